@@ -1,0 +1,5 @@
+import { CheckScreen } from "@/screens/check/CheckScreen";
+
+export default function CheckPage() {
+  return <CheckScreen />;
+}

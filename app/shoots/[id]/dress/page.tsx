@@ -1,0 +1,5 @@
+import { DressScreen } from "@/screens/dress/DressScreen";
+
+export default function DressPage() {
+  return <DressScreen />;
+}

@@ -1,0 +1,5 @@
+import { StationNote } from "@/screens/stations/StationNote";
+
+export default function HandOverPage() {
+  return <StationNote station="handover" />;
+}

@@ -1,0 +1,5 @@
+import { LevelScreen } from "@/screens/level/LevelScreen";
+
+export default function LevelPage() {
+  return <LevelScreen />;
+}

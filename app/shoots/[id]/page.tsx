@@ -1,0 +1,5 @@
+import { BoardScreen } from "@/screens/board/BoardScreen";
+
+export default function BoardPage() {
+  return <BoardScreen />;
+}

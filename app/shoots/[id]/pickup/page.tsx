@@ -1,0 +1,5 @@
+import { StationNote } from "@/screens/stations/StationNote";
+
+export default function PickupPage() {
+  return <StationNote station="pickup" />;
+}

@@ -1,0 +1,5 @@
+import { ScoutScreen } from "@/screens/scout/ScoutScreen";
+
+export default function ScoutPage() {
+  return <ScoutScreen />;
+}

@@ -1,0 +1,15 @@
+import { benchMeasure } from "./benchMeasure";
+import { benchWeb } from "./benchWeb";
+
+const BENCHES: Record<string, () => Promise<number>> = { measure: benchMeasure, web: benchWeb };
+
+/** Runs a named bench. */
+export async function runBench(args: readonly string[]): Promise<number> {
+  const [name = ""] = args;
+  const bench = Object.hasOwn(BENCHES, name) ? BENCHES[name] : undefined;
+  if (!bench) {
+    process.stderr.write(`hypophon bench: one of ${Object.keys(BENCHES).join(", ")}\n`);
+    return 2;
+  }
+  return bench();
+}

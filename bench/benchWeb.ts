@@ -1,0 +1,50 @@
+import { randomUUID } from "node:crypto";
+import { gzipSync } from "node:zlib";
+import { migrateDatabase } from "../db/migrate";
+import { localPostgres } from "../cli/postgres";
+import { MIGRATIONS } from "../cli/runWeb";
+import { webBuild } from "../cli/webBuild";
+import { serveWeb } from "../cli/webServer";
+import { DEMO_SHOOT_ID } from "../demo/slackWater";
+
+const LIMIT_KB = 300;
+const SCREENS = ["", "scout", "dress", "level", "check", "pickup"];
+
+async function bytesOf(address: string): Promise<number> {
+  const response = await fetch(address);
+  return gzipSync(new Uint8Array(await response.arrayBuffer())).byteLength;
+}
+
+/** Compressed JavaScript that a page's HTML asks for before anything is clicked. */
+async function firstLoadKb(address: string, path: string): Promise<number> {
+  const html = await (await fetch(`${address}${path}`)).text();
+  const scripts = new Set([...html.matchAll(/<script[^>]+src="([^"]+)"[^>]*>/g)].map((match) => match[1]!));
+  let bytes = 0;
+  for (const script of scripts) bytes += await bytesOf(`${address}${script}`);
+  return bytes / 1000;
+}
+
+/** Prints the first-load JavaScript of each screen of a production build. */
+export async function benchWeb(): Promise<number> {
+  const postgres = await localPostgres();
+  const name = `bench_${randomUUID().slice(0, 8)}`;
+  let isGood = true;
+  try {
+    const url = await postgres.freshDatabaseUrl(name);
+    await migrateDatabase(url, MIGRATIONS);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
+    await fetch(`${web.address}/api/demo`, { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
+    const pages = [["shoots", "/"], ...SCREENS.map((screen) => [screen || "board", `/shoots/${DEMO_SHOOT_ID}/${screen}`.replace(/\/$/, "")])];
+    for (const [screen, path] of pages) {
+      const kilobytes = await firstLoadKb(web.address, path!);
+      if (!(kilobytes > 0 && kilobytes <= LIMIT_KB)) isGood = false;
+      process.stdout.write(`${screen!.padEnd(8)}${kilobytes.toFixed(0)} kB\n`);
+    }
+    await web.close();
+  } finally {
+    await postgres.dropDatabase(name);
+    await postgres.release();
+  }
+  process.stdout.write(isGood ? `each within ${LIMIT_KB} kB\n` : `beyond ${LIMIT_KB} kB\n`);
+  return isGood ? 0 : 1;
+}

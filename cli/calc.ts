@@ -1,0 +1,55 @@
+import { readFileSync } from "node:fs";
+import type { TSchema } from "@sinclair/typebox";
+import { schemaFaults } from "../core/schema/validate";
+import { CALCULATORS } from "./calculators";
+
+const USAGE = "hypophon calc --list | NAME --schema | NAME --example | NAME INPUT.json (- for standard input)\n";
+
+function print(value: unknown): void {
+  // JSON has no infinity: an unlimited figure is null.
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+}
+
+function refuse(message: string): 2 {
+  process.stderr.write(`hypophon calc: ${message}\n`);
+  return 2;
+}
+
+function readInput(path: string): { value: unknown } | { problem: string } {
+  let text: string;
+  try {
+    text = readFileSync(path === "-" ? 0 : path, "utf8");
+  } catch {
+    return { problem: `${path} cannot be read` };
+  }
+  try {
+    return { value: JSON.parse(text) as unknown };
+  } catch {
+    return { problem: `${path === "-" ? "standard input" : path} is no JSON` };
+  }
+}
+
+/** Runs a calculator of the core: 0 good, 1 a finding or refusal, 2 bad input. */
+export async function runCalc(args: readonly string[]): Promise<number> {
+  const [name, what, ...rest] = args;
+  if (name === "--list" && what === undefined) {
+    for (const [id, calculator] of Object.entries(CALCULATORS)) process.stdout.write(`${id.padEnd(8)}${calculator.says}\n`);
+    return 0;
+  }
+  if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE.trim());
+  const calculator = Object.hasOwn(CALCULATORS, name) ? CALCULATORS[name] : undefined;
+  if (!calculator) return refuse(`there is no calculator "${name}"; --list shows them`);
+  if (what === "--schema") print(calculator.schema);
+  else if (what === "--example") print(calculator.example);
+  else {
+    const input = readInput(what);
+    if ("problem" in input) return refuse(input.problem);
+    const [fault] = schemaFaults(calculator.schema as TSchema, input.value);
+    if (fault) return refuse(`${fault.path || "input"}: ${fault.message}`);
+    const { result, finding } = calculator.run(input.value);
+    print(result);
+    if (finding) process.stderr.write(`${finding}\n`);
+    return finding ? 1 : 0;
+  }
+  return 0;
+}

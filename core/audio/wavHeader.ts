@@ -1,0 +1,190 @@
+import type { ByteSource } from "./byteSource";
+import { RecordingRefusal } from "./refusal";
+
+export type Container = "WAV" | "RF64" | "BW64";
+export type Encoding = "pcm" | "float";
+
+/** What a WAV file says of itself, checked against its length. */
+export interface WavHeader {
+  container: Container;
+  encoding: Encoding;
+  sampleRateHz: number;
+  channels: number;
+  /** Bits that carry sound; the container may be wider. */
+  bitsPerSample: number;
+  bytesPerSample: number;
+  bytesPerFrame: number;
+  dataOffset: number;
+  /** Whole frames that are really there. */
+  frames: number;
+  /** Frames the header promises, when more than are there. */
+  promisedFrames: number | null;
+  /** Samples since midnight from a broadcast chunk. */
+  timeReference: number | null;
+}
+
+export const RATE_RANGE_HZ = { min: 8000, max: 192_000 } as const;
+export const MAX_CHANNELS = 32;
+/** More chunks than any honest file has; stops a crafted one from keeping the reader busy. */
+const MAX_CHUNKS = 4096;
+const OPEN_SIZE = 0xffffffff;
+
+const KNOWN_BUT_UNREAD: Record<number, string> = {
+  0x0002: "ADPCM",
+  0x0006: "A-law",
+  0x0007: "µ-law",
+  0x0011: "IMA ADPCM",
+  0x0050: "MPEG",
+  0x0055: "MP3",
+  0x00ff: "AAC",
+};
+
+/** Magic numbers of files that people rename or drop by mistake. */
+const OTHER_KINDS: readonly { name: string; at: number; magic: readonly number[] }[] = [
+  { name: "a PNG picture", at: 0, magic: [0x89, 0x50, 0x4e, 0x47] },
+  { name: "a JPEG picture", at: 0, magic: [0xff, 0xd8, 0xff] },
+  { name: "a PDF", at: 0, magic: [0x25, 0x50, 0x44, 0x46] },
+  { name: "a ZIP archive", at: 0, magic: [0x50, 0x4b, 0x03, 0x04] },
+  { name: "a FLAC file", at: 0, magic: [0x66, 0x4c, 0x61, 0x43] },
+  { name: "an Ogg file", at: 0, magic: [0x4f, 0x67, 0x67, 0x53] },
+  { name: "an MP3 file", at: 0, magic: [0x49, 0x44, 0x33] },
+  { name: "an MP4 or M4A file", at: 4, magic: [0x66, 0x74, 0x79, 0x70] },
+  { name: "an AIFF file", at: 0, magic: [0x46, 0x4f, 0x52, 0x4d] },
+  { name: "a big-endian RIFX file", at: 0, magic: [0x52, 0x49, 0x46, 0x58] },
+];
+
+function viewOf(bytes: Uint8Array): DataView {
+  return new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+}
+
+function tag(bytes: Uint8Array, at: number): string {
+  return String.fromCharCode(bytes[at]!, bytes[at + 1]!, bytes[at + 2]!, bytes[at + 3]!);
+}
+
+function size64(view: DataView, at: number): number {
+  return view.getUint32(at, true) + view.getUint32(at + 4, true) * 2 ** 32;
+}
+
+/** What a file that is no WAV seems to be, or null when unknown. */
+function recogniseOther(head: Uint8Array): string | null {
+  const kind = OTHER_KINDS.find(({ at, magic }) => magic.every((byte, index) => head[at + index] === byte));
+  return kind?.name ?? null;
+}
+
+interface FormatChunk {
+  encoding: Encoding;
+  sampleRateHz: number;
+  channels: number;
+  bitsPerSample: number;
+  bytesPerSample: number;
+  bytesPerFrame: number;
+}
+
+function parseFormat(chunk: Uint8Array): FormatChunk {
+  if (chunk.length < 16) throw new RecordingRefusal("The file's format block is cut short: it cannot be read.");
+  const view = viewOf(chunk);
+  const outerTag = view.getUint16(0, true);
+  const isExtensible = outerTag === 0xfffe && chunk.length >= 40;
+  const formatTag = isExtensible ? view.getUint16(24, true) : outerTag;
+  const channels = view.getUint16(2, true);
+  const sampleRateHz = view.getUint32(4, true);
+  const statedFrameBytes = view.getUint16(12, true);
+  const containerBits = view.getUint16(14, true);
+
+  if (formatTag !== 1 && formatTag !== 3) {
+    const name = KNOWN_BUT_UNREAD[formatTag] ?? `format code ${formatTag}`;
+    throw new RecordingRefusal(`This WAV holds ${name}; only PCM and float are measured. Export it as WAV PCM.`);
+  }
+  const encoding: Encoding = formatTag === 3 ? "float" : "pcm";
+  if (channels < 1) throw new RecordingRefusal("The file says it has no channels: its header is damaged.");
+  if (channels > MAX_CHANNELS)
+    throw new RecordingRefusal(`The file says it has ${channels} channels; up to ${MAX_CHANNELS} are measured.`);
+  if (sampleRateHz < RATE_RANGE_HZ.min || sampleRateHz > RATE_RANGE_HZ.max)
+    throw new RecordingRefusal(`The file says ${sampleRateHz} Hz; 8 000 to 192 000 Hz are measured.`);
+  const allowedBits = encoding === "float" ? [32, 64] : [8, 16, 24, 32];
+  const bytesPerSample = Math.ceil(containerBits / 8);
+  if (!allowedBits.includes(bytesPerSample * 8) || containerBits < 1)
+    throw new RecordingRefusal(
+      `The file says ${containerBits} bits a sample; ${allowedBits.join(", ")} are measured for ${encoding === "float" ? "float" : "PCM"}.`,
+    );
+  const bytesPerFrame = bytesPerSample * channels;
+  if (statedFrameBytes !== 0 && statedFrameBytes !== bytesPerFrame)
+    throw new RecordingRefusal("The file's channel count, bits and frame size contradict each other: its header is damaged.");
+  const validBits = isExtensible ? view.getUint16(18, true) : containerBits;
+  const bitsPerSample =
+    encoding === "pcm" && validBits >= 1 && validBits <= bytesPerSample * 8 ? validBits : bytesPerSample * 8;
+  return { encoding, sampleRateHz, channels, bitsPerSample, bytesPerSample, bytesPerFrame };
+}
+
+/**
+ * Reads a WAV, RF64 or BW64 header with a few small reads, whatever chunks stand before the sound.
+ *
+ * PCM 8/16/24/32 bit, float 32/64, WAVE_FORMAT_EXTENSIBLE, 1–32 channels, 8–192 kHz. A file shorter than it says is
+ * taken as far as it goes; a recorder's open size fields (0 or 0xFFFFFFFF) mean "to the end".
+ * Errors: {@link RecordingRefusal} with a sentence for the user.
+ * Source: RIFF/WAVE (1991), EBU Tech 3285 (BWF), EBU Tech 3306 (RF64), ITU-R BS.2088 (BW64).
+ */
+export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
+  if (source.sizeBytes === 0) throw new RecordingRefusal("The file is empty.");
+  const head = Uint8Array.from(await source.read(0, 12));
+  const other = recogniseOther(head);
+  if (other) throw new RecordingRefusal(`This is ${other}, not a WAV, whatever its name says.`);
+  if (head.length < 12) throw new RecordingRefusal("The file is too short to be a recording.");
+  const riffTag = tag(head, 0);
+  if ((riffTag !== "RIFF" && riffTag !== "RF64" && riffTag !== "BW64") || tag(head, 8) !== "WAVE")
+    throw new RecordingRefusal("This is not a WAV file.");
+  const container: Container = riffTag === "RIFF" ? "WAV" : riffTag;
+
+  let format: FormatChunk | null = null;
+  let wideDataBytes: number | null = null;
+  let timeReference: number | null = null;
+  let offset = 12;
+  for (let count = 0; count < MAX_CHUNKS && offset + 8 <= source.sizeBytes; count += 1) {
+    const chunkHead = Uint8Array.from(await source.read(offset, 8));
+    if (chunkHead.length < 8) break;
+    const id = tag(chunkHead, 0);
+    const statedBytes = viewOf(chunkHead).getUint32(4, true);
+    const body = offset + 8;
+    if (id === "ds64") {
+      const chunk = await source.read(body, Math.min(statedBytes, 28));
+      if (chunk.length >= 16) wideDataBytes = size64(viewOf(chunk), 8);
+    } else if (id === "fmt ") {
+      format = parseFormat(Uint8Array.from(await source.read(body, Math.min(statedBytes, 40))));
+    } else if (id === "bext") {
+      const chunk = await source.read(body, Math.min(statedBytes, 348));
+      if (chunk.length >= 346) timeReference = size64(viewOf(chunk), 338);
+    } else if (id === "data") {
+      if (!format) throw new RecordingRefusal("The sound comes before its description in this file: its header is damaged.");
+      return withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
+    }
+    offset = body + statedBytes + (statedBytes % 2);
+  }
+  throw new RecordingRefusal(
+    format ? "The file has a header but no sound." : "The file has no format block: it is damaged or no WAV.",
+  );
+}
+
+function withData(
+  source: ByteSource,
+  found: { container: Container; format: FormatChunk; timeReference: number | null },
+  dataOffset: number,
+  statedBytes: number,
+  wideDataBytes: number | null,
+): WavHeader {
+  const { container, format, timeReference } = found;
+  const availableBytes = source.sizeBytes - dataOffset;
+  const isWide = statedBytes === OPEN_SIZE && wideDataBytes !== null && wideDataBytes > 0;
+  const isOpen = !isWide && (statedBytes === OPEN_SIZE || statedBytes === 0);
+  const promisedBytes = isWide ? wideDataBytes! : isOpen ? availableBytes : statedBytes;
+  const frames = Math.floor(Math.min(promisedBytes, availableBytes) / format.bytesPerFrame);
+  if (frames < 1) throw new RecordingRefusal("The file has a header but no sound.");
+  const promisedFrames = Math.floor(promisedBytes / format.bytesPerFrame);
+  return {
+    container,
+    ...format,
+    dataOffset,
+    frames,
+    promisedFrames: promisedFrames > frames ? promisedFrames : null,
+    timeReference,
+  };
+}

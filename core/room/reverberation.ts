@@ -1,0 +1,58 @@
+import { ROOM_AIR, airEnergyLossPerM, type Air } from "../sound/air";
+import { ROOM_OCTAVES_HZ, type RoomOctaves } from "./materials";
+
+export interface Surface {
+  areaM2: number;
+  absorption: RoomOctaves;
+}
+
+export interface Reverberation {
+  /** Seconds by octave 125…4k. */
+  sabineS: RoomOctaves;
+  eyringS: RoomOctaves;
+  /** Eyring where the mean absorption is above 0.2, else Sabine. */
+  chosenS: RoomOctaves;
+  meanAbsorption: RoomOctaves;
+}
+
+const SABINE_CONSTANT = 0.161;
+/** Mean absorption above which Sabine's formula is known to over-read. Common practice. */
+const EYRING_FROM = 0.2;
+
+function byOctave(compute: (band: number) => number): RoomOctaves {
+  return [compute(0), compute(1), compute(2), compute(3), compute(4), compute(5)];
+}
+
+/**
+ * Reverberation time of a room by octave 125…4k, s.
+ *
+ * Volume > 0 m³, areas > 0 m². Fully open space tends to 0. Source: Sabine T = 0.161·V/(A + 4mV);
+ * Eyring with −S·ln(1 − ᾱ) for A; m from ISO 9613-1. Typical error of such a forecast: ±20 % (common practice).
+ */
+export function reverberation(volumeM3: number, surfaces: readonly Surface[], air: Air = ROOM_AIR): Reverberation {
+  const totalM2 = surfaces.reduce((sum, surface) => sum + surface.areaM2, 0);
+  const absorptionM2 = byOctave((band) =>
+    surfaces.reduce((sum, surface) => sum + surface.areaM2 * surface.absorption[band]!, 0),
+  );
+  const airM2 = byOctave((band) => 4 * airEnergyLossPerM(ROOM_OCTAVES_HZ[band]!, air) * volumeM3);
+  const meanAbsorption = byOctave((band) => absorptionM2[band]! / totalM2);
+  const sabineS = byOctave((band) => (SABINE_CONSTANT * volumeM3) / (absorptionM2[band]! + airM2[band]!));
+  const eyringS = byOctave((band) => {
+    const mean = meanAbsorption[band]!;
+    return mean >= 1 ? 0 : (SABINE_CONSTANT * volumeM3) / (-totalM2 * Math.log(1 - mean) + airM2[band]!);
+  });
+  return {
+    sabineS,
+    eyringS,
+    chosenS: byOctave((band) => (meanAbsorption[band]! > EYRING_FROM ? eyringS[band]! : sabineS[band]!)),
+    meanAbsorption,
+  };
+}
+
+/**
+ * Distance at which direct and reverberant sound are alike, m: 0.057·√(Q·V/T60).
+ * Q: the talker's directivity factor, 1 for all round. Infinite in the open.
+ */
+export function criticalDistanceM(volumeM3: number, reverberationS: number, directivityFactor = 1): number {
+  return reverberationS <= 0 ? Infinity : 0.057 * Math.sqrt((directivityFactor * volumeM3) / reverberationS);
+}

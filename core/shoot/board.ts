@@ -1,0 +1,102 @@
+import { placeOfRig, planRig, type RigPlan } from "./planRig";
+import type { ShootBundle, Stored } from "./records";
+import { STATION_IDS, type StationId } from "./stations";
+
+/** State of a wearer at a station. */
+export type Stitch = "loose" | "basted" | "sewn" | "unpicked";
+
+export interface BoardRow {
+  wearer: Stored<"wearer">;
+  rig: Stored<"rig"> | null;
+  plan: RigPlan | null;
+  /** The newest measurement of the rig. */
+  proof: Stored<"measurement"> | null;
+  stitches: Record<StationId, Stitch>;
+  /** What is wrong or missing, worst first. */
+  risks: readonly Risk[];
+}
+
+export interface Risk {
+  station: StationId;
+  wearerId: string;
+  /** 0 nothing to lose … 3 the day fails. */
+  weight: number;
+  says: string;
+}
+
+/** The newest of a rig's measurements. */
+export function proofOf(bundle: ShootBundle, rigId: string): Stored<"measurement"> | null {
+  return bundle.measurements
+    .filter((each) => each.body.rigId === rigId)
+    .reduce<Stored<"measurement"> | null>((newest, each) => (newest && newest.changedAt >= each.changedAt ? newest : each), null);
+}
+
+function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">, hasPlace: boolean): Record<StationId, Stitch> {
+  const { rig, plan, proof } = row;
+  const stitches = Object.fromEntries(STATION_IDS.map((id) => [id, "loose"])) as Record<StationId, Stitch>;
+  if (!rig || !plan) return stitches;
+  if (hasPlace) stitches.scout = "basted";
+  if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent !== "no" ? "sewn" : "basted";
+  if (rig.body.siteId && !plan.isChosen) stitches.dress = "unpicked";
+  if (rig.body.consent === "no") stitches.dress = "unpicked";
+  if (plan.isChosen && plan.gain) stitches.level = plan.gain.isClean ? "basted" : "unpicked";
+  if (proof) {
+    const isGood = proof.body.grade !== "redo";
+    stitches.check = isGood ? "sewn" : "unpicked";
+    stitches.level = isGood ? "sewn" : "unpicked";
+  }
+  return stitches;
+}
+
+function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
+  const { wearer, rig, plan, proof, stitches } = row;
+  const risk = (station: StationId, weight: number, says: string): Risk => ({
+    station,
+    weight,
+    says,
+    wearerId: wearer.id,
+  });
+  const risks: Risk[] = [];
+  if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
+  if (proof?.body.grade === "redo") risks.push(risk("check", 3, `${proof.body.sentence} ${proof.body.correction}`));
+  if (rig.body.consent === "no") risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
+  if (stitches.dress === "unpicked" && rig.body.consent !== "no")
+    risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
+  if (plan.isChosen && plan.gain && !plan.gain.isClean)
+    risks.push(risk("level", 2.4, plan.gain.advice[0] ?? "A stage clips on the loudest line."));
+  if (plan.candidate === null) risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
+  if (plan.isChosen && rig.body.consent === "notAsked") risks.push(risk("dress", 1.5, "Permission not asked yet."));
+  if (plan.isChosen && plan.candidate && plan.candidate.wind.step >= 2)
+    risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
+  if (plan.isChosen && plan.candidate && plan.candidate.rustle.step >= 2)
+    risks.push(risk("dress", 1.8, "Rustle is likely at the chosen place: compare the next one."));
+  if (proof === null && plan.isChosen && plan.gain && plan.gain.snrDb < 20)
+    risks.push(risk("level", 1.7, `Only ${plan.gain.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
+  if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
+  if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
+    risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
+  if (plan.isChosen && !proof) risks.push(risk("check", 0.5, "Nothing recorded and checked yet."));
+  return risks.sort((a, b) => b.weight - a.weight);
+}
+
+function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}
+
+/** The board: every wearer with the state at each station and what threatens the day. */
+export function boardOf(bundle: ShootBundle): BoardRow[] {
+  return bundle.wearers.map((wearer) => {
+    const rig = bundle.rigs.find((each) => each.body.wearerId === wearer.id) ?? null;
+    const place = rig ? placeOfRig(bundle, rig.body) : null;
+    const plan = rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null;
+    const facts = { wearer, rig, plan, proof: rig ? proofOf(bundle, rig.id) : null };
+    const stitches = stitchesOf(facts, place !== null);
+    const row = { ...facts, stitches };
+    return { ...row, risks: risksOf(row, place !== null) };
+  });
+}
+
+/** The worst risk of the day, if there is any worth naming. */
+export function worstRisk(rows: readonly BoardRow[]): Risk | null {
+  return rows.flatMap((row) => row.risks).reduce<Risk | null>((worst, risk) => (worst && worst.weight >= risk.weight ? worst : risk), null);
+}

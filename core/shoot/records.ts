@@ -1,0 +1,152 @@
+import { Type, type Static } from "@sinclair/typebox";
+import { RecordingMeasurement } from "../audio/measurement";
+import { AnyFigures, DEVICE_KINDS } from "../chain/devices";
+import { HeightM, Outfit, Performance } from "../dress/outfit";
+import { SITE_IDS } from "../dress/sites";
+import { PlaceModel } from "../room/place";
+import { oneOf } from "../schema/oneOf";
+
+const strict = { additionalProperties: false } as const;
+const Id = Type.String({ format: "uuid" });
+const NullableId = Type.Union([Id, Type.Null()]);
+/** Some text that is not only blanks. */
+const Name = (title: string) => Type.String({ title, minLength: 1, maxLength: 120, pattern: "\\S" });
+
+export const FRAME_RATES = [23.976, 24, 25, 29.97, 30, 48, 50, 59.94, 60] as const;
+export const SAMPLE_RATES_HZ = [44100, 48000, 88200, 96000] as const;
+export const BIT_DEPTHS = [16, 24, 32] as const;
+
+export const ShootBody = Type.Object(
+  {
+    title: Name("Title"),
+    firstDay: Type.String({ title: "First day", format: "date" }),
+    days: Type.Integer({ title: "Days", minimum: 1, maximum: 365 }),
+    units: oneOf(["metric", "imperial"], "Units"),
+    frameRate: oneOf(FRAME_RATES, "Frame rate"),
+    delivery: oneOf(["picture", "radio", "own"], "Delivery"),
+    sampleRateHz: oneOf(SAMPLE_RATES_HZ, "Sample rate"),
+    bitsPerSample: oneOf(BIT_DEPTHS, "Bits"),
+  },
+  strict,
+);
+export type ShootBody = Static<typeof ShootBody>;
+
+/** What a delivery asks for. Common practice. */
+export const DELIVERY_FORMATS = {
+  picture: { sampleRateHz: 48000, bitsPerSample: 24 },
+  radio: { sampleRateHz: 44100, bitsPerSample: 16 },
+} as const;
+
+export const PlaceBody = Type.Object({ shootId: Id, name: Name("Place"), model: PlaceModel }, strict);
+export type PlaceBody = Static<typeof PlaceBody>;
+
+export const SceneBody = Type.Object({ shootId: Id, title: Name("Scene"), placeId: NullableId }, strict);
+export type SceneBody = Static<typeof SceneBody>;
+
+export const THREADS = 8;
+
+export const WearerBody = Type.Object(
+  {
+    shootId: Id,
+    name: Name("Name"),
+    heightM: HeightM,
+    voiceOffsetDb: Type.Number({ title: "Voice", minimum: -15, maximum: 15 }),
+    thread: Type.Integer({ minimum: 0, maximum: THREADS - 1 }),
+    outfit: Outfit,
+  },
+  strict,
+);
+export type WearerBody = Static<typeof WearerBody>;
+
+export const CONSENTS = ["notAsked", "yes", "self", "no"] as const;
+export type Consent = (typeof CONSENTS)[number];
+
+/** One wearer in one scene: how they perform, where the microphone goes, through which devices, to which target. */
+export const RigBody = Type.Object(
+  {
+    shootId: Id,
+    wearerId: Id,
+    sceneId: Id,
+    performance: Performance,
+    siteId: Type.Union([oneOf(SITE_IDS, "Site"), Type.Null()]),
+    isRigged: Type.Boolean(),
+    consent: oneOf(CONSENTS, "Consent"),
+    lavId: NullableId,
+    packId: NullableId,
+    receiverId: NullableId,
+    inputId: NullableId,
+    isSet: Type.Boolean(),
+    targetDbfs: Type.Number({ title: "Peaks at", minimum: -40, maximum: -1 }),
+    ceilingDbfs: Type.Number({ title: "Never above", minimum: -30, maximum: 0 }),
+  },
+  strict,
+);
+export type RigBody = Static<typeof RigBody>;
+
+export const KitItemBody = Type.Object(
+  { kind: oneOf(DEVICE_KINDS, "Kind"), name: Name("Device"), figures: AnyFigures },
+  strict,
+);
+export type KitItemBody = Static<typeof KitItemBody>;
+
+export const MeasurementBody = Type.Object(
+  {
+    shootId: Id,
+    rigId: Id,
+    channel: Type.Integer({ minimum: 0, maximum: 31 }),
+    recording: RecordingMeasurement,
+    /** What was planned when it was measured, so that later changes do not rewrite history. */
+    planned: Type.Object(
+      { peakDbfs: Type.Number(), speechDbfs: Type.Number(), noiseDbfs: Type.Number(), snrDb: Type.Number() },
+      strict,
+    ),
+    grade: oneOf(["good", "usable", "redo"], "Verdict"),
+    sentence: Type.String({ maxLength: 400 }),
+    correction: Type.String({ maxLength: 400 }),
+  },
+  strict,
+);
+export type MeasurementBody = Static<typeof MeasurementBody>;
+
+/** Bodies of everything that is stored, by kind. */
+export const RECORD_SCHEMAS = {
+  shoot: ShootBody,
+  place: PlaceBody,
+  scene: SceneBody,
+  wearer: WearerBody,
+  rig: RigBody,
+  kitItem: KitItemBody,
+  measurement: MeasurementBody,
+} as const;
+
+export type RecordKind = keyof typeof RECORD_SCHEMAS;
+
+export interface RecordBodies {
+  shoot: ShootBody;
+  place: PlaceBody;
+  scene: SceneBody;
+  wearer: WearerBody;
+  rig: RigBody;
+  kitItem: KitItemBody;
+  measurement: MeasurementBody;
+}
+
+/** A stored record: its body, and the version that a change must name. */
+export interface Stored<Kind extends RecordKind> {
+  id: string;
+  version: number;
+  /** ISO time of the last change. */
+  changedAt: string;
+  body: RecordBodies[Kind];
+}
+
+/** Everything of one shoot that the screens compute from. */
+export interface ShootBundle {
+  shoot: Stored<"shoot">;
+  places: Stored<"place">[];
+  scenes: Stored<"scene">[];
+  wearers: Stored<"wearer">[];
+  rigs: Stored<"rig">[];
+  kit: Stored<"kitItem">[];
+  measurements: Stored<"measurement">[];
+}

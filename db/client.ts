@@ -1,0 +1,27 @@
+import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import { Pool } from "pg";
+import * as schema from "./schema";
+
+export type Database = NodePgDatabase<typeof schema>;
+/** A database or a transaction on it. */
+export type Connection = Pick<Database, "select" | "insert" | "update" | "delete" | "execute">;
+
+declare global {
+  var hypophonPool: Pool | undefined;
+}
+
+/** Opens a database at a URL; the caller ends the pool. */
+export function openDatabase(url: string): { database: Database; pool: Pool } {
+  const pool = new Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
+  // An idle connection that breaks must not end the process; the next query reports it.
+  pool.on("error", () => undefined);
+  return { database: drizzle(pool, { schema }), pool };
+}
+
+/** The process's database, from DATABASE_URL; one pool however often modules are loaded anew. */
+export function database(): Database {
+  const url = process.env["DATABASE_URL"];
+  if (!url) throw new Error("DATABASE_URL is not set: start with ./hypophon start or ./hypophon demo.");
+  globalThis.hypophonPool ??= openDatabase(url).pool;
+  return drizzle(globalThis.hypophonPool, { schema });
+}

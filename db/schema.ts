@@ -1,0 +1,133 @@
+import { boolean, date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
+import type { Accessory, Layer, Performance } from "../core/dress/outfit";
+import type { MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
+import type { PlaceModel } from "../core/room/place";
+import type { RecordingMeasurement } from "../core/audio/measurement";
+
+/** What every stored record carries: whose it is, its version, when it changed, and whether it was deleted. */
+const kept = {
+  id: uuid("id").primaryKey(),
+  crewId: uuid("crew_id").notNull().references(() => crew.id),
+  version: integer("version").notNull().default(1),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+  changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
+  deletedAt: timestamp("deleted_at", { withTimezone: true }),
+};
+
+export const crew = pgTable("crew", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  name: text("name").notNull(),
+  /** The crew of an installation without accounts; at most one. */
+  isLocal: boolean("is_local").notNull().default(false),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+});
+
+export const shoot = pgTable(
+  "shoot",
+  {
+    ...kept,
+    title: text("title").notNull(),
+    firstDay: date("first_day").notNull(),
+    days: integer("days").notNull(),
+    units: text("units").$type<ShootBody["units"]>().notNull(),
+    frameRate: doublePrecision("frame_rate").$type<ShootBody["frameRate"]>().notNull(),
+    delivery: text("delivery").$type<ShootBody["delivery"]>().notNull(),
+    sampleRateHz: integer("sample_rate_hz").$type<ShootBody["sampleRateHz"]>().notNull(),
+    bitsPerSample: integer("bits_per_sample").$type<ShootBody["bitsPerSample"]>().notNull(),
+  },
+  (table) => [index("shoot_crew").on(table.crewId)],
+);
+
+const ofShoot = () => uuid("shoot_id").notNull().references(() => shoot.id);
+
+export const place = pgTable(
+  "place",
+  { ...kept, shootId: ofShoot(), name: text("name").notNull(), model: jsonb("model").$type<PlaceModel>().notNull() },
+  (table) => [index("place_shoot").on(table.shootId)],
+);
+
+export const scene = pgTable(
+  "scene",
+  { ...kept, shootId: ofShoot(), title: text("title").notNull(), placeId: uuid("place_id").references(() => place.id) },
+  (table) => [index("scene_shoot").on(table.shootId)],
+);
+
+export const wearer = pgTable(
+  "wearer",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    name: text("name").notNull(),
+    heightM: doublePrecision("height_m").notNull(),
+    voiceOffsetDb: doublePrecision("voice_offset_db").notNull(),
+    thread: integer("thread").notNull(),
+    accessories: jsonb("accessories").$type<Accessory[]>().notNull(),
+  },
+  (table) => [index("wearer_shoot").on(table.shootId)],
+);
+
+export const outfitLayer = pgTable(
+  "outfit_layer",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    wearerId: uuid("wearer_id").notNull().references(() => wearer.id, { onDelete: "cascade" }),
+    /** 0 is next to the skin. */
+    position: integer("position").notNull(),
+    garment: text("garment").$type<Layer["garment"]>().notNull(),
+    fabric: text("fabric").$type<Layer["fabric"]>().notNull(),
+    fit: text("fit").$type<Layer["fit"]>().notNull(),
+    opening: text("opening").$type<Layer["opening"]>().notNull(),
+    pattern: text("pattern").$type<Layer["pattern"]>().notNull(),
+  },
+  (table) => [uniqueIndex("outfit_layer_position").on(table.wearerId, table.position)],
+);
+
+export const kitItem = pgTable(
+  "kit_item",
+  {
+    ...kept,
+    kind: text("kind").$type<DeviceKind>().notNull(),
+    name: text("name").notNull(),
+    figures: jsonb("figures").$type<DeviceFigures[DeviceKind]>().notNull(),
+  },
+  (table) => [index("kit_item_crew").on(table.crewId)],
+);
+
+export const rig = pgTable(
+  "rig",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    wearerId: uuid("wearer_id").notNull().references(() => wearer.id),
+    sceneId: uuid("scene_id").notNull().references(() => scene.id),
+    performance: jsonb("performance").$type<Performance>().notNull(),
+    siteId: text("site_id").$type<RigBody["siteId"]>(),
+    isRigged: boolean("is_rigged").notNull(),
+    consent: text("consent").$type<RigBody["consent"]>().notNull(),
+    lavId: uuid("lav_id").references(() => kitItem.id),
+    packId: uuid("pack_id").references(() => kitItem.id),
+    receiverId: uuid("receiver_id").references(() => kitItem.id),
+    inputId: uuid("input_id").references(() => kitItem.id),
+    isSet: boolean("is_set").notNull(),
+    targetDbfs: doublePrecision("target_dbfs").notNull(),
+    ceilingDbfs: doublePrecision("ceiling_dbfs").notNull(),
+  },
+  (table) => [index("rig_shoot").on(table.shootId)],
+);
+
+export const measurement = pgTable(
+  "measurement",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    rigId: uuid("rig_id").notNull().references(() => rig.id),
+    channel: integer("channel").notNull(),
+    recording: jsonb("recording").$type<RecordingMeasurement>().notNull(),
+    planned: jsonb("planned").$type<MeasurementBody["planned"]>().notNull(),
+    grade: text("grade").$type<MeasurementBody["grade"]>().notNull(),
+    sentence: text("sentence").notNull(),
+    correction: text("correction").notNull(),
+  },
+  (table) => [index("measurement_shoot").on(table.shootId)],
+);

@@ -1,0 +1,41 @@
+#!/usr/bin/env bash
+# Makes the demo shoot's recordings anew: generated speech with the faults the story needs. Needs espeak-ng and sox.
+set -euo pipefail
+cd "$(dirname "$0")/recordings"
+work=$(mktemp -d)
+trap 'rm -rf "$work"' EXIT
+
+speak() { # name, pitch, speed, text…: sentences with pauses between, at 48 kHz
+  local name=$1 pitch=$2 speed=$3
+  shift 3
+  local parts=() index=0
+  for sentence in "$@"; do
+    espeak-ng -v en-gb -p "$pitch" -s "$speed" -w "$work/$name-$index.raw.wav" "$sentence"
+    sox "$work/$name-$index.raw.wav" -r 48000 "$work/$name-$index.wav" norm -3 pad 0.5 0.9
+    parts+=("$work/$name-$index.wav")
+    index=$((index + 1))
+  done
+  sox "${parts[@]}" "$work/$name.wav"
+}
+
+noise() { # name, kind, peak in dB, filters…
+  local name=$1 kind=$2 level=$3
+  shift 3
+  sox -R -n -r 48000 -c 1 "$work/$name.wav" synth 14 "${kind}noise" "$@" norm "$level"
+}
+
+mix() { # output, speech gain in dB, speech, noise
+  sox -R -m -v 1 "|sox $work/$3.wav -p gain $2" -v 1 "$work/$4.wav" -b 24 "$1" trim 0 "$(soxi -D "$work/$3.wav")"
+}
+
+speak miller 25 150 "The tide turns the wheel for five hours." "When it slackens, we stop the stones and wait."
+noise granary pink -53 lowpass 2500 highpass 90
+mix miller-granary.wav -9.5 miller granary
+
+speak engineer 60 165 "The sluice gate is new oak." "We hung it on the old iron at low water."
+noise quay brown -13 highpass 60 tremolo 0.3 40
+mix engineer-quay.wav -17 engineer quay
+
+speak singer 75 160 "Thank you all for coming!" "Raise your glasses to the mill!"
+noise hall pink -50 highpass 80
+mix singer-hall.wav 13 singer hall

@@ -1,0 +1,181 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useRef, useState } from "react";
+import styled from "styled-components";
+import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/proof/verdict";
+import { Choice } from "@/ui/Choice";
+import { Table, TableScroll } from "@/ui/Table";
+import { Known, Lead, Soft, Stack } from "@/ui/layout";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
+import type { WorkingOn } from "../shell/useWearer";
+
+const Waveform = dynamic(() => import("@/ui/Waveform").then((module) => module.Waveform), { ssr: false });
+
+const Correction = styled.p`
+  font-weight: 600;
+  font-size: 1.1rem;
+`;
+
+const VerdictLead = styled(Lead)<{ $grade: Verdict["grade"] }>`
+  border-left: 6px ${({ $grade }) => ($grade === "redo" ? "dotted var(--bad)" : "solid var(--good)")};
+  padding-left: 0.7rem;
+`;
+
+const Findings = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  li {
+    border-top: 1px solid var(--seam-soft);
+    padding: 0.4rem 0;
+  }
+`;
+
+const SEVERITY_WORDS = { fault: "Fault", warning: "Warning", note: "Note" } as const;
+
+const minus = (value: number, digits = 1) => value.toFixed(digits).replace("-", "−");
+
+function clock(seconds: number): string {
+  const minutes = Math.floor(seconds / 60);
+  return `${minutes}:${(seconds - minutes * 60).toFixed(1).padStart(4, "0")}`;
+}
+
+function CompareRow({ comparison }: { comparison: Comparison }) {
+  const { what, unit, planned, uncertainty, proved, difference, isAsPlanned } = comparison;
+  return (
+    <tr>
+      <th scope="row">{what}</th>
+      <td data-figure>
+        <Known $as="planned">{minus(planned)}</Known> ±{uncertainty}
+      </td>
+      <td data-figure>
+        {proved === null ? "nothing" : <Known $as="proved">{minus(proved)}</Known>} {unit}
+      </td>
+      <td data-figure>
+        {difference === null ? "–" : `${difference > 0 ? "+" : ""}${minus(difference)}`}
+        {isAsPlanned ? " as planned" : " off plan"}
+      </td>
+    </tr>
+  );
+}
+
+/** Stores a verdict once it is reached, and anew when another channel is chosen. */
+function useStoredProof(recording: MeasuredRecording, workingOn: WorkingOn, verdict: Verdict | null): void {
+  const store = useShootStore();
+  const { bundle } = useShoot();
+  const storedId = useRef<string | null>(null);
+  const storedChannel = useRef<number | null>(null);
+  const { rig, plan } = workingOn;
+  const shootId = bundle.shoot.id;
+  useEffect(() => {
+    if (!verdict || !plan.gain || storedChannel.current === verdict.channel) return;
+    storedChannel.current = verdict.channel;
+    const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan.gain;
+    const body = {
+      shootId,
+      rigId: rig.id,
+      channel: verdict.channel,
+      recording: recording.measurement,
+      planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
+      grade: verdict.grade,
+      sentence: verdict.sentence,
+      correction: verdict.correctionSays,
+    };
+    if (storedId.current === null) storedId.current = store.create("measurement", body);
+    else store.change("measurement", storedId.current, body);
+  }, [verdict, plan.gain, recording, rig.id, shootId, store]);
+}
+
+/** One measured take: verdict, correction, shape with findings, planned beside proved. */
+export function Measured({ recording, workingOn }: { recording: MeasuredRecording; workingOn: WorkingOn }) {
+  const { measurement, overviews } = recording;
+  const [channel, setChannel] = useState(() => likelyChannel(measurement));
+  const { plan, rig } = workingOn;
+  const verdict = useMemo(
+    () => (plan.gain ? provePlan(plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs) : null),
+    [plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs],
+  );
+  useStoredProof(recording, workingOn, verdict);
+  const findings = useMemo(
+    () => measurement.findings.filter((finding) => finding.channel === null || finding.channel === channel),
+    [measurement, channel],
+  );
+  const marks = useMemo(
+    () =>
+      findings
+        .filter((finding) => finding.endS - finding.startS < measurement.format.durationS * 0.98)
+        .map(({ startS, endS, severity }) => ({ startS, endS, isFault: severity === "fault" })),
+    [findings, measurement],
+  );
+  if (!verdict) return <Lead>There is no plan to compare with: choose a place for the microphone at Dress.</Lead>;
+  const { format } = measurement;
+  return (
+    <Stack>
+      <div>
+        <Soft>
+          {measurement.file}, {format.container} {format.sampleRateHz / 1000} kHz
+          {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clock(format.durationS)}
+        </Soft>
+        <VerdictLead role="status" $grade={verdict.grade}>
+          {verdict.sentence}
+        </VerdictLead>
+      </div>
+      <Correction>{verdict.correctionSays}</Correction>
+      {measurement.channels.length > 1 && (
+        <Choice
+          label="This wearer's channel"
+          value={String(channel)}
+          options={measurement.channels.map((each) => ({ value: String(each.index), name: String(each.index + 1) }))}
+          onChange={(value) => setChannel(Number(value))}
+        />
+      )}
+      <Waveform
+        overview={overviews[channel]!}
+        durationS={format.durationS}
+        marks={marks}
+        label={`Shape of channel ${channel + 1}, ${marks.length} places marked`}
+      />
+      <TableScroll aria-label="Planned and proved">
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col" data-figure>
+                Planned
+              </th>
+              <th scope="col" data-figure>
+                Proved
+              </th>
+              <th scope="col" data-figure>
+                Difference
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {verdict.comparisons.map((comparison) => (
+              <CompareRow key={comparison.what} comparison={comparison} />
+            ))}
+          </tbody>
+        </Table>
+      </TableScroll>
+      {findings.length > 0 && (
+        <Findings aria-label="Findings">
+          {findings.map((finding, index) => (
+            <li key={index}>
+              <strong>
+                {SEVERITY_WORDS[finding.severity]}, {clock(finding.startS)}
+              </strong>{" "}
+              {finding.message} {finding.advice}
+            </li>
+          ))}
+        </Findings>
+      )}
+      <Soft>
+        Peaks are true peaks, 4 times oversampled. Speech level is ITU-T P.56 active level; RMS figures follow AES17.
+        Noise is the tenth percentile of 50 ms levels, unweighted.
+      </Soft>
+    </Stack>
+  );
+}

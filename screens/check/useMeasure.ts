@@ -1,0 +1,112 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useEffect, useRef, useState } from "react";
+import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";
+
+export type MeasureState =
+  | { phase: "idle" }
+  | { phase: "measuring"; file: string; share: number | null }
+  | { phase: "refused"; file: string; message: string }
+  | { phase: "measured"; file: File; recording: MeasuredRecording };
+
+/** Files that are not WAV go through the browser's decoder, which holds them whole. */
+export const DECODE_LIMIT_BYTES = 30_000_000;
+const DECODE_RATE_HZ = 48_000;
+const DECODED_BLOCK = 1 << 16;
+
+async function looksLikeWav(file: File): Promise<boolean> {
+  const head = new Uint8Array(await file.slice(0, 12).arrayBuffer());
+  const text = String.fromCharCode(...head);
+  return /^(RIFF|RF64|BW64)/.test(text) || text.length < 12;
+}
+
+function isSound(file: File): boolean {
+  return /^(audio|video)\//.test(file.type) || /\.(m4a|mp3|ogg|oga|opus|flac|aac|mp4|webm|mov)$/i.test(file.name);
+}
+
+async function decode(file: File): Promise<AudioBuffer | string> {
+  if (file.size > DECODE_LIMIT_BYTES)
+    return `Files that are not WAV are read up to ${DECODE_LIMIT_BYTES / 1e6} MB; this has ${Math.round(file.size / 1e6)} MB. Convert it to WAV.`;
+  try {
+    const context = new OfflineAudioContext(1, 1, DECODE_RATE_HZ);
+    return await context.decodeAudioData(await file.arrayBuffer());
+  } catch {
+    return "This browser cannot decode the file. Convert it to WAV.";
+  }
+}
+
+async function measureDecoded(door: Comlink.Remote<MeasureDoor>, file: File, onShare: (share: number) => void): Promise<MeasureOutcome> {
+  const buffer = await decode(file);
+  if (typeof buffer === "string") return { outcome: "refused", message: buffer };
+  const container = file.name.split(".").at(-1)?.toLowerCase() ?? "decoded";
+  await door.beginDecoded({
+    file: file.name,
+    container,
+    sampleRateHz: buffer.sampleRate,
+    channels: buffer.numberOfChannels,
+  });
+  const channels = Array.from({ length: buffer.numberOfChannels }, (_, channel) => buffer.getChannelData(channel));
+  for (let from = 0; from < buffer.length; from += DECODED_BLOCK) {
+    const planes = channels.map((samples) => samples.slice(from, from + DECODED_BLOCK));
+    await door.pushDecoded(Comlink.transfer(planes, planes.map((plane) => plane.buffer)));
+    onShare(Math.min(1, (from + DECODED_BLOCK) / buffer.length));
+  }
+  return door.finishDecoded();
+}
+
+/** Measures one file at a time in a worker, with progress and a way to stop. */
+export function useMeasure() {
+  const [state, setState] = useState<MeasureState>({ phase: "idle" });
+  const worker = useRef<{ worker: Worker; door: Comlink.Remote<MeasureDoor> } | null>(null);
+  const run = useRef(0);
+
+  useEffect(
+    () => () => {
+      worker.current?.worker.terminate();
+      worker.current = null;
+    },
+    [],
+  );
+
+  function doorOf(): Comlink.Remote<MeasureDoor> {
+    if (!worker.current) {
+      const made = new Worker(new URL("../../workers/measureWorker.ts", import.meta.url), { type: "module" });
+      worker.current = { worker: made, door: Comlink.wrap<MeasureDoor>(made) };
+    }
+    return worker.current.door;
+  }
+
+  async function measure(file: File): Promise<void> {
+    const mine = ++run.current;
+    const tell = (next: MeasureState) => {
+      if (mine === run.current) setState(next);
+    };
+    const onShare = (share: number) => tell({ phase: "measuring", file: file.name, share });
+    tell({ phase: "measuring", file: file.name, share: null });
+    let result: MeasureOutcome;
+    try {
+      const door = doorOf();
+      result =
+        (await looksLikeWav(file)) || !isSound(file)
+          ? await door.measure(file, Comlink.proxy(onShare))
+          : await measureDecoded(door, file, onShare);
+    } catch {
+      result = { outcome: "refused", message: "The file could not be read: is the card still in?" };
+    }
+    if (result.outcome === "measured") tell({ phase: "measured", file, recording: result.recording });
+    else if (result.outcome === "refused") tell({ phase: "refused", file: file.name, message: result.message });
+    else tell({ phase: "idle" });
+  }
+
+  /** Ends the worker at once: nothing to wait for, whatever it was doing. */
+  function cancel(): void {
+    run.current += 1;
+    worker.current?.worker.terminate();
+    worker.current = null;
+    setState({ phase: "idle" });
+  }
+
+  return { state, measure, cancel };
+}

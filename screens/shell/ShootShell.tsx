@@ -1,0 +1,126 @@
+"use client";
+
+import { Contrast, Keyboard } from "lucide-react";
+import Link from "next/link";
+import { useRouter, useSearchParams } from "next/navigation";
+import { useMemo, useState, type ReactNode } from "react";
+import styled from "styled-components";
+import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
+import { Button } from "@/ui/Button";
+import { Row } from "@/ui/layout";
+import { Tooltip } from "@/ui/Tooltip";
+import { useShoot } from "../saving/ShootProvider";
+import { ConflictDialog } from "./ConflictDialog";
+import { KeysDialog } from "./KeysDialog";
+import { SaveLine } from "./SaveLine";
+import { ThreadNav, stationHref } from "./ThreadNav";
+import { switchGround } from "./ground";
+import { useKeys, type KeyCommand } from "./useKeys";
+
+const Header = styled.header`
+  padding: 0.5rem 1rem 0;
+  display: grid;
+  gap: 0.4rem;
+  border-bottom: 1px solid var(--seam);
+`;
+
+const Title = styled(Link)`
+  font-family: "Fraunces Variable", serif;
+  font-size: 1.25rem;
+  font-weight: 600;
+  color: var(--ink);
+  text-decoration: none;
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+`;
+
+const Home = styled(Link)`
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+`;
+
+export const Page = styled.main`
+  max-width: 1440px;
+  margin: 0 auto;
+  padding: 1rem;
+  min-width: 0;
+`;
+
+const Skip = styled.a`
+  position: absolute;
+  left: -999px;
+  &:focus {
+    left: 1rem;
+    top: 0.5rem;
+    z-index: 60;
+    background: var(--paper);
+    padding: 0.5rem 1rem;
+  }
+`;
+
+/** The frame of every screen of a shoot: where we are, the thread, whether it is saved. */
+export function ShootShell({ children }: { children: ReactNode }) {
+  const { bundle, saving } = useShoot();
+  const router = useRouter();
+  const wearerId = useSearchParams().get("wearer");
+  const [isHelpOpen, setIsHelpOpen] = useState(false);
+  const shootId = bundle.shoot.id;
+  const wearerIds = bundle.wearers.map((wearer) => wearer.id).join(" ");
+
+  const commands = useMemo<KeyCommand[]>(() => {
+    const ids = wearerIds.split(" ").filter(Boolean);
+    const nextWearer = (by: number) => {
+      if (ids.length === 0) return;
+      const at = Math.max(0, ids.indexOf(wearerId ?? ""));
+      const url = new URL(window.location.href);
+      url.searchParams.set("wearer", ids[(at + by + ids.length) % ids.length]!);
+      router.replace(`${url.pathname}${url.search}`);
+    };
+    return [
+      { key: "b", says: "Board", run: () => router.push(`/shoots/${shootId}`) },
+      ...STATION_IDS.map((id, index) => ({
+        key: String(index + 1),
+        says: `${STATIONS[id].name}: ${STATIONS[id].question}`,
+        run: () => router.push(stationHref(shootId, id, wearerId)),
+      })),
+      { key: "n", says: "Next wearer", run: () => nextWearer(1) },
+      { key: "p", says: "Previous wearer", run: () => nextWearer(-1) },
+      { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
+      { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
+    ];
+  }, [router, shootId, wearerId, wearerIds]);
+  useKeys(commands);
+
+  return (
+    <>
+      <Skip href="#work">To the work</Skip>
+      <Header>
+        <Row $between $gap={1}>
+          <Row $gap={0.9}>
+            <Home href="/">Shoots</Home>
+            <Title href={`/shoots/${shootId}`}>{bundle.shoot.body.title}</Title>
+          </Row>
+          <Row>
+            <SaveLine state={saving} />
+            <Tooltip says="Day or dark set (g)">
+              <Button aria-label="Switch between day and dark set" onPress={() => void switchGround()}>
+                <Contrast size={18} aria-hidden />
+              </Button>
+            </Tooltip>
+            <Tooltip says="Keys (?)">
+              <Button aria-label="Show keys" onPress={() => setIsHelpOpen(true)}>
+                <Keyboard size={18} aria-hidden />
+              </Button>
+            </Tooltip>
+          </Row>
+        </Row>
+        <ThreadNav shootId={shootId} />
+      </Header>
+      <Page id="work">{children}</Page>
+      <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={commands} />
+      <ConflictDialog />
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+"use client";
+
+import { useEffect } from "react";
+
+/** A single key that works where no field has focus. */
+export interface KeyCommand {
+  key: string;
+  says: string;
+  run: () => void;
+}
+
+const SWITCH = "hypophon.keys";
+
+/** Whether single keys are on; people who speak to their machine may switch them off. */
+export function areKeysOn(): boolean {
+  return typeof window !== "undefined" && window.localStorage.getItem(SWITCH) !== "off";
+}
+
+export function switchKeys(isOn: boolean): void {
+  window.localStorage.setItem(SWITCH, isOn ? "on" : "off");
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) &&
+    !/^(radio|checkbox|range|button)$/.test(target.getAttribute("type") ?? "")
+  );
+}
+
+function isInOverlay(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.closest('[role="dialog"],[role="alertdialog"],[role="listbox"],[role="menu"]') !== null;
+}
+
+/** Listens for single keys all over the page. */
+export function useKeys(commands: readonly KeyCommand[]): void {
+  useEffect(() => {
+    function onKey(event: KeyboardEvent): void {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (!areKeysOn() || isTyping(event.target) || isInOverlay(event.target)) return;
+      const command = commands.find((each) => each.key === event.key);
+      if (!command) return;
+      event.preventDefault();
+      command.run();
+    }
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, [commands]);
+}

@@ -1,0 +1,69 @@
+"use client";
+
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import styled from "styled-components";
+import { STATIONS, type StationId } from "@/core/shoot/stations";
+import { Lead, Piece, Stack } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
+import { stationHref } from "../shell/ThreadNav";
+
+interface Help {
+  station: StationId;
+  says: string;
+}
+
+/** What stations without a screen of their own answer, and what already helps. */
+const HELPS: Record<"pickup" | "link" | "roll" | "handover", { answers: string; helps: readonly Help[] }> = {
+  pickup: {
+    answers: "Compares a hidden lavalier, booms and stand microphones at their distances in this room.",
+    helps: [
+      { station: "scout", says: "Scout tells how far from the mouth the room takes over" },
+      { station: "dress", says: "Dress finds the lavalier's place" },
+    ],
+  },
+  link: {
+    answers: "Finds frequencies that live together, walks through pairing, and names the lead.",
+    helps: [{ station: "level", says: "Level sets pack, receiver and recorder once they are connected" }],
+  },
+  roll: {
+    answers: "Logs takes, marks and notes with one hand.",
+    helps: [{ station: "check", says: "Check measures each take and keeps the verdict" }],
+  },
+  handover: {
+    answers: "Lines sound up with picture, cleans lightly, and hands over files with notes.",
+    helps: [{ station: "check", says: "Check holds every measured take with its correction" }],
+  },
+};
+
+const List = styled.ul`
+  margin: 0;
+  padding-left: 1.2rem;
+  a {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+  }
+`;
+
+/** A station in one line, with ways to what helps today. */
+export function StationNote({ station }: { station: keyof typeof HELPS }) {
+  const { bundle } = useShoot();
+  const wearerId = useSearchParams().get("wearer");
+  const { answers, helps } = HELPS[station];
+  return (
+    <Piece>
+      <Stack>
+        <h1>{STATIONS[station].question}</h1>
+        <Lead>{answers}</Lead>
+        <List>
+          {helps.map((help) => (
+            <li key={help.station}>
+              <Link href={stationHref(bundle.shoot.id, help.station, wearerId)}>{help.says}</Link>
+            </li>
+          ))}
+        </List>
+      </Stack>
+    </Piece>
+  );
+}

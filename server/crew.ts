@@ -1,0 +1,32 @@
+import { randomUUID } from "node:crypto";
+import { eq, sql } from "drizzle-orm";
+import { GENERIC_DEVICES } from "../core/chain/devices";
+import { crew, kitItem } from "../db/schema";
+import type { Database } from "../db/client";
+
+/** Who acts: every use case takes it first. */
+export interface ActingCrew {
+  crewId: string;
+  database: Database;
+}
+
+/** Any number: whoever founds the local crew holds it. */
+const FOUNDING_LOCK = 7_104_120;
+
+/** The one crew of an installation without accounts; founded with generic kit when it is first asked for. */
+export async function localCrew(database: Database): Promise<ActingCrew> {
+  const find = () => database.select({ id: crew.id }).from(crew).where(eq(crew.isLocal, true)).limit(1);
+  const [found] = await find();
+  if (found) return { crewId: found.id, database };
+  return database.transaction(async (transaction) => {
+    await transaction.execute(sql`select pg_advisory_xact_lock(${FOUNDING_LOCK})`);
+    const [meanwhile] = await find();
+    if (meanwhile) return { crewId: meanwhile.id, database };
+    const crewId = randomUUID();
+    await transaction.insert(crew).values({ id: crewId, name: "Local crew", isLocal: true });
+    await transaction.insert(kitItem).values(
+      GENERIC_DEVICES.map(({ kind, name, figures }) => ({ id: randomUUID(), crewId, kind, name, figures })),
+    );
+    return { crewId, database };
+  });
+}

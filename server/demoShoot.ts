@@ -1,0 +1,81 @@
+import { open } from "node:fs/promises";
+import { join } from "node:path";
+import { measureWav } from "../core/audio/measureWav";
+import { bytesSource } from "../core/audio/byteSource";
+import { likelyChannel, provePlan } from "../core/proof/verdict";
+import { placeOfRig, planRig } from "../core/shoot/planRig";
+import type { MeasurementBody } from "../core/shoot/records";
+import { DEMO_RECORDINGS, DEMO_SHOOT_ID, SLACK_WATER, type DemoRecording } from "../demo/slackWater";
+import type { ActingCrew } from "./crew";
+import { Fault } from "./faults";
+import { createRecord, restoreRecord } from "./records";
+import { loadShoot } from "./shoots";
+
+/** Where the demo's recordings are; the process runs in the checkout. */
+function recordingPath(file: string): string {
+  return join(process.cwd(), "demo", "recordings", file);
+}
+
+/** Bytes of one of the demo's recordings, by its listed name only. */
+export async function demoRecordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
+  if (!DEMO_RECORDINGS.some((recording) => recording.file === file)) throw new Fault("missing", "There is no such recording.");
+  const handle = await open(recordingPath(file), "r");
+  try {
+    const { size } = await handle.stat();
+    const bytes = new Uint8Array(size);
+    await handle.read(bytes, 0, size, 0);
+    return bytes;
+  } finally {
+    await handle.close();
+  }
+}
+
+/** Measures a demo recording against its rig's plan and stores the proof, as Check does. */
+async function proveRecording(acting: ActingCrew, recording: DemoRecording, proofId: string): Promise<void> {
+  const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+  const rig = bundle.rigs.find((each) => each.id === recording.rigId)!;
+  const wearer = bundle.wearers.find((each) => each.id === rig.body.wearerId)!;
+  const plan = planRig(wearer.body, rig.body, placeOfRig(bundle, rig.body)?.body ?? null, bundle.kit);
+  if (!plan.gain) return;
+  const source = bytesSource(await demoRecordingBytes(recording.file));
+  const { measurement } = await measureWav(source, recording.file);
+  const channel = likelyChannel(measurement);
+  const verdict = provePlan(plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs);
+  const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan.gain;
+  const body: MeasurementBody = {
+    shootId: DEMO_SHOOT_ID,
+    rigId: rig.id,
+    channel,
+    recording: measurement,
+    planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
+    grade: verdict.grade,
+    sentence: verdict.sentence,
+    correction: verdict.correctionSays,
+  };
+  await createRecord(acting, "measurement", proofId, body);
+}
+
+/** Puts the demo shoot into a crew's shoots, or back when it was deleted; returns its id. Calling it twice is safe. */
+export async function openDemoShoot(acting: ActingCrew): Promise<string> {
+  await createRecord(acting, "shoot", DEMO_SHOOT_ID, SLACK_WATER.shoot);
+  for (const [id, body] of Object.entries(SLACK_WATER.places)) await createRecord(acting, "place", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.rigs)) await createRecord(acting, "rig", id, body);
+  for (const [index, recording] of DEMO_RECORDINGS.entries()) {
+    if (!recording.isMeasured) continue;
+    await proveRecording(acting, recording, `51ac0000-0000-4000-8000-${String(51 + index).padStart(12, "0")}`);
+  }
+  return DEMO_SHOOT_ID;
+}
+
+/** The demo shoot again after it was deleted. */
+export async function reopenDemoShoot(acting: ActingCrew): Promise<string> {
+  const id = await openDemoShoot(acting).catch((error: unknown) => {
+    if (error instanceof Fault && error.code === "invalid") return null;
+    throw error;
+  });
+  if (id) return id;
+  await restoreRecord(acting, "shoot", DEMO_SHOOT_ID);
+  return openDemoShoot(acting);
+}

@@ -1,0 +1,115 @@
+"use client";
+
+import { useState, type KeyboardEvent } from "react";
+import { TextField as AriaTextField } from "react-aria-components";
+import styled from "styled-components";
+import { FieldFault, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
+
+/** How a stored figure is shown: factor from the stored unit, name of the shown one, digits after the point. */
+export interface ShownUnit {
+  unit: string;
+  factor: number;
+  digits: number;
+  step: number;
+}
+
+export const UNITS = {
+  centimetre: { unit: "cm", factor: 100, digits: 0, step: 1 },
+  inch: { unit: "in", factor: 1 / 0.0254, digits: 1, step: 0.5 },
+  metre: { unit: "m", factor: 1, digits: 2, step: 0.1 },
+  foot: { unit: "ft", factor: 1 / 0.3048, digits: 1, step: 0.5 },
+  squareMetre: { unit: "m²", factor: 1, digits: 1, step: 0.5 },
+  squareFoot: { unit: "ft²", factor: 1 / 0.3048 ** 2, digits: 0, step: 5 },
+  metrePerSecond: { unit: "m/s", factor: 1, digits: 1, step: 0.5 },
+  decibel: { unit: "dB", factor: 1, digits: 1, step: 1 },
+  days: { unit: "days", factor: 1, digits: 0, step: 1 },
+} as const satisfies Record<string, ShownUnit>;
+
+const Box = styled(AriaTextField)`
+  ${fieldBox}
+`;
+
+const WithUnit = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 0.4rem;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+`;
+
+const Narrow = styled(FieldInput)`
+  text-align: right;
+`;
+
+function read(text: string): number | null {
+  const cleaned = text.trim().replace(",", ".").replace("−", "-");
+  if (!/^[-+]?(\d+\.?\d*|\.\d+)$/.test(cleaned)) return null;
+  return Number(cleaned);
+}
+
+function write(value: number, shown: ShownUnit): string {
+  return String(Number((value * shown.factor).toFixed(shown.digits)));
+}
+
+/**
+ * A number with its unit. Out of range is refused at the field with what is allowed; the typed text stays, and the last
+ * good figure stays in use. Arrow keys step.
+ */
+export function NumberField(props: {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  minimum: number;
+  maximum: number;
+  shown: ShownUnit;
+  isWhole?: boolean;
+  isDisabled?: boolean;
+}) {
+  const { label, value, onChange, minimum, maximum, shown, isWhole = false, isDisabled = false } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? write(value, shown);
+  const allowed = `${write(minimum, shown)} to ${write(maximum, shown)} ${shown.unit}`;
+
+  function faultOf(candidate: string): string | null {
+    const number = read(candidate);
+    if (number === null) return `${label}: a number, ${allowed}.`;
+    const stored = number / shown.factor;
+    const slack = 0.5 / shown.factor / 10 ** shown.digits;
+    if (stored < minimum - slack || stored > maximum + slack) return `${label}: ${allowed}.`;
+    return isWhole && !Number.isInteger(number) ? `${label}: a whole number, ${allowed}.` : null;
+  }
+
+  function take(candidate: string): void {
+    setTyped(candidate);
+    if (faultOf(candidate) !== null) return;
+    onChange(Math.min(maximum, Math.max(minimum, read(candidate)! / shown.factor)));
+  }
+
+  function step(event: KeyboardEvent): void {
+    if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+    event.preventDefault();
+    const from = read(text) ?? value * shown.factor;
+    const next = from + (event.key === "ArrowUp" ? shown.step : -shown.step);
+    take(write(Math.min(maximum, Math.max(minimum, next / shown.factor)), shown));
+  }
+
+  const fault = typed === null ? null : faultOf(typed);
+  return (
+    <Box
+      value={text}
+      inputMode="decimal"
+      isInvalid={fault !== null}
+      isDisabled={isDisabled}
+      onChange={take}
+      onBlur={() => fault === null && setTyped(null)}
+    >
+      <FieldLabel>{label}</FieldLabel>
+      <WithUnit>
+        <Narrow onKeyDown={step} />
+        <span>{shown.unit}</span>
+      </WithUnit>
+      <FieldFault>{fault}</FieldFault>
+    </Box>
+  );
+}

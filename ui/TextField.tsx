@@ -1,0 +1,48 @@
+"use client";
+
+import { useState } from "react";
+import { TextField as AriaTextField } from "react-aria-components";
+import styled from "styled-components";
+import { FieldFault, FieldHint, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
+
+const Box = styled(AriaTextField)`
+  ${fieldBox}
+`;
+
+/** A line of text. What is refused stays typed, and only what fits is passed on. */
+export function TextField(props: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  maxLength?: number;
+  hint?: string;
+  type?: "text" | "date";
+  autoFocus?: boolean;
+  /** Says what is wrong with a text, or null. */
+  fault?: (value: string) => string | null;
+}) {
+  const { label, value, onChange, maxLength = 120, hint, type = "text", autoFocus = false } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? value;
+  const findFault = props.fault ?? ((text: string) => (text.trim() === "" ? `${label} must not be empty.` : null));
+  const fault = typed === null ? null : findFault(typed);
+  return (
+    <Box
+      value={shown}
+      type={type}
+      maxLength={maxLength}
+      autoFocus={autoFocus}
+      isInvalid={fault !== null}
+      onChange={(text) => {
+        const isRefused = findFault(text) !== null;
+        setTyped(isRefused ? text : null);
+        if (!isRefused) onChange(text);
+      }}
+    >
+      <FieldLabel>{label}</FieldLabel>
+      <FieldInput />
+      {hint && <FieldHint slot="description">{hint}</FieldHint>}
+      <FieldFault>{fault}</FieldFault>
+    </Box>
+  );
+}

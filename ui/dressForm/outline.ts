@@ -1,0 +1,76 @@
+import { curveCatmullRomClosed, line } from "d3-shape";
+
+/** A point of a view in shares of the person's height: across (to the right of the picture), up. */
+export type ViewPoint = readonly [across: number, up: number];
+
+/** Half outline of the front, from the neck down; the other half mirrors it. Drawing only, no measurement. */
+const HALF_FRONT: readonly ViewPoint[] = [
+  [0.031, 0.876],
+  [0.034, 0.853],
+  [0.06, 0.836],
+  [0.108, 0.822],
+  [0.129, 0.8],
+  [0.118, 0.765],
+  [0.104, 0.73],
+  [0.096, 0.68],
+  [0.084, 0.625],
+  [0.09, 0.58],
+  [0.104, 0.53],
+  [0.106, 0.5],
+];
+
+const SIDE: readonly ViewPoint[] = [
+  [0.014, 0.876],
+  [0.022, 0.848],
+  [0.05, 0.79],
+  [0.06, 0.745],
+  [0.053, 0.69],
+  [0.044, 0.625],
+  [0.052, 0.57],
+  [0.05, 0.5],
+  [-0.055, 0.5],
+  [-0.064, 0.54],
+  [-0.05, 0.6],
+  [-0.052, 0.66],
+  [-0.064, 0.745],
+  [-0.056, 0.8],
+  [-0.034, 0.845],
+  [-0.032, 0.876],
+];
+
+const mirrored = (half: readonly ViewPoint[]): ViewPoint[] => half.map(([across, up]) => [-across, up] as const);
+
+export type ViewName = "front" | "back" | "side";
+
+export function bodyOutline(view: ViewName): readonly ViewPoint[] {
+  return view === "side" ? SIDE : [...HALF_FRONT, ...mirrored(HALF_FRONT).reverse()];
+}
+
+/** Half width of the torso at a height, widened by ease, for drawing garments over it. */
+export function halfWidthAt(up: number, ease: number): number {
+  for (let index = 1; index < HALF_FRONT.length; index += 1) {
+    const [acrossAbove, upAbove] = HALF_FRONT[index - 1]!;
+    const [acrossBelow, upBelow] = HALF_FRONT[index]!;
+    if (up <= upAbove && up >= upBelow) {
+      const share = (upAbove - up) / (upAbove - upBelow || 1);
+      return (acrossAbove + (acrossBelow - acrossAbove) * share) * ease;
+    }
+  }
+  return HALF_FRONT.at(-1)![0] * ease;
+}
+
+const smooth = line<ViewPoint>()
+  .x((point) => point[0] * 1000)
+  .y((point) => -point[1] * 1000)
+  .curve(curveCatmullRomClosed.alpha(0.5));
+
+/** A closed smooth path through points; units: thousandths of the height, y downwards from the floor's zero. */
+export function smoothPath(points: readonly ViewPoint[]): string {
+  return smooth([...points]) ?? "";
+}
+
+/** A path of straight seams. */
+export function seamPath(points: readonly ViewPoint[], isClosed = true): string {
+  const steps = points.map(([across, up], index) => `${index === 0 ? "M" : "L"}${across * 1000} ${-up * 1000}`);
+  return `${steps.join("")}${isClosed ? "Z" : ""}`;
+}

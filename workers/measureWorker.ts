@@ -1,0 +1,67 @@
+import * as Comlink from "comlink";
+import type { ByteSource } from "../core/audio/byteSource";
+import { measureWav } from "../core/audio/measureWav";
+import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/audio/recordingMeter";
+import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
+
+/** What a measurement came to, free of classes so that it crosses the worker's door. */
+export type MeasureOutcome =
+  | { outcome: "measured"; recording: MeasuredRecording }
+  | { outcome: "refused"; message: string }
+  | { outcome: "cancelled" };
+
+const PROGRESS_EVERY_MS = 100;
+
+function blobSource(blob: Blob): ByteSource {
+  return {
+    sizeBytes: blob.size,
+    read: async (offset, length) => new Uint8Array(await blob.slice(offset, offset + length).arrayBuffer()),
+  };
+}
+
+let isCancelled = false;
+let decoded: RecordingMeter | null = null;
+
+const door = {
+  /** Measures a WAV by streaming; the file stays where it is. */
+  async measure(file: File, onProgress: (share: number) => void): Promise<MeasureOutcome> {
+    isCancelled = false;
+    let told = 0;
+    try {
+      const recording = await measureWav(blobSource(file), file.name, {
+        isCancelled: () => isCancelled,
+        onProgress: (share) => {
+          const now = performance.now();
+          if (now - told < PROGRESS_EVERY_MS && share < 1) return;
+          told = now;
+          onProgress(share);
+        },
+      });
+      return { outcome: "measured", recording };
+    } catch (error) {
+      if (error instanceof MeasurementCancelled) return { outcome: "cancelled" };
+      if (error instanceof RecordingRefusal) return { outcome: "refused", message: error.message };
+      return { outcome: "refused", message: "The file could not be read to its end: is the card still in?" };
+    }
+  },
+  cancel(): void {
+    isCancelled = true;
+  },
+  /** Starts a measurement of sound the browser has decoded, fed by {@link pushDecoded}. */
+  beginDecoded(form: { file: string; container: string; sampleRateHz: number; channels: number }): void {
+    decoded = recordingMeter({ ...form, encoding: "decoded", bitsPerSample: null, fullScale: 1 });
+  },
+  pushDecoded(planes: Float32Array[]): void {
+    decoded?.push(planes, planes[0]?.length ?? 0);
+  },
+  finishDecoded(): MeasureOutcome {
+    if (!decoded) return { outcome: "cancelled" };
+    const recording = decoded.finish();
+    decoded = null;
+    return { outcome: "measured", recording };
+  },
+};
+
+export type MeasureDoor = typeof door;
+
+Comlink.expose(door);
