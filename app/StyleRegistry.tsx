@@ -12,13 +12,7 @@ export function StyleRegistry({ nonce, children }: { nonce: string; children: Re
     const css = sheet.getStyleTags().replace(/<style[^>]*>|<\/style>/g, "");
     sheet.instance.clearTag();
     if (css.trim() === "") return null;
-    return (
-      <style
-        nonce={nonce}
-        data-styled="active"
-        dangerouslySetInnerHTML={{ __html: css }}
-      />
-    );
+    return <style nonce={nonce} data-styled="active" dangerouslySetInnerHTML={{ __html: css }} />;
   });
   const content = (
     <>

@@ -19,6 +19,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const ground = (await cookies()).get("ground")?.value === "dark" ? "dark" : "day";
   return (
     <html lang="en" data-ground={ground} suppressHydrationWarning>
+      <head>
+        {/* Libraries that add style elements in the browser take the nonce from here. */}
+        <meta property="csp-nonce" nonce={nonce} />
+      </head>
       <body>
         <StyleRegistry nonce={nonce}>
           {children}

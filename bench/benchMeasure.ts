@@ -14,8 +14,36 @@ function makeFile(path: string, seconds: number, kind: "speech" | "noise" | "sin
   const source = join(ROOT, "demo", "recordings", "miller-granary.wav");
   const made =
     kind === "speech"
-      ? spawnSync("sox", [source, "-b", "24", path, "remix", "1", "1", "repeat", String(Math.ceil(seconds / 9)), "trim", "0", String(seconds)])
-      : spawnSync("sox", ["-n", "-r", "48000", "-b", "24", "-c", "2", path, "synth", String(seconds), kind === "noise" ? "pinknoise" : "sine", ...(kind === "sine" ? ["997"] : []), "vol", "0.5"]);
+      ? spawnSync("sox", [
+          source,
+          "-b",
+          "24",
+          path,
+          "remix",
+          "1",
+          "1",
+          "repeat",
+          String(Math.ceil(seconds / 9)),
+          "trim",
+          "0",
+          String(seconds),
+        ])
+      : spawnSync("sox", [
+          "-n",
+          "-r",
+          "48000",
+          "-b",
+          "24",
+          "-c",
+          "2",
+          path,
+          "synth",
+          String(seconds),
+          kind === "noise" ? "pinknoise" : "sine",
+          ...(kind === "sine" ? ["997"] : []),
+          "vol",
+          "0.5",
+        ]);
   if (made.status !== 0) throw new Error(`sox could not make ${path}`);
 }
 
@@ -26,7 +54,8 @@ interface Run {
 
 /** Wall time and peak resident memory of a command, by the shell's own child accounting. */
 function timed(command: string, args: readonly string[]): Run {
-  const script = "import resource,subprocess,sys,time\nt=time.time()\nr=subprocess.call(sys.argv[1:],stdout=subprocess.DEVNULL,stderr=subprocess.DEVNULL)\nprint(time.time()-t,resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss/1024)\n";
+  const script =
+    "import resource,subprocess,sys,time\nt=time.time()\nr=subprocess.call(sys.argv[1:],stdout=subprocess.DEVNULL,stderr=subprocess.DEVNULL)\nprint(time.time()-t,resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss/1024)\n";
   const done = spawnSync("python3", ["-c", script, command, ...args], { encoding: "utf8" });
   const [seconds = NaN, peakMb = NaN] = done.stdout.trim().split(" ").map(Number);
   return { seconds, peakMb };
@@ -69,11 +98,15 @@ export async function benchMeasure(): Promise<number> {
     const long = join(folder, "hour.wav");
     makeFile(long, 3600, "speech");
     const hour = timed(CLI, ["measure", long, "--json"]);
-    process.stdout.write(`speech 60 min 48k/24 stereo: measure ${hour.seconds.toFixed(1)} s, peak ${hour.peakMb.toFixed(0)} MB\n`);
+    process.stdout.write(
+      `speech 60 min 48k/24 stereo: measure ${hour.seconds.toFixed(1)} s, peak ${hour.peakMb.toFixed(0)} MB\n`,
+    );
     if (hour.peakMb > MEMORY_LIMIT_MB) isGood = false;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-  process.stdout.write(isGood ? "within the limits\n" : `beyond the limits (ratio ${RATIO_LIMIT}, ${MEMORY_LIMIT_MB} MB)\n`);
+  process.stdout.write(
+    isGood ? "within the limits\n" : `beyond the limits (ratio ${RATIO_LIMIT}, ${MEMORY_LIMIT_MB} MB)\n`,
+  );
   return isGood ? 0 : 1;
 }

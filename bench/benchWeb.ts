@@ -33,8 +33,15 @@ export async function benchWeb(): Promise<number> {
     const url = await postgres.freshDatabaseUrl(name);
     await migrateDatabase(url, MIGRATIONS);
     const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
-    await fetch(`${web.address}/api/demo`, { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
-    const pages = [["shoots", "/"], ...SCREENS.map((screen) => [screen || "board", `/shoots/${DEMO_SHOOT_ID}/${screen}`.replace(/\/$/, "")])];
+    await fetch(`${web.address}/api/demo`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: "{}",
+    });
+    const pages = [
+      ["shoots", "/"],
+      ...SCREENS.map((screen) => [screen || "board", `/shoots/${DEMO_SHOOT_ID}/${screen}`.replace(/\/$/, "")]),
+    ];
     for (const [screen, path] of pages) {
       const kilobytes = await firstLoadKb(web.address, path!);
       if (!(kilobytes > 0 && kilobytes <= LIMIT_KB)) isGood = false;

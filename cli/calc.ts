@@ -33,7 +33,8 @@ function readInput(path: string): { value: unknown } | { problem: string } {
 export async function runCalc(args: readonly string[]): Promise<number> {
   const [name, what, ...rest] = args;
   if (name === "--list" && what === undefined) {
-    for (const [id, calculator] of Object.entries(CALCULATORS)) process.stdout.write(`${id.padEnd(8)}${calculator.says}\n`);
+    for (const [id, calculator] of Object.entries(CALCULATORS))
+      process.stdout.write(`${id.padEnd(8)}${calculator.says}\n`);
     return 0;
   }
   if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE.trim());
@@ -44,7 +45,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
   else {
     const input = readInput(what);
     if ("problem" in input) return refuse(input.problem);
-    const [fault] = schemaFaults(calculator.schema as TSchema, input.value);
+    const [fault] = schemaFaults(calculator.schema, input.value);
     if (fault) return refuse(`${fault.path || "input"}: ${fault.message}`);
     const { result, finding } = calculator.run(input.value);
     print(result);

@@ -1,5 +1,13 @@
 import { Type, type Static, type TSchema } from "@sinclair/typebox";
-import { GENERIC_DEVICES, Lav, Pack, Receiver, RecorderInput, type DeviceFigures, type DeviceKind } from "../core/chain/devices";
+import {
+  GENERIC_DEVICES,
+  Lav,
+  Pack,
+  Receiver,
+  RecorderInput,
+  type DeviceFigures,
+  type DeviceKind,
+} from "../core/chain/devices";
 import { planGain } from "../core/chain/gainPlan";
 import { STEP_NAMES } from "../core/dress/judgement";
 import { DressInput } from "../core/dress/outfit";
@@ -23,7 +31,10 @@ const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -
 
 const LevelCall = Type.Object(
   {
-    chain: Type.Object({ lav: Lav, pack: Pack, receiver: Receiver, input: RecorderInput }, { additionalProperties: false }),
+    chain: Type.Object(
+      { lav: Lav, pack: Pack, receiver: Receiver, input: RecorderInput },
+      { additionalProperties: false },
+    ),
     sound: Type.Object(
       {
         softestDb: level("Softest voice"),

@@ -23,9 +23,17 @@ function tell(text: string): void {
 }
 
 /** Runs a program; its output is shown when it fails. */
-function run(program: string, args: readonly string[], environment: Record<string, string> = {}): Promise<{ ok: boolean; output: string }> {
+function run(
+  program: string,
+  args: readonly string[],
+  environment: Record<string, string> = {},
+): Promise<{ ok: boolean; output: string }> {
   return new Promise((resolve) => {
-    const child = spawn(join(BIN, program), args, { cwd: ROOT, env: { ...process.env, ...environment }, stdio: ["ignore", "pipe", "pipe"] });
+    const child = spawn(join(BIN, program), args, {
+      cwd: ROOT,
+      env: { ...process.env, ...environment },
+      stdio: ["ignore", "pipe", "pipe"],
+    });
     let output = "";
     child.stdout.on("data", (chunk: Buffer) => (output += chunk.toString()));
     child.stderr.on("data", (chunk: Buffer) => (output += chunk.toString()));
@@ -63,7 +71,9 @@ async function suite(
   if (existsSync(report)) count = read(JSON.parse(readFileSync(report, "utf8")));
   if (!ok && count.failed === 0) count = { ...count, failed: 1 };
   if (count.passed + count.failed === 0) count = { passed: 0, failed: 1 };
-  tell(`${count.failed === 0 ? "ok  " : "FAIL"} ${name}: ${count.passed} passed, ${count.failed} failed (${seconds(began)})`);
+  tell(
+    `${count.failed === 0 ? "ok  " : "FAIL"} ${name}: ${count.passed} passed, ${count.failed} failed (${seconds(began)})`,
+  );
   if (count.failed > 0) tell(output.trim().split("\n").slice(-200).join("\n"));
   return count;
 }
@@ -74,7 +84,10 @@ function readJest(report: unknown): Count {
 }
 
 function readPlaywright(report: unknown): Count {
-  const { stats, errors } = report as { stats: { expected: number; unexpected: number; flaky: number }; errors?: unknown[] };
+  const { stats, errors } = report as {
+    stats: { expected: number; unexpected: number; flaky: number };
+    errors?: unknown[];
+  };
   return { passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) };
 }
 
@@ -147,7 +160,20 @@ export async function runTests(args: readonly string[]): Promise<number> {
       (async () => [
         await check("types of the core", "tsc", ["-p", "core/tsconfig.json"]),
         await check("types", "tsc", ["-p", "tsconfig.json"]),
-        await check("rules between rooms", "depcruise", ["--config", ".dependency-cruiser.cjs", "app", "screens", "ui", "server", "db", "core", "workers", "cli", "demo", "bench"]),
+        await check("rules between rooms", "depcruise", [
+          "--config",
+          ".dependency-cruiser.cjs",
+          "app",
+          "screens",
+          "ui",
+          "server",
+          "db",
+          "core",
+          "workers",
+          "cli",
+          "demo",
+          "bench",
+        ]),
       ])(),
       (async () => [
         await check("layout of the code", "prettier", ["--check", "--log-level=warn", "."]),

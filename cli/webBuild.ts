@@ -1,6 +1,16 @@
 import { createHash } from "node:crypto";
 import { spawn } from "node:child_process";
-import { createWriteStream, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, utimesSync, writeFileSync } from "node:fs";
+import {
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from "node:fs";
 import { join, relative } from "node:path";
 import { withLock } from "./lock";
 import { LOG_DIR, ROOT, say } from "./state";
@@ -23,7 +33,10 @@ function filesBelow(folder: string): string[] {
 
 function sourceHash(): string {
   const hash = createHash("sha256");
-  const files = [...SOURCE_FILES.map((file) => join(ROOT, file)).filter(existsSync), ...SOURCES.flatMap((folder) => filesBelow(join(ROOT, folder)))];
+  const files = [
+    ...SOURCE_FILES.map((file) => join(ROOT, file)).filter(existsSync),
+    ...SOURCES.flatMap((folder) => filesBelow(join(ROOT, folder))),
+  ];
   for (const file of files) hash.update(relative(ROOT, file)).update("\0").update(readFileSync(file));
   return hash.digest("hex").slice(0, 12);
 }

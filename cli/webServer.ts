@@ -44,7 +44,13 @@ export async function serveWeb(options: {
     if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
   }
   const { default: next } = await import("next");
-  const application = next({ dev: options.isDevelopment ?? false, dir: ROOT, hostname: "127.0.0.1", port, httpServer: server });
+  const application = next({
+    dev: options.isDevelopment ?? false,
+    dir: ROOT,
+    hostname: "127.0.0.1",
+    port,
+    httpServer: server,
+  });
   const handle = application.getRequestHandler();
   server.on("request", (request, response) => void handle(request, response));
   await application.prepare();

@@ -1,4 +1,16 @@
-import { boolean, date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
 import type { Accessory, Layer, Performance } from "../core/dress/outfit";
 import type { MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
@@ -8,7 +20,9 @@ import type { RecordingMeasurement } from "../core/audio/measurement";
 /** What every stored record carries: whose it is, its version, when it changed, and whether it was deleted. */
 const kept = {
   id: uuid("id").primaryKey(),
-  crewId: uuid("crew_id").notNull().references(() => crew.id),
+  crewId: uuid("crew_id")
+    .notNull()
+    .references(() => crew.id),
   version: integer("version").notNull().default(1),
   createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
   changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
@@ -39,7 +53,10 @@ export const shoot = pgTable(
   (table) => [index("shoot_crew").on(table.crewId)],
 );
 
-const ofShoot = () => uuid("shoot_id").notNull().references(() => shoot.id);
+const ofShoot = () =>
+  uuid("shoot_id")
+    .notNull()
+    .references(() => shoot.id);
 
 export const place = pgTable(
   "place",
@@ -71,7 +88,9 @@ export const outfitLayer = pgTable(
   "outfit_layer",
   {
     id: uuid("id").primaryKey().defaultRandom(),
-    wearerId: uuid("wearer_id").notNull().references(() => wearer.id, { onDelete: "cascade" }),
+    wearerId: uuid("wearer_id")
+      .notNull()
+      .references(() => wearer.id, { onDelete: "cascade" }),
     /** 0 is next to the skin. */
     position: integer("position").notNull(),
     garment: text("garment").$type<Layer["garment"]>().notNull(),
@@ -99,8 +118,12 @@ export const rig = pgTable(
   {
     ...kept,
     shootId: ofShoot(),
-    wearerId: uuid("wearer_id").notNull().references(() => wearer.id),
-    sceneId: uuid("scene_id").notNull().references(() => scene.id),
+    wearerId: uuid("wearer_id")
+      .notNull()
+      .references(() => wearer.id),
+    sceneId: uuid("scene_id")
+      .notNull()
+      .references(() => scene.id),
     performance: jsonb("performance").$type<Performance>().notNull(),
     siteId: text("site_id").$type<RigBody["siteId"]>(),
     isRigged: boolean("is_rigged").notNull(),
@@ -121,7 +144,9 @@ export const measurement = pgTable(
   {
     ...kept,
     shootId: ofShoot(),
-    rigId: uuid("rig_id").notNull().references(() => rig.id),
+    rigId: uuid("rig_id")
+      .notNull()
+      .references(() => rig.id),
     channel: integer("channel").notNull(),
     recording: jsonb("recording").$type<RecordingMeasurement>().notNull(),
     planned: jsonb("planned").$type<MeasurementBody["planned"]>().notNull(),

@@ -24,8 +24,17 @@ export async function localCrew(database: Database): Promise<ActingCrew> {
     if (meanwhile) return { crewId: meanwhile.id, database };
     const crewId = randomUUID();
     await transaction.insert(crew).values({ id: crewId, name: "Local crew", isLocal: true });
+    // A millisecond apart, so that the list keeps the order in which the devices are shipped.
+    const now = Date.now();
     await transaction.insert(kitItem).values(
-      GENERIC_DEVICES.map(({ kind, name, figures }) => ({ id: randomUUID(), crewId, kind, name, figures })),
+      GENERIC_DEVICES.map(({ kind, name, figures }, index) => ({
+        id: randomUUID(),
+        crewId,
+        kind,
+        name,
+        figures,
+        createdAt: new Date(now + index),
+      })),
     );
     return { crewId, database };
   });

@@ -18,7 +18,8 @@ function recordingPath(file: string): string {
 
 /** Bytes of one of the demo's recordings, by its listed name only. */
 export async function demoRecordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
-  if (!DEMO_RECORDINGS.some((recording) => recording.file === file)) throw new Fault("missing", "There is no such recording.");
+  if (!DEMO_RECORDINGS.some((recording) => recording.file === file))
+    throw new Fault("missing", "There is no such recording.");
   const handle = await open(recordingPath(file), "r");
   try {
     const { size } = await handle.stat();

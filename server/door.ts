@@ -21,7 +21,8 @@ function checkOrigin(request: Request): void {
 }
 
 async function readBody(request: Request): Promise<unknown> {
-  if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES) throw new Fault("tooLarge", "That is too much to save at once.");
+  if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES)
+    throw new Fault("tooLarge", "That is too much to save at once.");
   const text = await request.text();
   if (text.length > MAX_BODY_BYTES) throw new Fault("tooLarge", "That is too much to save at once.");
   try {
@@ -47,11 +48,17 @@ export async function answerChange(
     return Response.json((await work(await actingCrew(), body)) ?? {});
   } catch (error) {
     if (error instanceof Fault)
-      return Response.json({ code: error.code, message: error.message, ...error.detail }, { status: FAULT_STATUS[error.code] });
+      return Response.json(
+        { code: error.code, message: error.message, ...error.detail },
+        { status: FAULT_STATUS[error.code] },
+      );
     console.error(error);
     const isAway = isConnectionTrouble(error);
     return Response.json(
-      { code: "unavailable", message: isAway ? "The database is away." : "Something went wrong here; nothing was changed." },
+      {
+        code: "unavailable",
+        message: isAway ? "The database is away." : "Something went wrong here; nothing was changed.",
+      },
       { status: isAway ? 503 : 500 },
     );
   }

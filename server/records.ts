@@ -83,8 +83,18 @@ function storedOf<Kind extends RecordKind>(kind: Kind, row: Row, layers: Map<str
   };
 }
 
-async function toStored<Kind extends RecordKind>(connection: Connection, kind: Kind, rows: readonly Row[]): Promise<Stored<Kind>[]> {
-  const layers = kind === "wearer" ? await layersOf(connection, rows.map((row) => row.id)) : new Map<string, Layer[]>();
+async function toStored<Kind extends RecordKind>(
+  connection: Connection,
+  kind: Kind,
+  rows: readonly Row[],
+): Promise<Stored<Kind>[]> {
+  const layers =
+    kind === "wearer"
+      ? await layersOf(
+          connection,
+          rows.map((row) => row.id),
+        )
+      : new Map<string, Layer[]>();
   return rows.map((row) => storedOf(kind, row, layers));
 }
 
@@ -93,16 +103,28 @@ async function writeLayers(connection: Connection, wearerId: string, layers: rea
   await connection.insert(outfitLayer).values(layers.map((layer, position) => ({ ...layer, wearerId, position })));
 }
 
-async function checkReferences(connection: Connection, crewId: string, kind: RecordKind, body: RecordBodies[RecordKind]) {
+async function checkReferences(
+  connection: Connection,
+  crewId: string,
+  kind: RecordKind,
+  body: RecordBodies[RecordKind],
+) {
   const fields = body as unknown as Record<string, string | null>;
   for (const [field, target] of Object.entries(REFERENCES[kind] ?? {})) {
     const id = fields[field];
     if (id === null || id === undefined) continue;
     const table = tableOf(target);
     const conditions = [eq(table.id, id), eq(table.crewId, crewId), isNull(table.deletedAt)];
-    if (!OUTSIDE_SHOOTS.includes(target)) conditions.push(eq((table as unknown as typeof place).shootId, fields["shootId"]!));
-    const [found] = await connection.select({ id: table.id }).from(table).where(and(...conditions));
-    if (!found) throw new Fault("invalid", `What ${field} names is not there any more.`, { fields: [{ path: field, message: "Not there any more." }] });
+    if (!OUTSIDE_SHOOTS.includes(target))
+      conditions.push(eq((table as unknown as typeof place).shootId, fields["shootId"]!));
+    const [found] = await connection
+      .select({ id: table.id })
+      .from(table)
+      .where(and(...conditions));
+    if (!found)
+      throw new Fault("invalid", `What ${field} names is not there any more.`, {
+        fields: [{ path: field, message: "Not there any more." }],
+      });
   }
 }
 
@@ -135,8 +157,12 @@ export async function createRecord<Kind extends RecordKind>(
       .values({ ...rowOf(kind, body), id, crewId })
       .onConflictDoNothing()
       .returning();
-    if (inserted.length > 0 && kind === "wearer") await writeLayers(transaction, id, (body as WearerBody).outfit.layers);
-    const rows = await transaction.select().from(table).where(and(eq(table.id, id), eq(table.crewId, crewId)));
+    if (inserted.length > 0 && kind === "wearer")
+      await writeLayers(transaction, id, (body as WearerBody).outfit.layers);
+    const rows = await transaction
+      .select()
+      .from(table)
+      .where(and(eq(table.id, id), eq(table.crewId, crewId)));
     if (rows.length === 0) throw new Fault("invalid", "This id is taken.");
     const [stored] = await toStored(transaction, kind, rows as unknown as Row[]);
     return stored!;
@@ -201,7 +227,11 @@ export async function removeRecord(acting: ActingCrew, kind: RecordKind, id: str
 }
 
 /** Undoes a removal. */
-export async function restoreRecord<Kind extends RecordKind>(acting: ActingCrew, kind: Kind, id: string): Promise<Stored<Kind>> {
+export async function restoreRecord<Kind extends RecordKind>(
+  acting: ActingCrew,
+  kind: Kind,
+  id: string,
+): Promise<Stored<Kind>> {
   const row = await mark(acting, kind, id, null);
   const [stored] = await toStored(acting.database, kind, [row]);
   return stored!;

@@ -25,5 +25,13 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
   const [shoot] = shoots;
   if (!shoot) throw new Fault("missing", "There is no such shoot.");
   const present = new Set(wearers.map((each) => each.id));
-  return { shoot, places, scenes, wearers, rigs: rigs.filter((each) => present.has(each.body.wearerId)), kit, measurements };
+  return {
+    shoot,
+    places,
+    scenes,
+    wearers,
+    rigs: rigs.filter((each) => present.has(each.body.wearerId)),
+    kit,
+    measurements,
+  };
 }

@@ -6,5 +6,5 @@ import { Fault } from "./faults";
 export function accept<Schema extends TSchema>(schema: Schema, value: unknown): Static<Schema> {
   const fields = schemaFaults(schema, value);
   if (fields.length > 0) throw new Fault("invalid", fields[0]!.message, { fields });
-  return value as Static<Schema>;
+  return value;
 }

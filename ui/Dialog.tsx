@@ -39,7 +39,11 @@ export function Dialog(props: {
   isUrgent?: boolean;
 }) {
   return (
-    <Overlay isOpen={props.isOpen} isDismissable={!props.isUrgent} onOpenChange={(isOpen) => !isOpen && props.onClose()}>
+    <Overlay
+      isOpen={props.isOpen}
+      isDismissable={!props.isUrgent}
+      onOpenChange={(isOpen) => !isOpen && props.onClose()}
+    >
       <Sheet>
         <Body role={props.isUrgent ? "alertdialog" : "dialog"}>
           <Heading slot="title" level={2}>

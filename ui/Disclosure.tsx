@@ -7,9 +7,6 @@ import styled from "styled-components";
 
 const Box = styled(AriaDisclosure)`
   min-width: 0;
-  &[data-expanded] svg {
-    transform: rotate(90deg);
-  }
 `;
 
 const Trigger = styled(Button)`
@@ -31,6 +28,9 @@ const Trigger = styled(Button)`
   }
   svg {
     flex: none;
+  }
+  &[aria-expanded="true"] svg {
+    transform: rotate(90deg);
   }
 `;
 

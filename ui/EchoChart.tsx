@@ -6,6 +6,7 @@ import styled from "styled-components";
 import { ROOM_OCTAVES_HZ, type RoomOctaves } from "@/core/room/materials";
 import { useInk } from "./useInk";
 
+Chart.defaults.font.family = "Work Sans Variable, sans-serif";
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 
 const Box = styled.div`

@@ -24,7 +24,8 @@ const Thumb = styled(SliderThumb)`
   height: 28px;
   border: 2px solid var(--ink);
   border-radius: 50%;
-  background: radial-gradient(circle at 38% 50%, var(--ink) 0 2.5px, transparent 3px),
+  background:
+    radial-gradient(circle at 38% 50%, var(--ink) 0 2.5px, transparent 3px),
     radial-gradient(circle at 62% 50%, var(--ink) 0 2.5px, transparent 3px), var(--paper);
   cursor: grab;
   &[data-focus-visible] {

@@ -10,7 +10,7 @@ const MIDDLE = 14;
 
 /** One motif of each pattern, drawn round x: a sign that needs no colour. */
 const MOTIFS: readonly ((x: number) => string)[] = [
-  (x) => `M${x - 4} ${MIDDLE}h8`,
+  (x) => `M${x} ${MIDDLE - 5}v10`,
   (x) => `M${x - 4} ${MIDDLE - 4}l8 8M${x + 4} ${MIDDLE - 4}l-8 8`,
   (x) => `M${x - 5} ${MIDDLE + 4}l5 -8l5 8`,
   (x) => `M${x} ${MIDDLE - 5}v10M${x - 4} ${MIDDLE + 5}h8`,
@@ -28,10 +28,7 @@ function pathsOf(state: StitchState, thread: number): { d: string; isThin?: bool
     case "loose":
       return [{ d: `M0 ${MIDDLE}c8 0 12 -6 18 -2s4 9 -1 8s-3 -8 4 -9`, isThin: true }];
     case "basted":
-      return [
-        { d: `M0 ${MIDDLE}H${WIDTH}`, isDashed: true },
-        { d: [places[1]!, places[3]!].map(motif).join("") },
-      ];
+      return [{ d: `M0 ${MIDDLE}H${WIDTH}`, isDashed: true }, { d: [places[1]!, places[3]!].map(motif).join("") }];
     case "sewn":
       return [{ d: `M0 ${MIDDLE}H${WIDTH}` }, { d: places.map(motif).join("") }];
     case "unpicked":

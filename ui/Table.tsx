@@ -22,7 +22,7 @@ export const Table = styled.table`
   th {
     padding: 0.45rem 0.6rem 0.45rem 0;
     border-bottom: 1px solid var(--seam-soft);
-    vertical-align: baseline;
+    vertical-align: middle;
   }
   td[data-figure],
   th[data-figure] {

@@ -58,7 +58,7 @@ export function channelMeter(sampleRateHz: number, fullScale: number): ChannelMe
   let inWindow = 0;
 
   function pushSteps(samples: Float32Array, length: number): void {
-    for (let from = 0; from < length; ) {
+    for (let from = 0; from < length;) {
       const to = Math.min(length, from + stepFrames - inStep);
       weighted.push(samples, from, to);
       inStep += to - from;
@@ -86,7 +86,7 @@ export function channelMeter(sampleRateHz: number, fullScale: number): ChannelMe
   }
 
   function pushEnvelopes(samples: Float32Array, length: number): void {
-    for (let from = 0; from < length; ) {
+    for (let from = 0; from < length;) {
       const to = Math.min(length, from + envelopeFrames - inEnvelope);
       let absolute = 0;
       let squares = 0;

@@ -50,7 +50,7 @@ export function clippingMeter(fullScale: number): ClippingMeter {
   let fullScaleRuns = 0;
   let flatTopRuns = 0;
   let plateau = 0;
-  let fullRuns: ClippedRun[] = [];
+  const fullRuns: ClippedRun[] = [];
   let flatRuns: ClippedRun[] = [];
 
   function closeRun(endFrame: number, frames: number, next: number): void {

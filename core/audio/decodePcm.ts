@@ -27,8 +27,7 @@ const readSigned24: ChannelReader = (bytes, start, stride, frames, plane) => {
 
 const readSigned32: ChannelReader = (bytes, start, stride, frames, plane) => {
   for (let frame = 0, at = start; frame < frames; frame += 1, at += stride)
-    plane[frame] =
-      (bytes[at]! | (bytes[at + 1]! << 8) | (bytes[at + 2]! << 16) | (bytes[at + 3]! << 24)) * 2 ** -31;
+    plane[frame] = (bytes[at]! | (bytes[at + 1]! << 8) | (bytes[at + 2]! << 16) | (bytes[at + 3]! << 24)) * 2 ** -31;
 };
 
 function readFloat(width: 32 | 64): (...args: Parameters<ChannelReader>) => number {
@@ -47,7 +46,12 @@ function readFloat(width: 32 | 64): (...args: Parameters<ChannelReader>) => numb
   };
 }
 
-const SIGNED_READERS: Record<number, ChannelReader> = { 1: readUnsigned8, 2: readSigned16, 3: readSigned24, 4: readSigned32 };
+const SIGNED_READERS: Record<number, ChannelReader> = {
+  1: readUnsigned8,
+  2: readSigned16,
+  3: readSigned24,
+  4: readSigned32,
+};
 
 /**
  * A decoder for one file's layout: PCM 8 (unsigned), 16, 24, 32 bit and float 32/64, little endian, to ±1.
@@ -59,7 +63,10 @@ export function pcmDecoder(layout: PcmLayout): PcmDecoder {
   if (layout.encoding === "float") {
     const read = readFloat(bytesPerSample === 8 ? 64 : 32);
     return (bytes, frames, planes) =>
-      planes.reduce((broken, plane, channel) => broken + read(bytes, channel * bytesPerSample, stride, frames, plane), 0);
+      planes.reduce(
+        (broken, plane, channel) => broken + read(bytes, channel * bytesPerSample, stride, frames, plane),
+        0,
+      );
   }
   const read = SIGNED_READERS[bytesPerSample]!;
   return (bytes, frames, planes) => {

@@ -44,7 +44,7 @@ export function overviewBuilder(): OverviewBuilder {
 
   return {
     push(samples, length) {
-      for (let index = 0; index < length; ) {
+      for (let index = 0; index < length;) {
         const end = Math.min(length, index + framesPerColumn - inColumn);
         let least = lowest;
         let most = highest;

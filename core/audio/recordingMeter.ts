@@ -32,9 +32,7 @@ function levelOrNull(levelDb: number): number | null {
 
 function overallLoudness(readings: readonly ChannelReading[]): { integrated: number | null; range: number | null } {
   if (readings.length > 2) return { integrated: null, range: null };
-  const steps = readings[0]!.loudnessSteps.map(
-    (value, index) => value + (readings[1]?.loudnessSteps[index] ?? 0),
-  );
+  const steps = readings[0]!.loudnessSteps.map((value, index) => value + (readings[1]?.loudnessSteps[index] ?? 0));
   return { integrated: levelOrNull(integratedLufs(steps)), range: loudnessRangeLu(steps) };
 }
 

@@ -109,7 +109,9 @@ function parseFormat(chunk: Uint8Array): FormatChunk {
     );
   const bytesPerFrame = bytesPerSample * channels;
   if (statedFrameBytes !== 0 && statedFrameBytes !== bytesPerFrame)
-    throw new RecordingRefusal("The file's channel count, bits and frame size contradict each other: its header is damaged.");
+    throw new RecordingRefusal(
+      "The file's channel count, bits and frame size contradict each other: its header is damaged.",
+    );
   const validBits = isExtensible ? view.getUint16(18, true) : containerBits;
   const bitsPerSample =
     encoding === "pcm" && validBits >= 1 && validBits <= bytesPerSample * 8 ? validBits : bytesPerSample * 8;
@@ -154,7 +156,8 @@ export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
       const chunk = await source.read(body, Math.min(statedBytes, 348));
       if (chunk.length >= 346) timeReference = size64(viewOf(chunk), 338);
     } else if (id === "data") {
-      if (!format) throw new RecordingRefusal("The sound comes before its description in this file: its header is damaged.");
+      if (!format)
+        throw new RecordingRefusal("The sound comes before its description in this file: its header is damaged.");
       return withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
     }
     offset = body + statedBytes + (statedBytes % 2);
@@ -175,7 +178,7 @@ function withData(
   const availableBytes = source.sizeBytes - dataOffset;
   const isWide = statedBytes === OPEN_SIZE && wideDataBytes !== null && wideDataBytes > 0;
   const isOpen = !isWide && (statedBytes === OPEN_SIZE || statedBytes === 0);
-  const promisedBytes = isWide ? wideDataBytes! : isOpen ? availableBytes : statedBytes;
+  const promisedBytes = isWide ? wideDataBytes : isOpen ? availableBytes : statedBytes;
   const frames = Math.floor(Math.min(promisedBytes, availableBytes) / format.bytesPerFrame);
   if (frames < 1) throw new RecordingRefusal("The file has a header but no sound.");
   const promisedFrames = Math.floor(promisedBytes / format.bytesPerFrame);

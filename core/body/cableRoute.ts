@@ -41,17 +41,16 @@ function routePoints(from: Point, route: CableRoute, heightM: number): Point[] {
         pack,
       ];
     case "frontToBack":
-      return [from, { xM: side * half * 0.55, yM: 0.06 * scale, zM: from.zM - 0.02 * scale }, flank(0.71), { ...pack, xM: 0 }];
+      return [
+        from,
+        { xM: side * half * 0.55, yM: 0.06 * scale, zM: from.zM - 0.02 * scale },
+        flank(0.71),
+        { ...pack, xM: 0 },
+      ];
     case "overShoulder":
       return [from, shoulder, backHigh, pack];
     case "headToBack":
-      return [
-        from,
-        { xM: side * 0.075 * scale, yM: 0.01 * scale, zM: 0.94 * heightM },
-        nape,
-        backHigh,
-        pack,
-      ];
+      return [from, { xM: side * 0.075 * scale, yM: 0.01 * scale, zM: 0.94 * heightM }, nape, backHigh, pack];
   }
 }
 

@@ -59,10 +59,12 @@ export const DEVICE_KINDS = ["lav", "pack", "receiver", "input"] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 /** Schema of a device's figures by kind; type, validator and form come from here. */
-export const DEVICE_SCHEMAS = { lav: Lav, pack: Pack, receiver: Receiver, input: RecorderInput } as const satisfies Record<
-  DeviceKind,
-  TSchema
->;
+export const DEVICE_SCHEMAS = {
+  lav: Lav,
+  pack: Pack,
+  receiver: Receiver,
+  input: RecorderInput,
+} as const satisfies Record<DeviceKind, TSchema>;
 
 export interface DeviceFigures {
   lav: Lav;

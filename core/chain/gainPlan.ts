@@ -144,9 +144,10 @@ function adviceFor(plan: Omit<GainPlan, "advice">, targets: Targets): string[] {
       `The pack overloads even at its lowest sensitivity: a capsule ${Math.ceil(-headroomOf("pack") + RESERVE_DB)} dB less sensitive is the cure. No later knob can repair it.`,
     );
   if (headroomOf("socket") < 0)
-    advice.push(`The recorder's socket overloads by ${Math.ceil(-headroomOf("socket"))} dB: turn the receiver down or put a pad in the lead.`);
-  if (plan.peakDbfs > targets.ceilingDbfs)
-    advice.push("Peaks pass the ceiling: lower the gain.");
+    advice.push(
+      `The recorder's socket overloads by ${Math.ceil(-headroomOf("socket"))} dB: turn the receiver down or put a pad in the lead.`,
+    );
+  if (plan.peakDbfs > targets.ceilingDbfs) advice.push("Peaks pass the ceiling: lower the gain.");
   else if (plan.peakDbfs < targets.targetDbfs - 6)
     advice.push("Peaks stay low even with everything turned up: come closer or use a more sensitive capsule.");
   const [worst] = plan.noiseSources;

@@ -22,7 +22,18 @@ export interface Fabric {
   isThin: boolean;
 }
 
-export const FABRIC_IDS = ["cotton", "wool", "knit", "linen", "denim", "silk", "polyester", "starched", "leather", "waterproof"] as const;
+export const FABRIC_IDS = [
+  "cotton",
+  "wool",
+  "knit",
+  "linen",
+  "denim",
+  "silk",
+  "polyester",
+  "starched",
+  "leather",
+  "waterproof",
+] as const;
 export type FabricId = (typeof FABRIC_IDS)[number];
 
 /** Rub: common practice ("silk and polyester are noisy, washed cotton and wool quiet"). Loss class: from memory. */

@@ -56,7 +56,11 @@ export const GARMENTS: Record<GarmentId, Garment> = {
   vneck: {
     id: "vneck",
     name: "V-neck top",
-    covers: { closed: ["midChest", "shoulders"], partlyOpen: ["midChest", "shoulders"], open: ["midChest", "shoulders"] },
+    covers: {
+      closed: ["midChest", "shoulders"],
+      partlyOpen: ["midChest", "shoulders"],
+      open: ["midChest", "shoulders"],
+    },
     features: ["neckline"],
     necklineDropM: 0.1,
     sleeves: "short",
@@ -137,7 +141,11 @@ export const GARMENTS: Record<GarmentId, Garment> = {
   vest: {
     id: "vest",
     name: "reflective vest",
-    covers: { closed: [...CHEST, "lapels"], partlyOpen: ["midChest", "lapels", "shoulders"], open: ["lapels", "shoulders"] },
+    covers: {
+      closed: [...CHEST, "lapels"],
+      partlyOpen: ["midChest", "lapels", "shoulders"],
+      open: ["lapels", "shoulders"],
+    },
     features: ["placket"],
     necklineDropM: 0.06,
     sleeves: "none",
@@ -170,7 +178,11 @@ export const GARMENTS: Record<GarmentId, Garment> = {
   dress: {
     id: "dress",
     name: "dress with neckline",
-    covers: { closed: ["midChest", "shoulders"], partlyOpen: ["midChest", "shoulders"], open: ["midChest", "shoulders"] },
+    covers: {
+      closed: ["midChest", "shoulders"],
+      partlyOpen: ["midChest", "shoulders"],
+      open: ["midChest", "shoulders"],
+    },
     features: ["dressTop", "neckline"],
     necklineDropM: 0.08,
     sleeves: "short",

@@ -37,7 +37,13 @@ function outermostWith(outfit: Outfit, feature: Feature): number | null {
 
 const no = (reason: string): HostSearch => ({ possible: false, reason });
 
-function onFeature(outfit: Outfit, site: Site, feature: Feature, surface: "inside" | "outside", missing: string): HostSearch {
+function onFeature(
+  outfit: Outfit,
+  site: Site,
+  feature: Feature,
+  surface: "inside" | "outside",
+  missing: string,
+): HostSearch {
   const layer = outermostWith(outfit, feature);
   if (layer === null) return no(missing);
   const covers = coversFrom(outfit, surface === "inside" ? layer : layer + 1, site.zone);

@@ -98,7 +98,8 @@ function rankReasons(candidate: Omit<Candidate, "reasons" | "points">, input: Dr
     { points: WIND_POINTS[wind.step], says: `Wind: ${STEP_NAMES.wind[wind.step]}.` },
     { points: EFFORT_POINTS[site.effort], says: `To rig: ${STEP_NAMES.effort[site.effort]}.` },
   ];
-  if (site.isIntrusive) reasons.push({ points: INTRUSION_POINTS, says: "Goes near the person: they may prefer another place." });
+  if (site.isIntrusive)
+    reasons.push({ points: INTRUSION_POINTS, says: "Goes near the person: they may prefer another place." });
   if (cable.spareM < 0)
     reasons.push({
       points: SHORT_LEAD_POINTS,
@@ -109,7 +110,10 @@ function rankReasons(candidate: Omit<Candidate, "reasons" | "points">, input: Dr
 
 function evaluate(site: Site, placement: Placement, input: DressInput, leadM: number): Candidate {
   const { heightM, outfit, performance, windMps } = input;
-  const coverDb = addOctaves(mapOctaves(() => 0), ...coverLosses(outfit, placement, site));
+  const coverDb = addOctaves(
+    mapOctaves(() => 0),
+    ...coverLosses(outfit, placement, site),
+  );
   const main = siteGain(site, heightM, headDirections(performance.faces).mainDeg, coverDb);
   const context = { site, placement, outfit, performance, windMps };
   const evaluated = {

@@ -13,7 +13,8 @@ export interface RuleContext {
   windMps: number;
 }
 
-const has = ({ outfit }: RuleContext, accessory: Outfit["accessories"][number]) => outfit.accessories.includes(accessory);
+const has = ({ outfit }: RuleContext, accessory: Outfit["accessories"][number]) =>
+  outfit.accessories.includes(accessory);
 
 function clothRules({ outfit, placement }: RuleContext): FiredRule[] {
   const rules: FiredRule[] = [];
@@ -29,7 +30,8 @@ function clothRules({ outfit, placement }: RuleContext): FiredRule[] {
     else rules.push({ steps: 0.2, says: `Under soft ${name}: a little contact.` });
     if (outfit.layers[index]!.fit === "loose") rules.push({ steps: 0.3, says: "The loose layer over it moves." });
   }
-  if (placement.surface === "inside") rules.push({ steps: -0.4, says: "A pad or sandwich on both sides keeps cloth still." });
+  if (placement.surface === "inside")
+    rules.push({ steps: -0.4, says: "A pad or sandwich on both sides keeps cloth still." });
   if (placement.surface === "skin") rules.push({ steps: 0.1, says: "Skin is quieter than cloth on cloth." });
   return rules;
 }

@@ -78,9 +78,7 @@ const HEAD_COLOUR: OctaveLevels = [0, 0, 0, 0, 1, 0, -2];
 export function siteColourDb(site: Site): OctaveLevels {
   const share = site.throatShare;
   if (share === "head") return HEAD_COLOUR;
-  return mapOctaves(
-    (band) => MID_CHEST_COLOUR[band]! + (UNDER_CHIN_COLOUR[band]! - MID_CHEST_COLOUR[band]!) * share,
-  );
+  return mapOctaves((band) => MID_CHEST_COLOUR[band]! + (UNDER_CHIN_COLOUR[band]! - MID_CHEST_COLOUR[band]!) * share);
 }
 
 const chest = { ridesOnHead: false, side: 0, sidewaysShare: 0, isIntrusive: false, effort: 1 } as const;
@@ -261,7 +259,8 @@ export const SITES: Record<SiteId, Site> = {
     aboveNotchM: -0.11,
     throatShare: 0.1,
     route: "frontInside",
-    fixing: "Triangle sandwich behind the hem of the bib, capsule just above the edge's fold; anchor on the bib, not the top.",
+    fixing:
+      "Triangle sandwich behind the hem of the bib, capsule just above the edge's fold; anchor on the bib, not the top.",
   },
   strapLeft: {
     ...chest,

@@ -21,7 +21,8 @@ export function judgeWind({ site, placement, windMps }: RuleContext): Judgement 
   ];
   if (placement.covers.length > 0)
     rules.push({ steps: -0.9 * placement.covers.length, says: "Cloth over it takes the wind." });
-  if (site.zone === "collar" || site.host === "tieKnot") rules.push({ steps: -0.7, says: "Chin and collar shelter it." });
+  if (site.zone === "collar" || site.host === "tieKnot")
+    rules.push({ steps: -0.7, says: "Chin and collar shelter it." });
   if (site.host === "hatBrim") rules.push({ steps: -0.3, says: "The brim shelters it a little." });
   return judge(rules);
 }

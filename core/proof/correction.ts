@@ -59,10 +59,7 @@ function turnUp(neededDb: number, chain: Chain, plan: GainPlan, packPeakDb: numb
     turns.push({ knob, byDb });
     left -= byDb;
   };
-  const packRoomDb = Math.min(
-    chain.pack.sensitivityMaxDb - plan.settings.sensitivityDb,
-    -PACK_RESERVE_DB - packPeakDb,
-  );
+  const packRoomDb = Math.min(chain.pack.sensitivityMaxDb - plan.settings.sensitivityDb, -PACK_RESERVE_DB - packPeakDb);
   take("sensitivity", packRoomDb, chain.pack.sensitivityStepDb);
   take("output", -plan.settings.outputDb, chain.receiver.outputStepDb);
   take("gain", chain.input.gainMaxDb - plan.settings.gainDb, chain.input.gainStepDb);

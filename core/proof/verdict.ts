@@ -59,13 +59,7 @@ export function likelyChannel(measurement: RecordingMeasurement): number {
   ).index;
 }
 
-function compare(
-  what: string,
-  unit: string,
-  planned: number,
-  uncertainty: number,
-  proved: number | null,
-): Comparison {
+function compare(what: string, unit: string, planned: number, uncertainty: number, proved: number | null): Comparison {
   const difference = proved === null ? null : proved - planned;
   return {
     what,

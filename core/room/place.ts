@@ -78,7 +78,7 @@ function words(echo: Grade, noise: Grade, isOpen: boolean, windMps: number, crit
     ? "No echo out here"
     : { good: "Dry enough", usable: "You will hear the room", poor: "The room swallows the voice" }[echo];
   const noiseSays = {
-    good: "quiet enough for soft speech",
+    good: "it is quiet enough for soft speech",
     usable: "noise shows in the pauses",
     poor: "noise fights the voice",
   }[noise];

@@ -8,15 +8,15 @@ export interface SchemaFault {
   message: string;
 }
 
-const ajv = addFormats(new Ajv({ allErrors: true, strict: true, strictTypes: false, verbose: true, keywords: ["unit", "step"] }), [
-  "uuid",
-  "date",
-]);
+const ajv = addFormats(
+  new Ajv({ allErrors: true, strict: true, strictTypes: false, verbose: true, keywords: ["unit", "step"] }),
+  ["uuid", "date"],
+);
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
 function titleOf(error: ErrorObject): string {
   const title: unknown = (error.parentSchema as { title?: unknown } | undefined)?.title;
-  return typeof title === "string" ? title : error.instancePath.split("/").filter(Boolean).at(-1) ?? "This";
+  return typeof title === "string" ? title : (error.instancePath.split("/").filter(Boolean).at(-1) ?? "This");
 }
 
 function unitOf(error: ErrorObject): string {

@@ -22,13 +22,18 @@ export interface Risk {
   /** 0 nothing to lose … 3 the day fails. */
   weight: number;
   says: string;
+  /** What to do about it, when that is known. */
+  doThis?: string;
 }
 
 /** The newest of a rig's measurements. */
 export function proofOf(bundle: ShootBundle, rigId: string): Stored<"measurement"> | null {
   return bundle.measurements
     .filter((each) => each.body.rigId === rigId)
-    .reduce<Stored<"measurement"> | null>((newest, each) => (newest && newest.changedAt >= each.changedAt ? newest : each), null);
+    .reduce<Stored<"measurement"> | null>(
+      (newest, each) => (newest && newest.changedAt >= each.changedAt ? newest : each),
+      null,
+    );
 }
 
 function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">, hasPlace: boolean): Record<StationId, Stitch> {
@@ -58,13 +63,16 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
   });
   const risks: Risk[] = [];
   if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
-  if (proof?.body.grade === "redo") risks.push(risk("check", 3, `${proof.body.sentence} ${proof.body.correction}`));
-  if (rig.body.consent === "no") risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
+  if (proof?.body.grade === "redo")
+    risks.push({ ...risk("check", 3, proof.body.sentence), doThis: proof.body.correction });
+  if (rig.body.consent === "no")
+    risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
   if (stitches.dress === "unpicked" && rig.body.consent !== "no")
     risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
   if (plan.isChosen && plan.gain && !plan.gain.isClean)
     risks.push(risk("level", 2.4, plan.gain.advice[0] ?? "A stage clips on the loudest line."));
-  if (plan.candidate === null) risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
+  if (plan.candidate === null)
+    risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
   if (plan.isChosen && rig.body.consent === "notAsked") risks.push(risk("dress", 1.5, "Permission not asked yet."));
   if (plan.isChosen && plan.candidate && plan.candidate.wind.step >= 2)
     risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
@@ -98,5 +106,7 @@ export function boardOf(bundle: ShootBundle): BoardRow[] {
 
 /** The worst risk of the day, if there is any worth naming. */
 export function worstRisk(rows: readonly BoardRow[]): Risk | null {
-  return rows.flatMap((row) => row.risks).reduce<Risk | null>((worst, risk) => (worst && worst.weight >= risk.weight ? worst : risk), null);
+  return rows
+    .flatMap((row) => row.risks)
+    .reduce<Risk | null>((worst, risk) => (worst && worst.weight >= risk.weight ? worst : risk), null);
 }

@@ -68,12 +68,7 @@ export function soundAtCapsule(
 }
 
 /** Follows one rig from outfit to file: place, candidates, sound at the capsule, settings. */
-export function planRig(
-  wearer: WearerBody,
-  rig: RigBody,
-  place: PlaceBody | null,
-  kit: ShootBundle["kit"],
-): RigPlan {
+export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
   const forecast = place ? forecastPlace(place.model) : null;
   const chain = chainOf(kit, rig);
   const dress = planDress(

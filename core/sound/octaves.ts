@@ -11,15 +11,7 @@ export const A_WEIGHTING_DB: OctaveLevels = [-16.1, -8.6, -3.2, 0, 1.2, 1.0, -1.
 
 /** Combines octave figures one by one. */
 export function mapOctaves(transform: (bandIndex: number) => number): OctaveLevels {
-  return [
-    transform(0),
-    transform(1),
-    transform(2),
-    transform(3),
-    transform(4),
-    transform(5),
-    transform(6),
-  ];
+  return [transform(0), transform(1), transform(2), transform(3), transform(4), transform(5), transform(6)];
 }
 
 /** Sums octave tables band by band, dB. */

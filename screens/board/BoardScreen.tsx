@@ -23,6 +23,7 @@ const STATE_WORDS: Record<StitchState, string> = {
 };
 
 const Risk = styled(Piece)`
+  padding-block: 0.4rem 0.8rem;
   border-left: 6px double var(--warn);
 `;
 
@@ -136,7 +137,11 @@ function WearerRow({ row, shootId }: { row: BoardRow; shootId: string }) {
           </li>
         ))}
       </Line>
-      {first && <Soft>{first.says}</Soft>}
+      {first && (
+        <Soft>
+          {first.says} {first.doThis}
+        </Soft>
+      )}
     </Wearer>
   );
 }
@@ -156,15 +161,16 @@ export function BoardScreen() {
       <VisuallyHidden as="h1">{bundle.shoot.body.title}: board</VisuallyHidden>
       {worst && (
         <Risk aria-label="Worst risk">
-          <Row $between>
-            <Stack $gap={0.1}>
+          <Stack $gap={0.1}>
+            <Row $between>
               <Soft>Worst risk now: {worstWearer}</Soft>
-              <Lead>{worst.says}</Lead>
-            </Stack>
-            <RiskLink href={stationHref(shootId, worst.station, worst.wearerId)}>
-              Go to {STATIONS[worst.station].name}
-            </RiskLink>
-          </Row>
+              <RiskLink href={stationHref(shootId, worst.station, worst.wearerId)}>
+                Go to {STATIONS[worst.station].name}
+              </RiskLink>
+            </Row>
+            <Lead>{worst.says}</Lead>
+            {worst.doThis && <p>{worst.doThis}</p>}
+          </Stack>
         </Risk>
       )}
       {rows.length === 0 && (
@@ -182,10 +188,7 @@ export function BoardScreen() {
         <WearerRow key={row.wearer.id} row={row} shootId={shootId} />
       ))}
       <Row $between>
-        <Button
-          look="main"
-          onPress={() => router.push(stationHref(shootId, "dress", addWearer(store, bundle)))}
-        >
+        <Button look="main" onPress={() => router.push(stationHref(shootId, "dress", addWearer(store, bundle)))}>
           <UserPlus size={18} aria-hidden /> Add a wearer
         </Button>
         <Legend aria-label="What the stitches mean">

@@ -53,7 +53,13 @@ function DemoTakes({ rigId, onFile }: { rigId: string; onFile: (file: File) => v
   );
 }
 
-function Measuring({ state, onCancel }: { state: Extract<MeasureState, { phase: "measuring" }>; onCancel: () => void }) {
+function Measuring({
+  state,
+  onCancel,
+}: {
+  state: Extract<MeasureState, { phase: "measuring" }>;
+  onCancel: () => void;
+}) {
   return (
     <Stack $gap={0.5}>
       <Soft role="status">

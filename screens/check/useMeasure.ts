@@ -37,7 +37,11 @@ async function decode(file: File): Promise<AudioBuffer | string> {
   }
 }
 
-async function measureDecoded(door: Comlink.Remote<MeasureDoor>, file: File, onShare: (share: number) => void): Promise<MeasureOutcome> {
+async function measureDecoded(
+  door: Comlink.Remote<MeasureDoor>,
+  file: File,
+  onShare: (share: number) => void,
+): Promise<MeasureOutcome> {
   const buffer = await decode(file);
   if (typeof buffer === "string") return { outcome: "refused", message: buffer };
   const container = file.name.split(".").at(-1)?.toLowerCase() ?? "decoded";
@@ -50,7 +54,12 @@ async function measureDecoded(door: Comlink.Remote<MeasureDoor>, file: File, onS
   const channels = Array.from({ length: buffer.numberOfChannels }, (_, channel) => buffer.getChannelData(channel));
   for (let from = 0; from < buffer.length; from += DECODED_BLOCK) {
     const planes = channels.map((samples) => samples.slice(from, from + DECODED_BLOCK));
-    await door.pushDecoded(Comlink.transfer(planes, planes.map((plane) => plane.buffer)));
+    await door.pushDecoded(
+      Comlink.transfer(
+        planes,
+        planes.map((plane) => plane.buffer),
+      ),
+    );
     onShare(Math.min(1, (from + DECODED_BLOCK) / buffer.length));
   }
   return door.finishDecoded();

@@ -113,7 +113,9 @@ export function CandidateList(props: {
           </Row>
         ))}
       </Group>
-      {props.candidates.length === 0 && <Soft>Nothing on this outfit works for this shot. Open a layer, or plan a boom.</Soft>}
+      {props.candidates.length === 0 && (
+        <Soft>Nothing on this outfit works for this shot. Open a layer, or plan a boom.</Soft>
+      )}
       {props.ruledOut.length > 0 && (
         <Disclosure title={`Ruled out: ${props.ruledOut.length}`}>
           <Out>

@@ -15,6 +15,7 @@ import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { WearerTabs } from "../shell/WearerTabs";
 import { addWearer } from "../shell/newWearer";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
+import { Agreement } from "./Agreement";
 import { CandidateList } from "./CandidateList";
 import { ChosenPlace } from "./ChosenPlace";
 import { OutfitForm } from "./OutfitForm";
@@ -71,6 +72,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
             says={turnWords(turnDeg)}
             onChange={setTurn}
           />
+          {plan.candidate && <Agreement candidate={plan.candidate} isChosen={plan.isChosen} rig={rig} />}
         </Stack>
       </Piece>
       <Piece aria-label="Places">
@@ -82,7 +84,6 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
               isChosen={plan.isChosen}
               heightM={heightM}
               turnDeg={turnDeg}
-              rig={rig}
               units={units}
             />
           )}

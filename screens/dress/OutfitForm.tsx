@@ -138,8 +138,7 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           onChange={(softest) =>
             setPerformance({
               softest,
-              loudest:
-                EFFORTS.indexOf(softest) > EFFORTS.indexOf(performance.loudest) ? softest : performance.loudest,
+              loudest: EFFORTS.indexOf(softest) > EFFORTS.indexOf(performance.loudest) ? softest : performance.loudest,
             })
           }
         />
@@ -150,8 +149,7 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           onChange={(loudest) =>
             setPerformance({
               loudest,
-              softest:
-                EFFORTS.indexOf(loudest) < EFFORTS.indexOf(performance.softest) ? loudest : performance.softest,
+              softest: EFFORTS.indexOf(loudest) < EFFORTS.indexOf(performance.softest) ? loudest : performance.softest,
             })
           }
         />
@@ -208,7 +206,12 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           options={ACTION_OPTIONS}
           onChange={(action) => setPerformance({ action })}
         />
-        <Choice label="Shot" value={performance.shot} options={SHOT_OPTIONS} onChange={(shot) => setPerformance({ shot })} />
+        <Choice
+          label="Shot"
+          value={performance.shot}
+          options={SHOT_OPTIONS}
+          onChange={(shot) => setPerformance({ shot })}
+        />
       </Columns>
       <Choice
         label="Microphone"

@@ -31,7 +31,7 @@ export const EFFORT_OPTIONS = options<Effort>({
 export const CONSENT_OPTIONS = options<Consent>({
   notAsked: "Not asked",
   yes: "Yes",
-  self: "Will do it themselves",
+  self: "Themselves",
   no: "No",
 });
 export const ACCESSORY_NAMES: Record<Accessory, string> = {

@@ -39,7 +39,11 @@ export async function sendRecord({ kind, id, version, body }: PendingSave): Prom
 }
 
 /** Deletes a record, or brings it back; throws with a sentence when that fails. */
-export async function sendRemoval(kind: RecordKind, id: string, isRestoring: boolean): Promise<Stored<RecordKind> | null> {
+export async function sendRemoval(
+  kind: RecordKind,
+  id: string,
+  isRestoring: boolean,
+): Promise<Stored<RecordKind> | null> {
   const response = await fetch(`/api/records/${kind}/${id}`, {
     method: isRestoring ? "POST" : "DELETE",
     headers,

@@ -16,8 +16,8 @@ export interface ShootSnapshot {
 }
 
 export interface ShootStore {
-  subscribe(listener: () => void): () => void;
-  snapshot(): ShootSnapshot;
+  subscribe: (listener: () => void) => () => void;
+  snapshot: () => ShootSnapshot;
   /** Applies what an earlier visit could not save; call once in the browser. */
   recover(): void;
   change<Kind extends RecordKind>(kind: Kind, id: string, body: RecordBodies[Kind]): void;
@@ -25,7 +25,7 @@ export interface ShootStore {
   remove(kind: RecordKind, id: string): Promise<void>;
   restore(kind: RecordKind, id: string): Promise<void>;
   decide(conflict: Conflict, keep: "mine" | "theirs"): void;
-  close(): void;
+  close: () => void;
 }
 
 const LISTS = {
@@ -50,7 +50,11 @@ function withList(bundle: ShootBundle, kind: RecordKind, records: readonly AnySt
 function withRecord(bundle: ShootBundle, kind: RecordKind, record: AnyStored): ShootBundle {
   const records = listOf(bundle, kind);
   const isKnown = records.some((each) => each.id === record.id);
-  return withList(bundle, kind, isKnown ? records.map((each) => (each.id === record.id ? record : each)) : [...records, record]);
+  return withList(
+    bundle,
+    kind,
+    isKnown ? records.map((each) => (each.id === record.id ? record : each)) : [...records, record],
+  );
 }
 
 function sameBody(a: unknown, b: unknown): boolean {
@@ -93,8 +97,7 @@ export function shootStore(initial: ShootBundle): ShootStore {
       if (sameBody(save.body, theirs.body)) {
         queue.drop(save.kind, save.id);
         place(save.kind, theirs);
-      } else
-        update({ conflicts: [...current.conflicts, { kind: save.kind, id: save.id, mine: save.body, theirs }] });
+      } else update({ conflicts: [...current.conflicts, { kind: save.kind, id: save.id, mine: save.body, theirs }] });
     },
   });
 
@@ -130,7 +133,13 @@ export function shootStore(initial: ShootBundle): ShootStore {
     async remove(kind, id) {
       await queue.flush();
       await sendRemoval(kind, id, false);
-      update({ bundle: withList(current.bundle, kind, listOf(current.bundle, kind).filter((each) => each.id !== id)) });
+      update({
+        bundle: withList(
+          current.bundle,
+          kind,
+          listOf(current.bundle, kind).filter((each) => each.id !== id),
+        ),
+      });
     },
     async restore(kind, id) {
       const stored = await sendRemoval(kind, id, true);

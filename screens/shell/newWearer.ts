@@ -27,8 +27,7 @@ export function addWearer(store: ShootStore, bundle: ShootBundle): string {
     outfit: FIRST_OUTFIT,
   });
   const sceneId =
-    bundle.scenes[0]?.id ??
-    store.create("scene", { shootId, title: "Scene 1", placeId: bundle.places[0]?.id ?? null });
+    bundle.scenes[0]?.id ?? store.create("scene", { shootId, title: "Scene 1", placeId: bundle.places[0]?.id ?? null });
   store.create("rig", {
     shootId,
     wearerId,

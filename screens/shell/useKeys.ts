@@ -29,7 +29,10 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 function isInOverlay(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.closest('[role="dialog"],[role="alertdialog"],[role="listbox"],[role="menu"]') !== null;
+  return (
+    target instanceof HTMLElement &&
+    target.closest('[role="dialog"],[role="alertdialog"],[role="listbox"],[role="menu"]') !== null
+  );
 }
 
 /** Listens for single keys all over the page. */

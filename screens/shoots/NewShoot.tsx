@@ -2,13 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import {
-  BIT_DEPTHS,
-  DELIVERY_FORMATS,
-  FRAME_RATES,
-  SAMPLE_RATES_HZ,
-  type ShootBody,
-} from "@/core/shoot/records";
+import { BIT_DEPTHS, DELIVERY_FORMATS, FRAME_RATES, SAMPLE_RATES_HZ, type ShootBody } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
@@ -18,8 +12,8 @@ import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import { sendRecord } from "../saving/sendRecord";
 
 const DELIVERIES = [
-  { value: "picture", name: "Picture, 48 kHz 24 bit" },
-  { value: "radio", name: "Radio, 44.1 kHz 16 bit" },
+  { value: "picture", name: "Picture 48/24" },
+  { value: "radio", name: "Radio 44.1/16" },
   { value: "own", name: "Own" },
 ] as const;
 
@@ -61,7 +55,9 @@ export function NewShoot({ today }: { today: string }) {
       return;
     }
     setIsSending(false);
-    setTrouble(result.outcome === "refused" ? result.message : "The server is away. What you typed is still here: try again.");
+    setTrouble(
+      result.outcome === "refused" ? result.message : "The server is away. What you typed is still here: try again.",
+    );
   }
 
   return (

@@ -99,7 +99,9 @@ export function ShootsScreen({ shoots, today }: { shoots: readonly Stored<"shoot
                       <Menu
                         label={`More for ${shoot.body.title}`}
                         icon={<MoreVertical size={18} aria-hidden />}
-                        choices={[{ id: "delete", name: "Delete this shoot", onChoose: () => void remove(shoot, false) }]}
+                        choices={[
+                          { id: "delete", name: "Delete this shoot", onChoose: () => void remove(shoot, false) },
+                        ]}
                       />
                     </Row>
                   </li>

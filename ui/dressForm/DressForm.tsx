@@ -85,7 +85,8 @@ function cablePath(points: readonly Point[], heightM: number, view: ViewName): s
 function Head({ view, turnDeg }: { view: ViewName; turnDeg: number }) {
   const turn = (turnDeg * Math.PI) / 180;
   const centre = view === "side" ? 10 : 0;
-  const nose = view === "front" ? -Math.sin(turn) * 40 : view === "side" ? 10 + Math.cos(turn) * 52 : Math.sin(turn) * 40;
+  const nose =
+    view === "front" ? -Math.sin(turn) * 40 : view === "side" ? 10 + Math.cos(turn) * 52 : Math.sin(turn) * 40;
   const isFaceSeen = view !== "back" || Math.abs(turnDeg) > 60;
   return (
     <g fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth="2.5">
@@ -160,10 +161,24 @@ function calloutsOf(candidates: readonly Candidate[], heightM: number, turnDeg: 
   const columns: Record<"left" | "right", Callout[]> = { left: [], right: [] };
   const byHeight = [...placed].sort((a, b) => a.y - b.y || a.rank - b.rank);
   for (const each of byHeight) {
-    const wanted = each.restX < -8 ? "left" : each.restX > 8 ? "right" : columns.left.length <= columns.right.length ? "left" : "right";
+    const wanted =
+      each.restX < -8
+        ? "left"
+        : each.restX > 8
+          ? "right"
+          : columns.left.length <= columns.right.length
+            ? "left"
+            : "right";
     const column = columns[wanted];
     const labelY = Math.max(each.y, (column.at(-1)?.labelY ?? -2000) + 58);
-    column.push({ candidate: each.candidate, rank: each.rank, x: each.x, y: each.y, labelX: wanted === "left" ? -222 : 222, labelY });
+    column.push({
+      candidate: each.candidate,
+      rank: each.rank,
+      x: each.x,
+      y: each.y,
+      labelX: wanted === "left" ? -222 : 222,
+      labelY,
+    });
   }
   return [...columns.left, ...columns.right].sort((a, b) => a.rank - b.rank);
 }
@@ -201,7 +216,14 @@ function Callouts({ props }: { props: FormProps }) {
               strokeWidth={isChosen ? 5.5 : 3.5}
               strokeLinecap="round"
             />
-            <circle cx={labelX} cy={labelY} r="24" fill={isChosen ? ink : "var(--paper)"} stroke={ink} strokeWidth="2.5" />
+            <circle
+              cx={labelX}
+              cy={labelY}
+              r="24"
+              fill={isChosen ? ink : "var(--paper)"}
+              stroke={ink}
+              strokeWidth="2.5"
+            />
             <text
               x={labelX}
               y={labelY + 9}
@@ -225,7 +247,11 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
   const { chosen, heightM } = props;
   return (
     <Figure>
-      <svg viewBox={`${-half} ${-VIEW_TOP * 1000} ${2 * half} ${(VIEW_TOP - VIEW_BOTTOM) * 1000}`} role="group" aria-label={caption}>
+      <svg
+        viewBox={`${-half} ${-VIEW_TOP * 1000} ${2 * half} ${(VIEW_TOP - VIEW_BOTTOM) * 1000}`}
+        role="group"
+        aria-label={caption}
+      >
         <Body view={view} outfit={props.outfit} turnDeg={props.turnDeg} />
         {chosen && (
           <path
@@ -245,7 +271,17 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
   );
 }
 
-function PackMark({ candidate, heightM, view, colour }: { candidate: Candidate; heightM: number; view: ViewName; colour: string }) {
+function PackMark({
+  candidate,
+  heightM,
+  view,
+  colour,
+}: {
+  candidate: Candidate;
+  heightM: number;
+  view: ViewName;
+  colour: string;
+}) {
   const [x, y] = project(candidate.cable.points.at(-1)!, heightM, view);
   return <rect x={x - 17} y={y - 6} width="34" height="50" fill="var(--paper)" stroke={colour} strokeWidth="5" />;
 }

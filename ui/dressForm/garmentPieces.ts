@@ -69,7 +69,17 @@ function topFront(layer: Layer): Piece[] {
         { d: seamPath(opened.map(([across, up]) => [-across, up] as const)), kind: "cloth" },
       ]
     : [{ d: seamPath(bothSides(half)), kind: "cloth" }];
-  if (garment.opens && !isSplit) pieces.push({ d: seamPath([[0, neck], [0, hem]], false), kind: "seam" });
+  if (garment.opens && !isSplit)
+    pieces.push({
+      d: seamPath(
+        [
+          [0, neck],
+          [0, hem],
+        ],
+        false,
+      ),
+      kind: "seam",
+    });
   if (garment.features.includes("collar"))
     for (const side of [1, -1])
       pieces.push({
@@ -98,26 +108,91 @@ function apron(view: ViewName): Piece[] {
   const top = NOTCH - drop(0.1);
   if (view === "back")
     return [
-      { d: seamPath([[-0.1, 0.62], [0.1, 0.62]], false), kind: "strap" },
-      { d: seamPath([[-0.05, 0.845], [0.05, 0.845]], false), kind: "strap" },
+      {
+        d: seamPath(
+          [
+            [-0.1, 0.62],
+            [0.1, 0.62],
+          ],
+          false,
+        ),
+        kind: "strap",
+      },
+      {
+        d: seamPath(
+          [
+            [-0.05, 0.845],
+            [0.05, 0.845],
+          ],
+          false,
+        ),
+        kind: "strap",
+      },
     ];
   return [
     {
-      d: seamPath(bothSides([[0, top], [0.062, top], [0.066, 0.64], [0.1, 0.62], [0.108, LOWEST], [0, LOWEST]])),
+      d: seamPath(
+        bothSides([
+          [0, top],
+          [0.062, top],
+          [0.066, 0.64],
+          [0.1, 0.62],
+          [0.108, LOWEST],
+          [0, LOWEST],
+        ]),
+      ),
       kind: "cloth",
     },
-    { d: seamPath([[0.058, top], [0.05, 0.845]], false), kind: "strap" },
-    { d: seamPath([[-0.058, top], [-0.05, 0.845]], false), kind: "strap" },
+    {
+      d: seamPath(
+        [
+          [0.058, top],
+          [0.05, 0.845],
+        ],
+        false,
+      ),
+      kind: "strap",
+    },
+    {
+      d: seamPath(
+        [
+          [-0.058, top],
+          [-0.05, 0.845],
+        ],
+        false,
+      ),
+      kind: "strap",
+    },
   ];
 }
 
 function harness(view: ViewName): Piece[] {
   const straps: ViewPoint[][] = [
-    [[0.055, 0.84], [0.06, 0.7], [0.05, 0.5]],
-    [[-0.055, 0.84], [-0.06, 0.7], [-0.05, 0.5]],
-    view === "back" ? [[0.055, 0.8], [-0.055, 0.68]] : [[0.059, 0.72], [-0.059, 0.72]],
+    [
+      [0.055, 0.84],
+      [0.06, 0.7],
+      [0.05, 0.5],
+    ],
+    [
+      [-0.055, 0.84],
+      [-0.06, 0.7],
+      [-0.05, 0.5],
+    ],
+    view === "back"
+      ? [
+          [0.055, 0.8],
+          [-0.055, 0.68],
+        ]
+      : [
+          [0.059, 0.72],
+          [-0.059, 0.72],
+        ],
   ];
-  if (view === "back") straps.push([[-0.055, 0.8], [0.055, 0.68]]);
+  if (view === "back")
+    straps.push([
+      [-0.055, 0.8],
+      [0.055, 0.68],
+    ]);
   return straps.map((points) => ({ d: seamPath(points, false), kind: "strap" }));
 }
 
@@ -138,7 +213,13 @@ function backOf(layer: Layer): Piece[] {
   const ease = EASE[layer.fit];
   const garment = GARMENTS[layer.garment];
   const hem = Math.max(LOWEST, garment.hemShare);
-  const half: ViewPoint[] = [[0, 0.846], [0.046, 0.848], [0.108 * ease, 0.828], ...sidePoints(0.81, hem, ease), [0, hem]];
+  const half: ViewPoint[] = [
+    [0, 0.846],
+    [0.046, 0.848],
+    [0.108 * ease, 0.828],
+    ...sidePoints(0.81, hem, ease),
+    [0, hem],
+  ];
   return [{ d: seamPath(bothSides(half)), kind: "cloth" }, ...sleeve(layer, ease, 1), ...sleeve(layer, ease, -1)];
 }
 

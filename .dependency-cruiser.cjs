@@ -1,0 +1,61 @@
+/** Arrows between rooms point one way; see docs/architecture.md. */
+const room = (name) => `^${name}/`;
+const mayUse = (from, to) => ({
+  name: `${from}-uses-only-${to.join("-") || "itself"}`,
+  severity: "error",
+  from: { path: room(from) },
+  to: {
+    path: "^(app|screens|ui|server|db|core|workers|cli|demo|bench|e2e)/",
+    pathNot: [from, ...to].map(room),
+  },
+});
+
+/** @type {import("dependency-cruiser").IConfiguration} */
+module.exports = {
+  forbidden: [
+    mayUse("core", []),
+    mayUse("ui", ["core"]),
+    mayUse("screens", ["ui", "core", "workers", "demo"]),
+    mayUse("app", ["screens", "ui", "server"]),
+    mayUse("server", ["db", "core", "demo"]),
+    mayUse("db", ["core"]),
+    mayUse("workers", ["core"]),
+    mayUse("demo", ["core"]),
+    mayUse("cli", ["core", "db", "server", "bench"]),
+    mayUse("bench", ["cli", "core", "db", "server", "demo"]),
+    {
+      name: "core-stays-pure",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: {
+        path: "^(node_modules/(react|next|pg|drizzle-orm|styled-components)|node:)",
+        dependencyTypesNot: ["local"],
+      },
+    },
+    {
+      name: "core-needs-no-node",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["core"] },
+    },
+    {
+      name: "screens-touch-demo-data-only",
+      severity: "error",
+      from: { path: "^screens/" },
+      to: { path: "^demo/", pathNot: "^demo/slackWater\\.ts$" },
+    },
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
+    {
+      name: "no-orphans",
+      severity: "error",
+      from: { orphan: true, pathNot: ["\\.d\\.ts$", "\\.test\\.ts$", "(^|/)app/"] },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default"] },
+  },
+};

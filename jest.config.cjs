@@ -1,0 +1,19 @@
+const swc = [
+  "@swc/jest",
+  {
+    jsc: {
+      parser: { syntax: "typescript", tsx: true },
+      target: "es2022",
+      transform: { react: { runtime: "automatic" } },
+    },
+  },
+];
+
+/** @type {import("jest").Config} */
+module.exports = {
+  testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui}/**/*.test.ts"],
+  transform: { "^.+\\.tsx?$": swc },
+  moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
+  modulePathIgnorePatterns: ["<rootDir>/.build"],
+  testTimeout: 120000,
+};
