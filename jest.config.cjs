@@ -11,6 +11,8 @@ const swc = [
 
 /** @type {import("jest").Config} */
 module.exports = {
+  // Coverage and reports go where nothing is committed.
+  coverageDirectory: "<rootDir>/.build/coverage",
   testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui}/**/*.test.ts"],
   transform: { "^.+\\.tsx?$": swc },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },

@@ -1,5 +1,4 @@
 import { readFileSync } from "node:fs";
-import type { TSchema } from "@sinclair/typebox";
 import { schemaFaults } from "../core/schema/validate";
 import { CALCULATORS } from "./calculators";
 

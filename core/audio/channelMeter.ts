@@ -8,6 +8,9 @@ import { overviewBuilder, type Overview } from "./overview";
 import { speechLevelMeter } from "./speechLevel";
 import { truePeakMeter } from "./truePeak";
 
+/** Overloads closer than this are one place to listen to, s. */
+const CLIP_MERGE_S = 0.5;
+
 /** What one channel measures; levels may be −∞. RMS-like figures are on the AES17 scale. */
 export interface ChannelReading {
   samplePeak: number;
@@ -39,7 +42,7 @@ export function channelMeter(sampleRateHz: number, fullScale: number): ChannelMe
   const envelopesPerWindow = 50;
 
   const truePeak = truePeakMeter(sampleRateHz);
-  const clipping = clippingMeter(fullScale);
+  const clipping = clippingMeter(fullScale, sampleRateHz * CLIP_MERGE_S);
   const overview = overviewBuilder();
   const weighted = kWeightedSteps(sampleRateHz);
   const steps = growingSeries();

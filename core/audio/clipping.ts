@@ -7,14 +7,14 @@ const CORNER = 4e-4;
 const SAME = 2 ** -22;
 /** Flat tops quieter than this are no overload worth naming. */
 const LOWEST_FLAT_TOP = 0.03;
-/** Places that are kept for marks; all are counted. */
-const KEPT_RUNS = 500;
+/** Places that are kept for marks; all runs are counted. */
+const KEPT_PLACES = 100;
 
-export interface ClippedRun {
+/** Neighbouring runs, as one place to listen to. */
+export interface ClippedPlace {
   startFrame: number;
-  frames: number;
-  /** Absolute value of the plateau, linear. */
-  plateau: number;
+  endFrame: number;
+  runs: number;
 }
 
 export interface ClippingReport {
@@ -22,7 +22,9 @@ export interface ClippingReport {
   fullScaleRuns: number;
   /** Runs flat below full scale at the channel's own largest values: something earlier in the chain ran out. */
   flatTopRuns: number;
-  runs: readonly ClippedRun[];
+  /** Absolute value of the flat tops below full scale, linear; 0 when there are none. */
+  plateau: number;
+  places: readonly ClippedPlace[];
 }
 
 export interface ClippingMeter {
@@ -37,9 +39,9 @@ export function fullScaleOf(format: { encoding: "pcm" | "float"; bitsPerSample: 
 
 /**
  * Finds flat runs in one channel: at least 3 samples alike at full scale, or at least 4 alike at the channel's largest
- * values with steep flanks. Values beyond full scale in float files are flat only when they are alike.
+ * values with steep flanks. Runs closer than `mergeFrames` are one place. Values beyond full scale in float files are flat only when they are alike.
  */
-export function clippingMeter(fullScale: number): ClippingMeter {
+export function clippingMeter(fullScale: number, mergeFrames: number): ClippingMeter {
   const threshold = fullScale * (1 - 2 ** -20);
   let frame = 0;
   let previous = 0;
@@ -50,17 +52,24 @@ export function clippingMeter(fullScale: number): ClippingMeter {
   let fullScaleRuns = 0;
   let flatTopRuns = 0;
   let plateau = 0;
-  const fullRuns: ClippedRun[] = [];
-  let flatRuns: ClippedRun[] = [];
+  const fullPlaces: ClippedPlace[] = [];
+  let flatPlaces: ClippedPlace[] = [];
+
+  function note(places: ClippedPlace[], startFrame: number, endFrame: number): void {
+    const last = places.at(-1);
+    if (last && startFrame - last.endFrame < mergeFrames) {
+      last.endFrame = endFrame;
+      last.runs += 1;
+    } else if (places.length < KEPT_PLACES) places.push({ startFrame, endFrame, runs: 1 });
+  }
 
   function closeRun(endFrame: number, frames: number, next: number): void {
     const magnitude = Math.abs(runValue);
     const isFull = magnitude >= threshold;
     if (frames < (isFull ? FULL_SCALE_RUN : FLAT_TOP_RUN)) return;
-    const run = { startFrame: endFrame - frames, frames, plateau: magnitude };
     if (isFull) {
       fullScaleRuns += 1;
-      if (fullRuns.length < KEPT_RUNS) fullRuns.push(run);
+      note(fullPlaces, endFrame - frames, endFrame);
       return;
     }
     if (magnitude < LOWEST_FLAT_TOP) return;
@@ -68,12 +77,12 @@ export function clippingMeter(fullScale: number): ClippingMeter {
     if ((runValue - beforeRun) * sign < CORNER || (runValue - next) * sign < CORNER) return;
     if (magnitude > plateau * 1.01) {
       flatTopRuns = 0;
-      flatRuns = [];
+      flatPlaces = [];
     }
     if (magnitude > plateau) plateau = magnitude;
     if (magnitude < plateau * 0.98) return;
     flatTopRuns += 1;
-    if (flatRuns.length < KEPT_RUNS) flatRuns.push(run);
+    note(flatPlaces, endFrame - frames, endFrame);
   }
 
   return {
@@ -104,13 +113,12 @@ export function clippingMeter(fullScale: number): ClippingMeter {
     },
     finish() {
       if (runFrames > 2) closeRun(frame, runFrames, 0);
-      return { fullScaleRuns, flatTopRuns, runs: fullScaleRuns > 0 ? fullRuns : flatRuns };
+      return { fullScaleRuns, flatTopRuns, plateau, places: fullScaleRuns > 0 ? fullPlaces : flatPlaces };
     },
   };
 }
 
 /** Whether flat tops below full scale are the channel's true ceiling: several of them, at its sample peak. */
 export function isOverloadedEarlier(report: ClippingReport, samplePeak: number): boolean {
-  const top = report.runs[0]?.plateau ?? 0;
-  return report.fullScaleRuns === 0 && report.flatTopRuns >= 3 && top >= samplePeak * 0.97;
+  return report.fullScaleRuns === 0 && report.flatTopRuns >= 3 && report.plateau >= samplePeak * 0.97;
 }

@@ -1,4 +1,4 @@
-import { isOverloadedEarlier, type ClippedRun } from "./clipping";
+import { isOverloadedEarlier } from "./clipping";
 import type { ChannelReading } from "./channelMeter";
 import type { Finding } from "./measurement";
 
@@ -10,31 +10,8 @@ const LOW_PEAK_DBFS = -30;
 const NOISY_SNR_DB = 20;
 const VERY_NOISY_SNR_DB = 12;
 const DC_LIMIT = 0.01;
-/** Overloads closer than this are one place to listen to, s. */
-const MERGE_GAP_S = 0.5;
-const KEPT_PLACES = 100;
 /** Anything quieter than this all through is a dead channel, dBFS. */
 const SILENT_PEAK_DBFS = -70;
-
-interface Place {
-  startS: number;
-  endS: number;
-  runs: number;
-}
-
-function placesOf(runs: readonly ClippedRun[], sampleRateHz: number): Place[] {
-  const places: Place[] = [];
-  for (const run of runs) {
-    const startS = run.startFrame / sampleRateHz;
-    const endS = (run.startFrame + run.frames) / sampleRateHz;
-    const last = places.at(-1);
-    if (last && startS - last.endS < MERGE_GAP_S) {
-      last.endS = endS;
-      last.runs += 1;
-    } else places.push({ startS, endS, runs: 1 });
-  }
-  return places.slice(0, KEPT_PLACES);
-}
 
 const db = (value: number) => `${value.toFixed(1).replace("-", "−")} dB`;
 
@@ -60,11 +37,11 @@ export function channelFindings(
     return findings;
   }
   if (clipping.fullScaleRuns > 0)
-    for (const place of placesOf(clipping.runs, format.sampleRateHz))
+    for (const place of clipping.places)
       findings.push({
         channel,
-        startS: place.startS,
-        endS: place.endS,
+        startS: place.startFrame / format.sampleRateHz,
+        endS: place.endFrame / format.sampleRateHz,
         kind: "clipped",
         severity: "fault",
         confidence: place.runs > 1 ? 1 : 0.8,
@@ -72,11 +49,11 @@ export function channelFindings(
         advice: "Turn the recorder's gain down and record this line again; clipping cannot be repaired.",
       });
   else if (isOverloadedEarlier(clipping, reading.samplePeak))
-    for (const place of placesOf(clipping.runs, format.sampleRateHz))
+    for (const place of clipping.places)
       findings.push({
         channel,
-        startS: place.startS,
-        endS: place.endS,
+        startS: place.startFrame / format.sampleRateHz,
+        endS: place.endFrame / format.sampleRateHz,
         kind: "overloadedEarlier",
         severity: "fault",
         confidence: place.runs > 2 ? 0.95 : 0.7,

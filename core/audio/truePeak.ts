@@ -29,6 +29,18 @@ function kernel(share: number): { near: number[]; far: number[] } {
 
 const absoluteSum = (taps: readonly number[]) => taps.reduce((sum, tap) => sum + Math.abs(tap), 0);
 
+/** The half phase, and the quarter phases as even and odd part; and by how much any of them can overshoot. */
+const KERNELS = (() => {
+  const quarter = kernel(0.25);
+  const half = kernel(0.5);
+  return {
+    middle: Float64Array.from(half.near),
+    even: Float64Array.from(quarter.near, (tap, index) => (tap + quarter.far[index]!) / 2),
+    odd: Float64Array.from(quarter.near, (tap, index) => (tap - quarter.far[index]!) / 2),
+    gain: Math.max(absoluteSum([...half.near, ...half.far]), absoluteSum([...quarter.near, ...quarter.far])),
+  };
+})();
+
 export interface TruePeakMeter {
   push(samples: Float32Array, length: number): void;
   /** Largest absolute value of the oversampled signal so far, linear. */
@@ -46,15 +58,7 @@ export interface TruePeakMeter {
 export function truePeakMeter(sampleRateHz: number): TruePeakMeter {
   const hasHalf = sampleRateHz < 192_000;
   const hasQuarters = sampleRateHz < 96_000;
-  const quarter = kernel(0.25);
-  const halfKernel = kernel(0.5);
-  const middle = Float64Array.from(halfKernel.near);
-  const even = Float64Array.from(quarter.near, (tap, index) => (tap + quarter.far[index]!) / 2);
-  const odd = Float64Array.from(quarter.near, (tap, index) => (tap - quarter.far[index]!) / 2);
-  const gain = Math.max(
-    absoluteSum([...halfKernel.near, ...halfKernel.far]),
-    absoluteSum([...quarter.near, ...quarter.far]),
-  );
+  const { middle, even, odd, gain } = KERNELS;
   const line = new Float64Array(INTAKE + 4 * SEGMENT + 2 * REACH);
   const largestIn = new Float64Array(Math.ceil(line.length / SEGMENT) + 1);
   let peak = 0;
@@ -78,10 +82,10 @@ export function truePeakMeter(sampleRateHz: number): TruePeakMeter {
         evenPart += even[tap]! * sum + even[tap + 1]! * sum2;
         oddPart += odd[tap]! * (before - after) + odd[tap + 1]! * (before2 - after2);
       }
-      const atHalf = Math.abs(half);
+      const atHalf = half < 0 ? -half : half;
       if (atHalf > largest) largest = atHalf;
       if (hasQuarters) {
-        const atQuarter = Math.abs(evenPart) + Math.abs(oddPart);
+        const atQuarter = (evenPart < 0 ? -evenPart : evenPart) + (oddPart < 0 ? -oddPart : oddPart);
         if (atQuarter > largest) largest = atQuarter;
       }
     }
@@ -94,7 +98,8 @@ export function truePeakMeter(sampleRateHz: number): TruePeakMeter {
     for (let segment = 0; segment < segments; segment += 1) {
       let largest = 0;
       for (let index = segment * SEGMENT; index < (segment + 1) * SEGMENT; index += 1) {
-        const magnitude = Math.abs(line[index]!);
+        const value = line[index]!;
+        const magnitude = value < 0 ? -value : value;
         if (magnitude > largest) largest = magnitude;
       }
       largestIn[segment] = largest;

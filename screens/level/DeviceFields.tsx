@@ -2,7 +2,6 @@
 
 import type { DeviceKind } from "@/core/chain/devices";
 import { DEVICE_SCHEMAS } from "@/core/chain/devices";
-import type { Stored } from "@/core/shoot/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
@@ -27,11 +26,11 @@ export function DeviceFields(props: {
 }) {
   const { bundle } = useShoot();
   const store = useShootStore();
-  const items = bundle.kit.filter((item) => item.body.kind === props.kind) as Stored<"kitItem">[];
+  const items = bundle.kit.filter((item) => item.body.kind === props.kind);
   const chosen = items.find((item) => item.id === props.chosenId) ?? items[0];
   if (!chosen) return null;
   const schema = DEVICE_SCHEMAS[props.kind].properties as unknown as Record<string, FigureSchema>;
-  const figures = chosen.body.figures as Record<string, number>;
+  const figures: Record<string, number> = chosen.body.figures;
   return (
     <div>
       <Select

@@ -1,0 +1,149 @@
+import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
+import { GENERIC_DEVICES, type DeviceFigures, type DeviceKind } from "../chain/devices";
+import { planGain, runChain, type Chain } from "../chain/gainPlan";
+import { correctLevel, correctionSentence } from "./correction";
+import { likelyChannel, provePlan } from "./verdict";
+
+function generic<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
+  return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];
+}
+
+const CHAIN: Chain = {
+  lav: generic("lav"),
+  pack: generic("pack"),
+  receiver: generic("receiver"),
+  input: generic("input"),
+};
+const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
+const SOUND = { softestDb: 70, normalDb: 76, loudestDb: 88, noiseDb: 40 };
+const PLAN = planGain(CHAIN, SOUND, TARGETS);
+
+const channel = (own: Partial<ChannelMeasurement> = {}): ChannelMeasurement => ({
+  index: 0,
+  samplePeakDbfs: -12.2,
+  truePeakDbtp: -12,
+  integratedLufs: -28,
+  rmsDbfs: -27,
+  speechLevelDbfs: -26,
+  noiseFloorDbfs: -62,
+  snrDb: 36,
+  dcOffset: 0,
+  clippedRuns: 0,
+  ...own,
+});
+
+const finding = (kind: FindingKind, severity: Finding["severity"], onChannel: number | null = 0): Finding => ({
+  kind,
+  severity,
+  channel: onChannel,
+  startS: 0,
+  endS: 1,
+  confidence: 1,
+  message: "m",
+  advice: "a",
+});
+
+const recording = (channels: ChannelMeasurement[], findings: Finding[] = []): RecordingMeasurement => ({
+  file: "take.wav",
+  format: {
+    container: "WAV",
+    sampleRateHz: 48000,
+    bitsPerSample: 24,
+    encoding: "pcm",
+    channels: channels.length,
+    durationS: 9,
+  },
+  overall: { samplePeakDbfs: -12, truePeakDbtp: -12, integratedLufs: -28, loudnessRangeLu: 3 },
+  channels,
+  findings,
+});
+
+const correct = (own: Partial<ChannelMeasurement>, kinds: FindingKind[] = []) =>
+  correctLevel(CHAIN, PLAN, channel(own), new Set(kinds), -12);
+
+describe("correction", () => {
+  test("near the target nobody touches a knob", () => {
+    expect(correct({ truePeakDbtp: -13.5 }).byDb).toBeNull();
+    expect(correctionSentence(correct({ truePeakDbtp: -11 }))).toBe("Leave the levels as they are.");
+  });
+
+  test("too hot goes down by the whole distance, at knobs that have it", () => {
+    const correction = correct({ truePeakDbtp: -3 });
+    expect(correction.byDb).toBeCloseTo(-9, 9);
+    const turned = correction.turns.reduce((sum, turn) => sum + turn.byDb, 0);
+    expect(turned).toBeLessThanOrEqual(-9);
+    expect(turned).toBeGreaterThan(-13);
+  });
+
+  test("too low goes up at the pack first, never past its headroom", () => {
+    const quietPlan = runChain(CHAIN, { sensitivityDb: -30, outputDb: -12, gainDb: 10 }, SOUND, TARGETS);
+    const correction = correctLevel(CHAIN, quietPlan, channel({ truePeakDbtp: -40 }), new Set(), -12);
+    expect(correction.turns[0]!.knob).toBe("sensitivity");
+    const packPeak = quietPlan.stages.find((stage) => stage.id === "pack")!.peak + (-40 - quietPlan.peakDbfs);
+    expect(packPeak + correction.turns[0]!.byDb).toBeLessThanOrEqual(-3);
+    expect(correction.turns.reduce((sum, turn) => sum + turn.byDb, 0)).toBeLessThanOrEqual(28);
+  });
+
+  test("clipped goes down by the distance and 6 dB more, at least", () => {
+    const correction = correct({ truePeakDbtp: 0.5 }, ["clipped"]);
+    expect(correction).toMatchObject({ isAtLeast: true });
+    expect(correction.byDb).toBeCloseTo(-18.5, 9);
+    expect(correctionSentence(correction)).toMatch(/^Turn .*down/);
+  });
+
+  test("an overload before the recorder is cured at the pack alone", () => {
+    const correction = correct({ truePeakDbtp: -8 }, ["overloadedEarlier"]);
+    expect(correction.turns.map((turn) => turn.knob)).toEqual(["sensitivity"]);
+    expect(correction.turns[0]!.byDb).toBeLessThanOrEqual(-6);
+  });
+
+  test("when no knob has anything left the sentence says what else helps", () => {
+    const lowest = runChain(CHAIN, { sensitivityDb: -30, outputDb: -36, gainDb: 0 }, SOUND, TARGETS);
+    const correction = correctLevel(CHAIN, lowest, channel({ truePeakDbtp: -2 }), new Set(), -12);
+    expect(correction.turns).toEqual([]);
+    expect(correctionSentence(correction)).toContain("less sensitive capsule");
+  });
+
+  test("a dead channel has no level to correct", () => {
+    expect(correct({ truePeakDbtp: null }, ["silent"]).byDb).toBeNull();
+  });
+});
+
+describe("verdict", () => {
+  const prove = (measurement: RecordingMeasurement, index = 0) => provePlan(CHAIN, PLAN, measurement, index, -12);
+
+  test("clean is good, a warning is usable, a fault is redo", () => {
+    expect(prove(recording([channel()])).grade).toBe("good");
+    expect(prove(recording([channel()], [finding("tooHot", "warning")])).grade).toBe("usable");
+    expect(prove(recording([channel()], [finding("dcOffset", "note")])).grade).toBe("good");
+    expect(prove(recording([channel()], [finding("clipped", "fault")])).grade).toBe("redo");
+  });
+
+  test("another channel's fault does not count, the file's does", () => {
+    const two = [channel(), channel({ index: 1 })];
+    expect(prove(recording(two, [finding("clipped", "fault", 1)])).grade).toBe("good");
+    expect(prove(recording(two, [finding("brokenSamples", "fault", null)])).grade).toBe("redo");
+  });
+
+  test("the worst finding speaks", () => {
+    const both = recording([channel()], [finding("tooLow", "warning"), finding("clipped", "fault")]);
+    expect(prove(both).sentence).toContain("clipped");
+  });
+
+  test("planned stands beside proved with the difference", () => {
+    const [peak] = prove(recording([channel({ truePeakDbtp: PLAN.peakDbfs + 7 })])).comparisons;
+    expect(peak).toMatchObject({ what: "Loudest peaks", isAsPlanned: false });
+    expect(peak!.difference).toBeCloseTo(7, 9);
+    const [silent] = prove(recording([channel({ truePeakDbtp: null })])).comparisons;
+    expect(silent).toMatchObject({ proved: null, difference: null, isAsPlanned: false });
+  });
+
+  test("the likely channel is the one with the voice", () => {
+    const channels = [
+      channel({ speechLevelDbfs: null }),
+      channel({ index: 1, speechLevelDbfs: -30 }),
+      channel({ index: 2, speechLevelDbfs: -55 }),
+    ];
+    expect(likelyChannel(recording(channels))).toBe(1);
+  });
+});

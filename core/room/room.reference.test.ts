@@ -1,0 +1,98 @@
+import { MATERIALS } from "./materials";
+import { NC_NUMBERS, ncAWeightedDb, ncOctavesDb } from "./noiseCriteria";
+import { forecastPlace, type PlaceModel } from "./place";
+import { criticalDistanceM, reverberation } from "./reverberation";
+
+const DRY_AIR_OFF = { temperatureC: 20, relativeHumidityPercent: 100, pressureKpa: 101.325 };
+const flat = (value: number) => [value, value, value, value, value, value] as const;
+
+test("a hall of 10 × 8 × 3 m with A = 24 m² has T = 1.61 s by Sabine (worked example of the formula)", () => {
+  const surface = { areaM2: 240, absorption: flat(0.1) };
+  const { sabineS } = reverberation(240, [surface], DRY_AIR_OFF);
+  expect(sabineS[2]).toBeCloseTo((0.161 * 240) / 24, 1);
+});
+
+test("classroom 7 × 9 × 3 m: plaster, concrete block and linoleum, worked by hand (Sabine 1922 with handbook coefficients)", () => {
+  const floor = 63;
+  const walls = 2 * (7 + 9) * 3;
+  const { sabineS } = reverberation(189, [
+    { areaM2: floor, absorption: MATERIALS.linoleum.absorption },
+    { areaM2: floor, absorption: MATERIALS.plaster.absorption },
+    { areaM2: walls, absorption: MATERIALS.paintedBlock.absorption },
+  ]);
+  // 500 Hz: 63·0.03 + 63·0.06 + 96·0.06 = 11.43 m², and 4mV of air of about 0.5 m².
+  expect(sabineS[2]).toBeGreaterThan(((0.161 * 189) / 11.43) * 0.94);
+  expect(sabineS[2]).toBeLessThan((0.161 * 189) / 11.43);
+});
+
+test("Eyring tends to zero as everything absorbs, Sabine does not (Eyring 1930)", () => {
+  const open = reverberation(100, [{ areaM2: 130, absorption: flat(1) }]);
+  expect(open.eyringS[0]).toBe(0);
+  expect(open.sabineS[0]).toBeGreaterThan(0.1);
+  expect(open.chosenS[0]).toBe(0);
+});
+
+test("Eyring and Sabine agree for hard rooms within 5 % at ᾱ = 0.05 (series of the logarithm)", () => {
+  const { eyringS, sabineS } = reverberation(100, [{ areaM2: 130, absorption: flat(0.05) }]);
+  expect(Math.abs(eyringS[2] / sabineS[2] - 1)).toBeLessThan(0.05);
+});
+
+test("critical distance 0.057·√(QV/T): 100 m³ and 1 s give 0.57 m (acoustics handbooks)", () => {
+  expect(criticalDistanceM(100, 1)).toBeCloseTo(0.57, 9);
+  expect(criticalDistanceM(100, 0)).toBe(Infinity);
+});
+
+test("NC-30 is 57 … 27 dB (Beranek 1957), and curves rise with their number", () => {
+  expect(ncOctavesDb(30)).toEqual([57, 48, 41, 35, 31, 29, 28, 27]);
+  const levels = NC_NUMBERS.map(ncAWeightedDb);
+  expect([...levels].sort((a, b) => a - b)).toEqual(levels);
+});
+
+test("dBA is about 7 to 13 above the NC number (rule of thumb, common practice)", () => {
+  for (const nc of NC_NUMBERS) {
+    expect(ncAWeightedDb(nc) - nc).toBeGreaterThan(6);
+    expect(ncAWeightedDb(nc) - nc).toBeLessThan(13);
+  }
+});
+
+describe("verdicts (common practice)", () => {
+  const livingRoom: PlaceModel = {
+    setting: "room",
+    lengthM: 5,
+    widthM: 4,
+    heightM: 2.5,
+    floor: "carpetOnPad",
+    ceiling: "gypsum",
+    walls: "gypsum",
+    otherWall: "mediumCurtain",
+    otherWallM2: 8,
+    noiseNc: 20,
+    windMps: 0,
+  };
+
+  test("a carpeted furnished room is easy, a tiled stairwell very bad", () => {
+    expect(forecastPlace(livingRoom).verdict.echo).toBe("good");
+    const stairwell: PlaceModel = { ...livingRoom, floor: "tile", ceiling: "concrete", walls: "tile", otherWallM2: 0 };
+    expect(forecastPlace(stairwell).verdict.echo).toBe("poor");
+  });
+
+  test("the open has no echo, and wind is named", () => {
+    const quay = forecastPlace({ ...livingRoom, setting: "open", windMps: 8, noiseNc: 45 });
+    expect(quay.reverberationS).toBeNull();
+    expect(quay.verdict.says).toContain("No echo");
+    expect(quay.verdict.advice).toContain("Wind");
+  });
+
+  test("a second wall material never takes more than there is wall", () => {
+    const wrapped = forecastPlace({ ...livingRoom, otherWallM2: 5000 });
+    const wallM2 = 2 * (5 + 4) * 2.5;
+    expect(wrapped.midS).toBeCloseTo(forecastPlace({ ...livingRoom, otherWallM2: wallM2 }).midS, 9);
+  });
+});
+
+test("every absorption figure is a share between 0 and 1 and names its source", () => {
+  for (const material of Object.values(MATERIALS)) {
+    material.absorption.forEach((share) => expect(share > 0 && share <= 1).toBe(true));
+    expect(material.source.length).toBeGreaterThan(5);
+  }
+});

@@ -1,0 +1,236 @@
+import { randomUUID } from "node:crypto";
+import type { Pool } from "pg";
+import type { RigBody, ShootBody, WearerBody } from "../core/shoot/records";
+import type { Database } from "../db/client";
+import { DEMO_SHOOT_ID, MILLER, MILLER_RIG, SINGER_RIG } from "../demo/slackWater";
+import { boardOf } from "../core/shoot/board";
+import { localCrew, type ActingCrew } from "./crew";
+import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
+import { Fault } from "./faults";
+import { changeRecord, createRecord, listRecords, removeRecord, restoreRecord } from "./records";
+import { requestChange, requestCreate } from "./recordRequests";
+import { listShoots, loadShoot } from "./shoots";
+import { otherCrew, workerDatabase } from "./testCrew";
+
+let pool: Pool;
+let database: Database;
+let acting: ActingCrew;
+
+beforeAll(async () => {
+  ({ database, pool } = workerDatabase());
+  acting = await localCrew(database);
+});
+afterAll(() => pool.end());
+
+const SHOOT: ShootBody = {
+  title: "Harbour",
+  firstDay: "2027-03-01",
+  days: 2,
+  units: "metric",
+  frameRate: 29.97,
+  delivery: "picture",
+  sampleRateHz: 48000,
+  bitsPerSample: 24,
+};
+
+const wearer = (shootId: string): WearerBody => ({
+  shootId,
+  name: "Bo",
+  heightM: 1.81,
+  voiceOffsetDb: 0,
+  thread: 3,
+  outfit: {
+    layers: [
+      { garment: "tee", fabric: "cotton", fit: "fitted", opening: "closed", pattern: "plain" },
+      { garment: "coat", fabric: "waterproof", fit: "loose", opening: "open", pattern: "plain" },
+    ],
+    accessories: ["scarf"],
+  },
+});
+
+async function newShoot(): Promise<string> {
+  const id = randomUUID();
+  await createRecord(acting, "shoot", id, SHOOT);
+  return id;
+}
+
+async function faultOf(work: Promise<unknown>): Promise<Fault> {
+  const error: unknown = await work.then(
+    () => null,
+    (reason: unknown) => reason,
+  );
+  if (!(error instanceof Fault)) throw new Error(`no fault but ${String(error)}`);
+  return error;
+}
+
+describe("crew", () => {
+  test("founding the local crew many times at once founds one, with its kit once", async () => {
+    const crews = await Promise.all(Array.from({ length: 6 }, () => localCrew(database)));
+    expect(new Set(crews.map((each) => each.crewId)).size).toBe(1);
+    const kit = await listRecords(acting, "kitItem", null);
+    expect(kit.map((item) => item.body.kind)).toEqual(["lav", "lav", "pack", "receiver", "input", "input"]);
+  });
+
+  test("another crew sees and changes nothing of ours", async () => {
+    const shootId = await newShoot();
+    const other = await otherCrew(acting);
+    expect(await listShoots(other)).toEqual([]);
+    expect((await faultOf(loadShoot(other, shootId))).code).toBe("missing");
+    expect((await faultOf(changeRecord(other, "shoot", shootId, 1, SHOOT))).code).toBe("missing");
+    expect((await faultOf(removeRecord(other, "shoot", shootId))).code).toBe("missing");
+    expect((await faultOf(createRecord(other, "shoot", shootId, SHOOT))).code).toBe("invalid");
+    expect((await faultOf(createRecord(other, "place", randomUUID(), { shootId, name: "x", model: {} }))).code).toBe(
+      "invalid",
+    );
+  });
+});
+
+describe("records", () => {
+  test("what is stored comes back as it was, layers in order", async () => {
+    const shootId = await newShoot();
+    const id = randomUUID();
+    const made = await createRecord(acting, "wearer", id, wearer(shootId));
+    expect(made).toMatchObject({ id, version: 1, body: wearer(shootId) });
+    expect((await loadShoot(acting, shootId)).wearers).toEqual([made]);
+    expect((await loadShoot(acting, shootId)).shoot.body).toEqual(SHOOT);
+  });
+
+  test("creating twice with one id stores one, the first", async () => {
+    const id = randomUUID();
+    const [first] = await Promise.all([
+      createRecord(acting, "shoot", id, SHOOT),
+      createRecord(acting, "shoot", id, SHOOT),
+      createRecord(acting, "shoot", id, SHOOT),
+    ]);
+    const again = await createRecord(acting, "shoot", id, { ...SHOOT, title: "Other" });
+    expect(again.body.title).toBe(first.body.title);
+    expect((await listShoots(acting)).filter((each) => each.id === id)).toHaveLength(1);
+  });
+
+  test("of two changes on one version one wins, the other gets the current record", async () => {
+    const id = await newShoot();
+    const results = await Promise.allSettled([
+      changeRecord(acting, "shoot", id, 1, { ...SHOOT, title: "A" }),
+      changeRecord(acting, "shoot", id, 1, { ...SHOOT, title: "B" }),
+    ]);
+    expect(results.filter((result) => result.status === "fulfilled")).toHaveLength(1);
+    const [lost] = results.filter((result) => result.status === "rejected");
+    expect(lost!.reason).toMatchObject({ code: "stale", detail: { current: { version: 2 } } });
+  });
+
+  test("a stale wearer comes with its current layers", async () => {
+    const shootId = await newShoot();
+    const id = randomUUID();
+    await createRecord(acting, "wearer", id, wearer(shootId));
+    const changed = { ...wearer(shootId), outfit: { layers: wearer(shootId).outfit.layers.slice(1), accessories: [] } };
+    await changeRecord(acting, "wearer", id, 1, changed);
+    const fault = await faultOf(changeRecord(acting, "wearer", id, 1, wearer(shootId)));
+    expect(fault.detail.current).toMatchObject({ version: 2, body: { outfit: { layers: [{ garment: "coat" }] } } });
+  });
+
+  test("deleting hides, undoing brings back, changing something deleted says so", async () => {
+    const id = await newShoot();
+    await removeRecord(acting, "shoot", id);
+    expect((await faultOf(loadShoot(acting, id))).code).toBe("missing");
+    expect((await faultOf(changeRecord(acting, "shoot", id, 2, SHOOT))).message).toContain("deleted");
+    const back = await restoreRecord(acting, "shoot", id);
+    expect(back.body).toEqual(SHOOT);
+    expect((await loadShoot(acting, id)).shoot.version).toBe(3);
+  });
+
+  test("a failed change changes nothing: layers and row are one transaction", async () => {
+    const shootId = await newShoot();
+    const id = randomUUID();
+    await createRecord(acting, "wearer", id, wearer(shootId));
+    await faultOf(changeRecord(acting, "wearer", id, 9, { ...wearer(shootId), name: "No" }));
+    const [same] = (await loadShoot(acting, shootId)).wearers;
+    expect(same).toMatchObject({ version: 1, body: wearer(shootId) });
+  });
+
+  test("what points elsewhere is refused", async () => {
+    const shootId = await newShoot();
+    const elsewhere = await newShoot();
+    const wearerId = randomUUID();
+    await createRecord(acting, "wearer", wearerId, wearer(elsewhere));
+    const sceneId = randomUUID();
+    await createRecord(acting, "scene", sceneId, { shootId, title: "One", placeId: null });
+    const rig = { ...(await demoRig()), shootId, wearerId, sceneId };
+    const fault = await faultOf(createRecord(acting, "rig", randomUUID(), rig));
+    expect(fault.detail.fields).toEqual([{ path: "wearerId", message: "Not there any more." }]);
+  });
+});
+
+async function demoRig(): Promise<RigBody> {
+  await openDemoShoot(acting);
+  return (await loadShoot(acting, DEMO_SHOOT_ID)).rigs.find((rig) => rig.id === MILLER_RIG)!.body;
+}
+
+describe("doors", () => {
+  test("impossible figures and unknown fields are refused at their field", async () => {
+    const shootId = await newShoot();
+    const tall = await faultOf(createRecord(acting, "wearer", randomUUID(), { ...wearer(shootId), heightM: 4 }));
+    expect(tall.detail.fields).toEqual([{ path: "heightM", message: "Height: 0.8 to 2.3." }]);
+    const extra = await faultOf(createRecord(acting, "shoot", randomUUID(), { ...SHOOT, admin: true }));
+    expect(extra.message).toContain("admin");
+    const wide = { ...wearer(shootId), outfit: { layers: [], accessories: [] } };
+    expect((await faultOf(createRecord(acting, "wearer", randomUUID(), wide))).code).toBe("invalid");
+  });
+
+  test("figures of a device must be those of its kind", async () => {
+    const [item] = await listRecords(acting, "kitItem", null);
+    const fault = await faultOf(
+      changeRecord(acting, "kitItem", item!.id, item!.version, { ...item!.body, kind: "pack" }),
+    );
+    expect(fault.code).toBe("invalid");
+  });
+
+  test("a target above the ceiling is refused", async () => {
+    const rig = await demoRig();
+    const fault = await faultOf(createRecord(acting, "rig", randomUUID(), { ...rig, targetDbfs: -3 }));
+    expect(fault.detail.fields![0]!.path).toBe("targetDbfs");
+  });
+
+  test("requests name a known kind, a real id and a version", async () => {
+    expect(
+      (await faultOf((async () => requestCreate(acting, "prototype", { id: randomUUID(), body: {} }))())).code,
+    ).toBe("missing");
+    expect((await faultOf((async () => requestCreate(acting, "shoot", { id: "7", body: SHOOT }))())).code).toBe(
+      "invalid",
+    );
+    expect(
+      (await faultOf((async () => requestChange(acting, "shoot", "nonsense", { version: 1, body: SHOOT }))())).code,
+    ).toBe("invalid");
+    expect((await faultOf((async () => requestChange(acting, "shoot", randomUUID(), { body: SHOOT }))())).code).toBe(
+      "invalid",
+    );
+    expect((await faultOf(loadShoot(acting, "'; drop table shoot; --"))).code).toBe("missing");
+  });
+});
+
+describe("the demo shoot", () => {
+  test("opens once however often it is opened, and comes back after deletion", async () => {
+    await Promise.all([openDemoShoot(acting), openDemoShoot(acting)]);
+    await removeRecord(acting, "shoot", DEMO_SHOOT_ID);
+    await reopenDemoShoot(acting);
+    const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+    expect(bundle.wearers).toHaveLength(4);
+    expect(bundle.places).toHaveLength(3);
+    expect(bundle.measurements).toHaveLength(2);
+  });
+
+  test("its recordings prove one good and one to redo, by measurement", async () => {
+    await openDemoShoot(acting);
+    const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+    const proof = (rigId: string) => bundle.measurements.find((each) => each.body.rigId === rigId)!.body;
+    expect(proof(MILLER_RIG)).toMatchObject({ grade: "good" });
+    expect(proof(SINGER_RIG)).toMatchObject({ grade: "redo" });
+    expect(proof(SINGER_RIG).recording.findings.some((finding) => finding.kind === "clipped")).toBe(true);
+    const row = boardOf(bundle).find((each) => each.wearer.id === MILLER)!;
+    expect(row.stitches).toMatchObject({ dress: "sewn", level: "sewn", check: "sewn" });
+  });
+
+  test("only its own recordings are handed out", async () => {
+    await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("no such recording");
+    expect((await demoRecordingBytes("engineer-quay.wav")).length).toBeGreaterThan(100_000);
+  });
+});
