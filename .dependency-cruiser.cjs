@@ -22,7 +22,7 @@ module.exports = {
     mayUse("workers", ["core"]),
     mayUse("demo", ["core"]),
     mayUse("cli", ["core", "db", "server", "bench"]),
-    mayUse("bench", ["cli", "core", "db", "server", "demo"]),
+    mayUse("bench", ["cli", "core", "db", "server", "demo", "e2e"]),
     {
       name: "core-stays-pure",
       severity: "error",

@@ -5,9 +5,15 @@ import { useState, type ReactNode } from "react";
 import { ServerStyleSheet, StyleSheetManager } from "styled-components";
 import { GlobalStyle } from "@/ui/theme";
 
+declare global {
+  var __webpack_nonce__: string | undefined;
+}
+
 /** Collects styles on the server and sends them with the page, under the request's nonce. */
 export function StyleRegistry({ nonce, children }: { nonce: string; children: ReactNode }) {
   const [sheet] = useState(() => new ServerStyleSheet());
+  // The document's policy knows the nonce it came with, not those of later requests.
+  const [firstNonce] = useState(nonce);
   useServerInsertedHTML(() => {
     const css = sheet.getStyleTags().replace(/<style[^>]*>|<\/style>/g, "");
     sheet.instance.clearTag();
@@ -20,6 +26,10 @@ export function StyleRegistry({ nonce, children }: { nonce: string; children: Re
       {children}
     </>
   );
-  if (typeof window !== "undefined") return content;
+  if (typeof window !== "undefined") {
+    // Where libraries look for a nonce when a page is put together in the browser alone.
+    globalThis.__webpack_nonce__ ??= firstNonce;
+    return <StyleSheetManager nonce={firstNonce}>{content}</StyleSheetManager>;
+  }
   return <StyleSheetManager sheet={sheet.instance}>{content}</StyleSheetManager>;
 }

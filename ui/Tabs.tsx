@@ -4,6 +4,10 @@ import type { ReactNode } from "react";
 import { Tab, TabList, TabPanel, Tabs as AriaTabs } from "react-aria-components";
 import styled from "styled-components";
 
+const Whole = styled(AriaTabs)`
+  min-width: 0;
+`;
+
 const List = styled(TabList)`
   display: flex;
   overflow-x: auto;
@@ -53,7 +57,7 @@ export function Tabs(props: {
   children: ReactNode;
 }) {
   return (
-    <AriaTabs selectedKey={props.selected} onSelectionChange={(key) => props.onSelect(String(key))}>
+    <Whole selectedKey={props.selected} onSelectionChange={(key) => props.onSelect(String(key))}>
       <List aria-label={props.label}>
         {props.tabs.map((tab) => (
           <Label key={tab.id} id={tab.id}>
@@ -62,6 +66,6 @@ export function Tabs(props: {
         ))}
       </List>
       <Panel id={props.selected}>{props.children}</Panel>
-    </AriaTabs>
+    </Whole>
   );
 }

@@ -23,6 +23,7 @@ export const Piece = styled.section<{ $flush?: boolean }>`
 export const Stack = styled.div<{ $gap?: number }>`
   display: grid;
   gap: ${({ $gap = 1 }) => `${$gap}rem`};
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   min-width: 0;
 `;

@@ -62,7 +62,10 @@ const Cell = styled(Link)`
   }
   p {
     font-size: 0.85rem;
-    padding-left: 0.35rem;
+    padding-left: 0.3rem;
+    @media (max-width: 500px) {
+      font-size: 0.78rem;
+    }
   }
   b {
     font-weight: 600;

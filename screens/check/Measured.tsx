@@ -4,6 +4,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import type { MeasurementBody, Stored } from "@/core/shoot/records";
 import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/proof/verdict";
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";
@@ -61,6 +62,16 @@ function CompareRow({ comparison }: { comparison: Comparison }) {
   );
 }
 
+function sameTake(proofs: readonly Stored<"measurement">[], body: MeasurementBody): Stored<"measurement"> | undefined {
+  const { file, format } = body.recording;
+  return proofs.find(
+    (proof) =>
+      proof.body.rigId === body.rigId &&
+      proof.body.recording.file === file &&
+      proof.body.recording.format.durationS === format.durationS,
+  );
+}
+
 /** Stores a verdict once it is reached, and anew when another channel is chosen. */
 function useStoredProof(recording: MeasuredRecording, workingOn: WorkingOn, verdict: Verdict | null): void {
   const store = useShootStore();
@@ -83,6 +94,8 @@ function useStoredProof(recording: MeasuredRecording, workingOn: WorkingOn, verd
       sentence: verdict.sentence,
       correction: verdict.correctionSays,
     };
+    // The same take measured again replaces its earlier proof.
+    storedId.current ??= sameTake(store.snapshot().bundle.measurements, body)?.id ?? null;
     if (storedId.current === null) storedId.current = store.create("measurement", body);
     else store.change("measurement", storedId.current, body);
   }, [verdict, plan.gain, recording, rig.id, shootId, store]);

@@ -7,7 +7,6 @@ import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
 import { Button } from "@/ui/Button";
-import { Row } from "@/ui/layout";
 import { Tooltip } from "@/ui/Tooltip";
 import { useShoot } from "../saving/ShootProvider";
 import { ConflictDialog } from "./ConflictDialog";
@@ -24,7 +23,35 @@ const Header = styled.header`
   border-bottom: 1px solid var(--seam);
 `;
 
+/** On a phone the save line falls below; title and tools share the first line. */
+const TopLine = styled.div`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 0 0.9rem;
+  > [role="status"] {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+  @media (min-width: 700px) {
+    grid-template-columns: auto minmax(0, 1fr) auto auto;
+    > [role="status"] {
+      grid-row: 1;
+      grid-column: 3;
+    }
+  }
+`;
+
+const Tools = styled.div`
+  display: flex;
+  gap: 0.5rem;
+  grid-row: 1;
+  grid-column: -2;
+`;
+
 const Title = styled(Link)`
+  min-width: 0;
+  overflow-wrap: anywhere;
   font-family: "Fraunces Variable", serif;
   font-size: 1.25rem;
   font-weight: 600;
@@ -97,13 +124,11 @@ export function ShootShell({ children }: { children: ReactNode }) {
     <>
       <Skip href="#work">To the work</Skip>
       <Header>
-        <Row $between $gap={1}>
-          <Row $gap={0.9}>
-            <Home href="/">Shoots</Home>
-            <Title href={`/shoots/${shootId}`}>{bundle.shoot.body.title}</Title>
-          </Row>
-          <Row>
-            <SaveLine state={saving} />
+        <TopLine>
+          <Home href="/">Shoots</Home>
+          <Title href={`/shoots/${shootId}`}>{bundle.shoot.body.title}</Title>
+          <SaveLine state={saving} />
+          <Tools>
             <Tooltip says="Day or dark set (g)">
               <Button aria-label="Switch between day and dark set" onPress={() => void switchGround()}>
                 <Contrast size={18} aria-hidden />
@@ -114,8 +139,8 @@ export function ShootShell({ children }: { children: ReactNode }) {
                 <Keyboard size={18} aria-hidden />
               </Button>
             </Tooltip>
-          </Row>
-        </Row>
+          </Tools>
+        </TopLine>
         <ThreadNav shootId={shootId} />
       </Header>
       <Page id="work">{children}</Page>

@@ -1,0 +1,44 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { openDemo } from "./shoot";
+
+const VIEWS = ["", "/scout", "/pickup", "/dress", "/level", "/check"];
+
+for (const ground of ["day", "dark"] as const)
+  for (const view of ["home", ...VIEWS])
+    test(`no accessibility fault on ${view === "" ? "board" : view} by ${ground}`, async ({
+      page,
+      request,
+      context,
+      baseURL,
+    }) => {
+      await context.addCookies([{ name: "ground", value: ground, url: baseURL! }]);
+      const id = await openDemo(request);
+      await page.goto(view === "home" ? "/" : `/shoots/${id}${view}`, { waitUntil: "networkidle" });
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+        .analyze();
+      expect(
+        violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(" ")).join(", ")}`),
+      ).toEqual([]);
+    });
+
+test("the measured take has no accessibility fault", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/check?wearer=51ac0000-0000-4000-8000-000000000033`);
+  await page.getByRole("button", { name: "Singer, hall, take 1" }).click();
+  await expect(page.getByRole("list", { name: "Findings" })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((each) => each.id)).toEqual([]);
+});
+
+test("single keys can be switched off", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}`);
+  await page.getByRole("button", { name: "Show keys" }).click();
+  await page.getByText("Single keys work").click();
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.keyboard.press("3");
+  await page.waitForTimeout(300);
+  expect(page.url()).not.toContain("dress");
+});

@@ -1,0 +1,120 @@
+import { expect, test } from "@playwright/test";
+import { dropHour } from "./hourFile";
+import { expectSaved, openDemo, startShoot, takeWav } from "./shoot";
+
+test("impossible sizes are refused at the field and stay typed", async ({ page }) => {
+  await startShoot(page, "Sizes");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  const length = page.getByLabel("Length");
+  await length.fill("400");
+  await expect(page.getByText("Length: 1 to 100 m.")).toBeVisible();
+  await expect(length).toHaveValue("400");
+  await length.fill("abc");
+  await expect(page.getByText(/Length: a number/)).toBeVisible();
+  await length.fill("7");
+  await expect(page.getByText(/Length:/)).toBeHidden();
+  await expectSaved(page);
+  await page.reload();
+  await expect(page.getByLabel("Length")).toHaveValue("7");
+});
+
+test("an impossible height is refused at the field with what is allowed", async ({ page }) => {
+  await startShoot(page, "Heights");
+  await page.goto(`${page.url().replace("scout", "dress")}`);
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByLabel("Height").fill("400");
+  await expect(page.getByText("Height: 80 to 230 cm.")).toBeVisible();
+});
+
+test("pressing start many times makes one shoot", async ({ page, request }) => {
+  await page.goto("/");
+  await page.getByLabel("Title").fill("Only once");
+  await page.getByRole("button", { name: "Start this shoot" }).dblclick();
+  await page.waitForURL(/\/scout/);
+  const home = await (await request.get("/")).text();
+  expect(home.split(">Only once<").length - 1).toBe(1);
+});
+
+test("while the server is away nothing typed is lost, and it is saved when it is back", async ({ page }) => {
+  await startShoot(page, "Server away");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expectSaved(page);
+  await page.route("**/api/records/**", (route) => route.abort());
+  await page.getByLabel("Width").fill("3.3");
+  await expect(page.getByRole("status").filter({ hasText: "Server away" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Width")).toHaveValue("3.3");
+  await page.unroute("**/api/records/**");
+  await expectSaved(page);
+  await page.evaluate(() => window.localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel("Width")).toHaveValue("3.3");
+});
+
+test("two tabs: the second to save is shown both versions and decides", async ({ page, context }) => {
+  await startShoot(page, "Two tabs");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expectSaved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel("Width").fill("6");
+  await expectSaved(other);
+  await page.getByLabel("Width").fill("8");
+  const dialog = page.getByRole("alertdialog");
+  await expect(dialog).toContainText("changed elsewhere too");
+  await expect(dialog.getByRole("row", { name: /widthM/ })).toContainText("8");
+  await expect(dialog.getByRole("row", { name: /widthM/ })).toContainText("6");
+  await dialog.getByRole("button", { name: "Keep what is here" }).click();
+  await expectSaved(page);
+  await other.reload();
+  await expect(other.getByLabel("Width")).toHaveValue("8");
+});
+
+test("deleting can be undone", async ({ page }) => {
+  await startShoot(page, "Undo");
+  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expectSaved(page);
+  await page.getByRole("link", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "More for Wearer 1" }).click();
+  await page.getByRole("menuitem", { name: "Take off the board" }).click();
+  await expect(page.getByText("Nobody to wire yet.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("article", { name: "Wearer 1" })).toBeVisible();
+});
+
+test("wrong files get one clear message each", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/check`);
+  const drop = async (name: string, buffer: Buffer, mimeType = "audio/wav") =>
+    page.setInputFiles("input[type=file]", { name, mimeType, buffer });
+  const alert = page.getByRole("main").getByRole("alert");
+  await drop("empty.wav", Buffer.alloc(0));
+  await expect(alert).toContainText("empty");
+  await drop(
+    "picture.wav",
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, ...new Array<number>(100).fill(0)]),
+  );
+  await expect(alert).toContainText("PNG picture");
+  await drop("broken.mp3", Buffer.from("this is no music at all, whatever it is called"), "audio/mpeg");
+  await expect(alert).toContainText("cannot decode");
+  await drop("huge.m4a", Buffer.alloc(31_000_000), "audio/mp4");
+  await expect(alert).toContainText("up to 30 MB");
+  await drop("half.wav", takeWav(-12).subarray(0, 44 + 48000 * 3 * 2 + 1));
+  await expect(page.getByText(/stops .* before its header says/)).toBeVisible();
+});
+
+test("an hour is measured with progress, and can be stopped", async ({ page, request }) => {
+  test.setTimeout(120_000);
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/check`, { waitUntil: "networkidle" });
+  await dropHour(page);
+  const progress = page.getByRole("progressbar", { name: "Measured" });
+  await expect(page.getByText(/Measuring hour.wav: [1-9]\d* %/)).toBeVisible({ timeout: 60_000 });
+  const first = Number(await progress.getAttribute("value"));
+  await expect.poll(async () => Number(await progress.getAttribute("value"))).toBeGreaterThan(first);
+  await page.getByRole("button", { name: "Stop measuring" }).click();
+  await expect(progress).toBeHidden();
+  await page.setInputFiles("input[type=file]", { name: "after.wav", mimeType: "audio/wav", buffer: takeWav(-12) });
+  await expect(page.getByText("A good recording: clean, and clear of the noise.").first()).toBeVisible();
+});

@@ -1,0 +1,158 @@
+import { expect, test, type Page } from "@playwright/test";
+import { choose, expectSaved, startShoot, takeWav } from "./shoot";
+
+const stitch = (page: Page, station: string) =>
+  page.getByRole("article").getByRole("listitem").filter({ hasText: station });
+
+test("by mouse: from a new shoot to a proved level, and the board changes", async ({ page }) => {
+  await startShoot(page, "Mouse shoot");
+
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByLabel("Length").fill("12");
+  await choose(page, "Walls", "marble or glazed tile");
+  await expect(page.getByText(/room swallows the voice/i)).toBeVisible();
+  await expect(page.getByRole("img", { name: /Echo by octave/ })).toBeVisible();
+
+  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
+  await page.getByLabel("Name").fill("Ada");
+  await page.getByText("Tie", { exact: true }).click();
+  await page.getByRole("radio", { name: /Clipped to the tie/ }).click({ force: true });
+  await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
+  await page.getByText("Yes", { exact: true }).click();
+  await page.getByText("Rigged and listened to").click();
+  await expectSaved(page);
+
+  await page.getByRole("link", { name: "Level" }).click();
+  await expect(page.getByText("Pack sensitivity")).toBeVisible();
+  await expect(page.getByText(/would clip first/)).toBeVisible();
+
+  await page.getByRole("link", { name: "Check" }).click();
+  await page.setInputFiles("input[type=file]", { name: "good.wav", mimeType: "audio/wav", buffer: takeWav(-12) });
+  await expect(page.getByText("A good recording: clean, and clear of the noise.").first()).toBeVisible();
+  await expect(page.getByRole("row", { name: /Loudest peaks/ })).toContainText("−12.0");
+  await expectSaved(page);
+
+  await page.getByRole("link", { name: "Mouse shoot" }).click();
+  await expect(stitch(page, "Check").first()).toContainText("proved");
+  await expect(stitch(page, "Level").first()).toContainText("proved");
+  await expect(stitch(page, "Dress").first()).toContainText("proved");
+
+  await page
+    .getByRole("link", { name: /^Check/ })
+    .first()
+    .click();
+  await page.setInputFiles("input[type=file]", { name: "hot.wav", mimeType: "audio/wav", buffer: takeWav(8) });
+  await expect(page.getByText(/record it again, turned down/).first()).toBeVisible();
+  await expect(page.getByText(/^Turn .* down \d+ dB/).first()).toBeVisible();
+  await expectSaved(page);
+  await page.getByRole("link", { name: "Mouse shoot" }).click();
+  await expect(stitch(page, "Check").first()).toContainText("must be redone");
+  await expect(page.getByRole("region", { name: "Worst risk" })).toContainText("clipped");
+
+  await page.reload();
+  await expect(stitch(page, "Check").first()).toContainText("must be redone");
+});
+
+/** Presses Tab until something with this name has focus. */
+async function tabTo(page: Page, name: RegExp, limit = 80): Promise<void> {
+  for (let press = 0; press < limit; press += 1) {
+    await page.keyboard.press("Tab");
+    const focused = await page.evaluate(() => {
+      const element = document.activeElement as HTMLElement | null;
+      if (!element) return "";
+      const labels = (element.getAttribute("aria-labelledby") ?? "")
+        .split(" ")
+        .map((id) => document.getElementById(id)?.textContent ?? "");
+      const own = (element as HTMLInputElement).labels?.[0]?.textContent ?? "";
+      return [element.getAttribute("aria-label") ?? "", ...labels, own, element.textContent ?? ""].join(" ");
+    });
+    if (name.test(focused)) return;
+  }
+  throw new Error(`Tab never reached ${String(name)}`);
+}
+
+test("by keyboard only: the same way", async ({ page }) => {
+  await page.goto("/");
+  await tabTo(page, /Title/);
+  await page.keyboard.type("Keyboard shoot");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/scout/);
+
+  await tabTo(page, /Add a place/);
+  await page.keyboard.press("Enter");
+  await tabTo(page, /Length/);
+  await page.keyboard.press("Control+a");
+  await page.keyboard.type("9");
+  await tabTo(page, /Floor/);
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/Echo, middle/)).toBeVisible();
+
+  await page.keyboard.press("3");
+  await page.waitForURL(/\/dress/);
+  await tabTo(page, /Add a wearer/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
+  await tabTo(page, /Rank 2/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
+  await tabTo(page, /Head turn/);
+  const before = await page.getByTestId("level-at-turn").textContent();
+  for (let press = 0; press < 8; press += 1) await page.keyboard.press("ArrowRight");
+  await expect(page.getByTestId("level-at-turn")).not.toHaveText(before!);
+  await expect(page.getByText("40° to their right")).toBeVisible();
+
+  await page.keyboard.press("5");
+  await page.waitForURL(/\/level/);
+  await expect(page.getByText("Recorder gain")).toBeVisible();
+
+  await page.keyboard.press("7");
+  await page.waitForURL(/\/check/);
+  const chooser = page.waitForEvent("filechooser");
+  await tabTo(page, /Choose a recording/);
+  await page.keyboard.press("Enter");
+  await (await chooser).setFiles({ name: "key.wav", mimeType: "audio/wav", buffer: takeWav(-12) });
+  await expect(page.getByText("A good recording: clean, and clear of the noise.").first()).toBeVisible();
+
+  await page.keyboard.press("b");
+  await expect(stitch(page, "Check").first()).toContainText("proved");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
+  await page.keyboard.press("g");
+  await expect(page.locator("html")).toHaveAttribute("data-ground", "dark");
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-ground", "dark");
+});
+
+test("on a phone, 390 px wide: the same way, and nothing runs over the side", async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  const noOverflow = async () =>
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+
+  await startShoot(page, "Phone shoot");
+  await page.getByRole("button", { name: "Add a place" }).tap();
+  await expect(page.getByText(/Echo, middle/)).toBeVisible();
+  await noOverflow();
+  await page.getByRole("link", { name: "Dress" }).tap();
+  await page.getByRole("button", { name: "Add a wearer" }).tap();
+  await page.getByRole("button", { name: /^Rank 1:/ }).tap();
+  await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
+  await noOverflow();
+  await page.getByRole("link", { name: "Level" }).tap();
+  await expect(page.getByText("Pack sensitivity")).toBeVisible();
+  await noOverflow();
+  await page.getByRole("link", { name: "Check" }).tap();
+  await page.setInputFiles("input[type=file]", { name: "low.wav", mimeType: "audio/wav", buffer: takeWav(-45) });
+  await expect(page.getByText(/Clean but low|does not stand clear/).first()).toBeVisible();
+  await noOverflow();
+  await page.getByRole("link", { name: "Phone shoot" }).tap();
+  await expect(stitch(page, "Check").first()).toContainText(/proved|redone/);
+  await noOverflow();
+  await context.close();
+});

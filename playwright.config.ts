@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+
+const chromiumFlags = [
+  "--disable-quic",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+  "--no-first-run",
+  ...(process.getuid?.() === 0 ? ["--no-sandbox"] : []),
+];
+
+export default defineConfig({
+  testDir: "e2e",
+  testMatch: "*.spec.ts",
+  outputDir: ".build/e2e",
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  use: {
+    baseURL: process.env["HYPOPHON_ADDRESS"],
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: "/usr/bin/chromium", args: chromiumFlags },
+    screenshot: "only-on-failure",
+  },
+});
