@@ -2,6 +2,7 @@
 
 import { useServerInsertedHTML } from "next/navigation";
 import { useState, type ReactNode } from "react";
+import { I18nProvider } from "react-aria-components";
 import { ServerStyleSheet, StyleSheetManager } from "styled-components";
 import { GlobalStyle } from "@/ui/theme";
 
@@ -23,7 +24,7 @@ export function StyleRegistry({ nonce, children }: { nonce: string; children: Re
   const content = (
     <>
       <GlobalStyle />
-      {children}
+      <I18nProvider locale="en-US">{children}</I18nProvider>
     </>
   );
   if (typeof window !== "undefined") {

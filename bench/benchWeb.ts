@@ -19,7 +19,12 @@ async function bytesOf(address: string): Promise<number> {
 /** Compressed JavaScript that a page's HTML asks for before anything is clicked. */
 async function firstLoadKb(address: string, path: string): Promise<number> {
   const html = await (await fetch(`${address}${path}`)).text();
-  const scripts = new Set([...html.matchAll(/<script[^>]+src="([^"]+)"[^>]*>/g)].map((match) => match[1]!));
+  const scripts = new Set(
+    [...html.matchAll(/<script[^>]+src="([^"]+)"[^>]*>/g)]
+      // Browsers with modules do not load what is marked for those without.
+      .filter((match) => !/nomodule/i.test(match[0]))
+      .map((match) => match[1]!),
+  );
   let bytes = 0;
   for (const script of scripts) bytes += await bytesOf(`${address}${script}`);
   return bytes / 1000;

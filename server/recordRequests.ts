@@ -1,4 +1,4 @@
-import { Type } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
 import { RECORD_SCHEMAS, type RecordKind } from "../core/shoot/records";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";

@@ -1,4 +1,5 @@
-import { Type, type Static } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
 
 const level = (title: string) => Type.Union([Type.Number({ minimum: -400, maximum: 1000 }), Type.Null()], { title });
 

@@ -1,4 +1,5 @@
-import { Type, type Static, type TSchema } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { Static, TSchema } from "@sinclair/typebox";
 
 const figure = (title: string, unit: string, minimum: number, maximum: number, step = 0.1) =>
   Type.Number({ title, unit, minimum, maximum, step });

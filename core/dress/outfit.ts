@@ -1,4 +1,5 @@
-import { Type, type Static } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema/oneOf";
 import { EFFORTS } from "../voice/speechSpectrum";
 import { FABRIC_IDS } from "./fabrics";

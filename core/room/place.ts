@@ -1,4 +1,5 @@
-import { Type, type Static } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema/oneOf";
 import { MATERIALS, MATERIAL_IDS, type RoomOctaves } from "./materials";
 import { NC_NUMBERS, ncAWeightedDb, ncVoiceBandDb } from "./noiseCriteria";

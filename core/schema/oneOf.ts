@@ -1,4 +1,5 @@
-import { Type, type TUnsafe } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { TUnsafe } from "@sinclair/typebox";
 
 /** A schema for one of a fixed list of words or numbers; its type is their union. */
 export function oneOf<const Values extends readonly (string | number)[]>(

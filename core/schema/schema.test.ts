@@ -1,4 +1,4 @@
-import { Type } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
 import { HeightM } from "../dress/outfit";
 import { PlaceBody, ShootBody } from "../shoot/records";
 import { oneOf } from "./oneOf";

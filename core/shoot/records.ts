@@ -1,4 +1,5 @@
-import { Type, type Static } from "@sinclair/typebox";
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../audio/measurement";
 import { AnyFigures, DEVICE_KINDS } from "../chain/devices";
 import { HeightM, Outfit, Performance } from "../dress/outfit";

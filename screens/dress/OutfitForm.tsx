@@ -3,8 +3,8 @@
 import { ArrowUp, Plus, Trash2 } from "lucide-react";
 import styled from "styled-components";
 import { GARMENTS } from "@/core/dress/garments";
-import { ACCESSORIES, HeightM, type Layer } from "@/core/dress/outfit";
-import type { RigBody, ShootBody, Stored, WearerBody } from "@/core/shoot/records";
+import { ACCESSORIES, HeightM, type Accessory, type Layer, type Performance } from "@/core/dress/outfit";
+import type { ShootBody, Stored, WearerBody } from "@/core/shoot/records";
 import { EFFORTS } from "@/core/voice/speechSpectrum";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -14,6 +14,7 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Stack } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
+import type { ShootStore } from "../saving/shootStore";
 import {
   ACCESSORY_NAMES,
   ACTION_OPTIONS,
@@ -48,53 +49,56 @@ const Pair = styled.div`
   align-items: end;
 `;
 
-function LayerForm(props: {
-  layer: Layer;
-  index: number;
-  count: number;
-  onChange: (layer: Layer) => void;
-  onRemove: () => void;
-  onInward: () => void;
-}) {
-  const { layer, index, count } = props;
-  const set = (change: Partial<Layer>) => props.onChange({ ...layer, ...change });
-  const title = index === 0 ? "Next to the skin" : `Layer ${index + 1}`;
+/** Changes a wearer's layers from what they are now. */
+function editLayers(store: ShootStore, wearerId: string, edit: (layers: Layer[]) => Layer[]): void {
+  store.edit("wearer", wearerId, (body) => ({ ...body, outfit: { ...body.outfit, layers: edit(body.outfit.layers) } }));
+}
+
+function LayerForm(props: { wearerId: string; layer: Layer; index: number; count: number }) {
+  const { wearerId, index, count } = props;
+  const { garment, fabric, fit, pattern, opening } = props.layer;
+  const store = useShootStore();
+  const set = (change: Partial<Layer>) =>
+    editLayers(store, wearerId, (layers) => layers.map((each, at) => (at === index ? { ...each, ...change } : each)));
+  const takeOff = () => editLayers(store, wearerId, (layers) => layers.filter((_, at) => at !== index));
+  const moveInward = () =>
+    editLayers(store, wearerId, (layers) => layers.toSpliced(index - 1, 2, layers[index]!, layers[index - 1]!));
   return (
     <LayerBox>
-      <legend>{title}</legend>
+      <legend>{index === 0 ? "Next to the skin" : `Layer ${index + 1}`}</legend>
       <Stack $gap={0.6}>
         <Pair>
           <Select
             label="Garment"
-            value={layer.garment}
+            value={garment}
             options={GARMENT_OPTIONS}
-            onChange={(garment) => set({ garment, ...(GARMENTS[garment].opens ? {} : { opening: "closed" }) })}
+            onChange={(next) => set({ garment: next, ...(GARMENTS[next].opens ? {} : { opening: "closed" }) })}
           />
-          <Select label="Fabric" value={layer.fabric} options={FABRIC_OPTIONS} onChange={(fabric) => set({ fabric })} />
-          <Select label="Fit" value={layer.fit} options={FIT_OPTIONS} onChange={(fit) => set({ fit })} />
+          <Select label="Fabric" value={fabric} options={FABRIC_OPTIONS} onChange={(next) => set({ fabric: next })} />
+          <Select label="Fit" value={fit} options={FIT_OPTIONS} onChange={(next) => set({ fit: next })} />
           <Select
             label="Pattern"
-            value={layer.pattern}
+            value={pattern}
             options={PATTERN_OPTIONS}
-            onChange={(pattern) => set({ pattern })}
+            onChange={(next) => set({ pattern: next })}
           />
-          {GARMENTS[layer.garment].opens && (
+          {GARMENTS[garment].opens && (
             <Select
               label="Front"
-              value={layer.opening}
+              value={opening}
               options={OPENING_OPTIONS}
-              onChange={(opening) => set({ opening })}
+              onChange={(next) => set({ opening: next })}
             />
           )}
         </Pair>
         {count > 1 && (
           <Row>
             {index > 0 && (
-              <Button aria-label={`Move layer ${index + 1} inward`} onPress={props.onInward}>
+              <Button aria-label={`Move layer ${index + 1} inward`} onPress={moveInward}>
                 <ArrowUp size={16} aria-hidden /> Inward
               </Button>
             )}
-            <Button aria-label={`Take off layer ${index + 1}`} onPress={props.onRemove}>
+            <Button aria-label={`Take off layer ${index + 1}`} onPress={takeOff}>
               <Trash2 size={16} aria-hidden /> Take off
             </Button>
           </Row>
@@ -111,11 +115,16 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
   const { bundle } = useShoot();
   const { body } = wearer;
   const { performance } = rig.body;
-  const setWearer = (change: Partial<WearerBody>) => store.change("wearer", wearer.id, { ...body, ...change });
-  const setRig = (change: Partial<RigBody>) => store.change("rig", rig.id, { ...rig.body, ...change });
-  const setPerformance = (change: Partial<RigBody["performance"]>) =>
-    setRig({ performance: { ...performance, ...change } });
-  const setLayers = (layers: Layer[]) => setWearer({ outfit: { ...body.outfit, layers } });
+  const wearerId = wearer.id;
+  const rigId = rig.id;
+  const setWearer = (change: Partial<WearerBody>) => store.edit("wearer", wearerId, (now) => ({ ...now, ...change }));
+  const setPerformance = (change: (now: Performance) => Partial<Performance>) =>
+    store.edit("rig", rigId, (now) => ({ ...now, performance: { ...now.performance, ...change(now.performance) } }));
+  const wear = (accessory: Accessory, isOn: boolean) =>
+    store.edit("wearer", wearerId, (now) => {
+      const others = now.outfit.accessories.filter((each) => each !== accessory);
+      return { ...now, outfit: { ...now.outfit, accessories: isOn ? [...others, accessory] : others } };
+    });
   const { layers, accessories } = body.outfit;
   const scene = bundle.scenes.find((each) => each.id === rig.body.sceneId);
 
@@ -136,10 +145,10 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           value={performance.softest}
           options={EFFORT_OPTIONS}
           onChange={(softest) =>
-            setPerformance({
+            setPerformance((now) => ({
               softest,
-              loudest: EFFORTS.indexOf(softest) > EFFORTS.indexOf(performance.loudest) ? softest : performance.loudest,
-            })
+              loudest: EFFORTS.indexOf(softest) > EFFORTS.indexOf(now.loudest) ? softest : now.loudest,
+            }))
           }
         />
         <Select
@@ -147,31 +156,19 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           value={performance.loudest}
           options={EFFORT_OPTIONS}
           onChange={(loudest) =>
-            setPerformance({
+            setPerformance((now) => ({
               loudest,
-              softest: EFFORTS.indexOf(loudest) < EFFORTS.indexOf(performance.softest) ? loudest : performance.softest,
-            })
+              softest: EFFORTS.indexOf(loudest) < EFFORTS.indexOf(now.softest) ? loudest : now.softest,
+            }))
           }
         />
       </Pair>
       {layers.map((layer, index) => (
-        <LayerForm
-          key={index}
-          layer={layer}
-          index={index}
-          count={layers.length}
-          onChange={(changed) => setLayers(layers.map((each, at) => (at === index ? changed : each)))}
-          onRemove={() => setLayers(layers.filter((_, at) => at !== index))}
-          onInward={() =>
-            setLayers(
-              layers.map((each, at) => (at === index - 1 ? layers[index]! : at === index ? layers[index - 1]! : each)),
-            )
-          }
-        />
+        <LayerForm key={index} wearerId={wearer.id} layer={layer} index={index} count={layers.length} />
       ))}
       {layers.length < MAX_LAYERS && (
         <div>
-          <Button onPress={() => setLayers([...layers, NEXT_LAYER])}>
+          <Button onPress={() => editLayers(store, wearerId, (now) => [...now, NEXT_LAYER])}>
             <Plus size={16} aria-hidden /> Put a layer over it
           </Button>
         </div>
@@ -182,14 +179,7 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
             key={accessory}
             label={ACCESSORY_NAMES[accessory]}
             isOn={accessories.includes(accessory)}
-            onChange={(isOn) =>
-              setWearer({
-                outfit: {
-                  layers,
-                  accessories: isOn ? [...accessories, accessory] : accessories.filter((each) => each !== accessory),
-                },
-              })
-            }
+            onChange={(isOn) => wear(accessory, isOn)}
           />
         ))}
       </Row>
@@ -197,20 +187,20 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
         label="Faces"
         value={performance.faces}
         options={FACING_OPTIONS}
-        onChange={(faces) => setPerformance({ faces })}
+        onChange={(faces) => setPerformance(() => ({ faces }))}
       />
       <Columns $template="1fr 1fr">
         <Choice
           label="Moves"
           value={performance.action}
           options={ACTION_OPTIONS}
-          onChange={(action) => setPerformance({ action })}
+          onChange={(action) => setPerformance(() => ({ action }))}
         />
         <Choice
           label="Shot"
           value={performance.shot}
           options={SHOT_OPTIONS}
-          onChange={(shot) => setPerformance({ shot })}
+          onChange={(shot) => setPerformance(() => ({ shot }))}
         />
       </Columns>
       <Choice
@@ -220,7 +210,7 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           { value: "hidden", name: "Hidden" },
           { value: "seen", name: "May be seen" },
         ]}
-        onChange={(value) => setPerformance({ mayBeSeen: value === "seen" })}
+        onChange={(value) => setPerformance(() => ({ mayBeSeen: value === "seen" }))}
       />
       {scene && bundle.places.length > 0 && (
         <Select

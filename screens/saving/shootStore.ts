@@ -21,6 +21,8 @@ export interface ShootStore {
   /** Applies what an earlier visit could not save; call once in the browser. */
   recover(): void;
   change<Kind extends RecordKind>(kind: Kind, id: string, body: RecordBodies[Kind]): void;
+  /** Changes a record from what it is now; its function stays the same however the record changes. */
+  edit<Kind extends RecordKind>(kind: Kind, id: string, change: (body: RecordBodies[Kind]) => RecordBodies[Kind]): void;
   create<Kind extends RecordKind>(kind: Kind, body: RecordBodies[Kind]): string;
   remove(kind: RecordKind, id: string): Promise<void>;
   restore(kind: RecordKind, id: string): Promise<void>;
@@ -111,6 +113,13 @@ export function shootStore(initial: ShootBundle): ShootStore {
     });
   }
 
+  function change<Kind extends RecordKind>(kind: Kind, id: string, body: RecordBodies[Kind]): void {
+    const known = listOf(current.bundle, kind).find((each) => each.id === id);
+    if (!known || sameBody(known.body, body)) return;
+    place(kind, { ...known, body });
+    queue.put({ kind, id, version: known.version, body });
+  }
+
   return {
     subscribe(listener) {
       listeners.add(listener);
@@ -118,11 +127,10 @@ export function shootStore(initial: ShootBundle): ShootStore {
     },
     snapshot: () => current,
     recover: () => queue.recover().forEach(applyRecovered),
-    change(kind, id, body) {
+    change,
+    edit(kind, id, edit) {
       const known = listOf(current.bundle, kind).find((each) => each.id === id);
-      if (!known || sameBody(known.body, body)) return;
-      place(kind, { ...known, body });
-      queue.put({ kind, id, version: known.version, body });
+      if (known) change(kind, id, edit(known.body as RecordBodies[typeof kind]));
     },
     create(kind, body) {
       const id = crypto.randomUUID();
