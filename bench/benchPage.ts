@@ -33,6 +33,9 @@ async function changeTimes(page: Page): Promise<{ medianMs: number; worstMs: num
 
 /** Longest task on the page while an hour is measured, ms, and how long the whole took, s. */
 async function hourOnPage(page: Page): Promise<{ longestTaskMs: number; seconds: number }> {
+  const began = Date.now();
+  await dropHour(page);
+  // From here on: making the file in the page is the bench's own work.
   await page.evaluate(() => {
     const longest = { ms: 0 };
     Object.assign(window, { longest });
@@ -40,8 +43,6 @@ async function hourOnPage(page: Page): Promise<{ longestTaskMs: number; seconds:
       for (const entry of list.getEntries()) longest.ms = Math.max(longest.ms, entry.duration);
     }).observe({ entryTypes: ["longtask"] });
   });
-  const began = Date.now();
-  await dropHour(page);
   await page.getByText(/Measuring hour.wav/).waitFor();
   await page.getByText(/Measuring hour.wav/).waitFor({ state: "hidden", timeout: 600_000 });
   const longestTaskMs = await page.evaluate(() => (window as unknown as { longest: { ms: number } }).longest.ms);

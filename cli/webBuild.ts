@@ -13,6 +13,7 @@ import {
 } from "node:fs";
 import { join, relative } from "node:path";
 import { withLock } from "./lock";
+import { writeNextSettings } from "./nextSettings";
 import { LOG_DIR, ROOT, say } from "./state";
 
 const SOURCES = ["app", "screens", "ui", "server", "db", "core", "workers", "demo", "public"];
@@ -79,6 +80,7 @@ export function webBuild(): Promise<string> {
     }
     say(`Building (log: ${join(LOG_DIR, "build.log")})`);
     rmSync(join(ROOT, distDir), { recursive: true, force: true });
+    writeNextSettings();
     if (!(await build(distDir))) throw new Error(`The build failed; see ${join(LOG_DIR, "build.log")}`);
     writeFileSync(mark, "");
     tidy();

@@ -1,4 +1,5 @@
 import { createServer, type Server } from "node:http";
+import { writeNextSettings } from "./nextSettings";
 import { ROOT } from "./state";
 
 const PREFERRED_PORT = 4180;
@@ -36,6 +37,7 @@ export async function serveWeb(options: {
   process.env["DATABASE_URL"] = options.databaseUrl;
   Object.assign(process.env, { NODE_ENV: options.isDevelopment ? "development" : "production" });
   process.chdir(ROOT);
+  if (options.isDevelopment) writeNextSettings();
   const server = createServer();
   const first = options.preferredPort ?? PREFERRED_PORT;
   let port = first;

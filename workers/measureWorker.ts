@@ -10,7 +10,7 @@ export type MeasureOutcome =
   | { outcome: "refused"; message: string }
   | { outcome: "cancelled" };
 
-const PROGRESS_EVERY_MS = 100;
+const PROGRESS_EVERY_MS = 250;
 
 function blobSource(blob: Blob): ByteSource {
   return {

@@ -1,7 +1,7 @@
 "use client";
 
 import * as Comlink from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { MeasuredRecording } from "@/core/audio/recordingMeter";
 import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";
 
@@ -106,8 +106,11 @@ export function useMeasure() {
     } catch {
       result = { outcome: "refused", message: "The file could not be read: is the card still in?" };
     }
-    if (result.outcome === "measured") tell({ phase: "measured", file, recording: result.recording });
-    else if (result.outcome === "refused") tell({ phase: "refused", file: file.name, message: result.message });
+    if (result.outcome === "measured") {
+      const { recording } = result;
+      // The findings of a long file may be many: the page stays free while they are laid out.
+      startTransition(() => tell({ phase: "measured", file, recording }));
+    } else if (result.outcome === "refused") tell({ phase: "refused", file: file.name, message: result.message });
     else tell({ phase: "idle" });
   }
 

@@ -30,16 +30,27 @@ const Figure = styled.figure`
   }
 `;
 
+/** On a phone the front takes the whole width, so that its places can be touched. */
 const Views = styled.div`
   display: grid;
-  grid-template-columns: minmax(0, 2.1fr) minmax(0, 1fr);
   gap: 0.4rem;
   align-items: center;
+  @media (min-width: 600px) {
+    grid-template-columns: minmax(0, 2.1fr) minmax(0, 1fr);
+  }
 `;
 
 const SmallViews = styled.div`
   display: grid;
   gap: 0.5rem;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  justify-items: center;
+  > * {
+    width: min(100%, 170px);
+  }
+  @media (min-width: 600px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 
 const Cross = styled.g`
