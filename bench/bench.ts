@@ -1,7 +1,8 @@
 import { benchMeasure } from "./benchMeasure";
 import { benchWeb } from "./benchWeb";
+import { takePictures } from "./pictures";
 
-const BENCHES: Record<string, () => Promise<number>> = { measure: benchMeasure, web: benchWeb };
+const BENCHES: Record<string, () => Promise<number>> = { measure: benchMeasure, web: benchWeb, pictures: takePictures };
 
 /** Runs a named bench. */
 export async function runBench(args: readonly string[]): Promise<number> {

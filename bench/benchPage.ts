@@ -2,7 +2,8 @@ import { chromium, type Page } from "@playwright/test";
 import { dropHour } from "../e2e/hourFile";
 import { DEMO_SHOOT_ID } from "../demo/slackWater";
 
-const FLAGS = [
+/** How Chromium is started: no network of its own, and without a sandbox as root. */
+export const CHROMIUM_FLAGS = [
   "--no-sandbox",
   "--disable-quic",
   "--disable-background-networking",
@@ -51,7 +52,7 @@ async function hourOnPage(page: Page): Promise<{ longestTaskMs: number; seconds:
 
 /** What happens on the page itself: changes in Dress, and the page's freedom while a long file is measured. */
 export async function benchPage(address: string): Promise<boolean> {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: FLAGS });
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_FLAGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/dress`, { waitUntil: "networkidle" });

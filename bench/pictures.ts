@@ -1,0 +1,77 @@
+import { randomUUID } from "node:crypto";
+import { join } from "node:path";
+import { chromium, type Page } from "@playwright/test";
+import { migrateDatabase } from "../db/migrate";
+import { localPostgres } from "../cli/postgres";
+import { MIGRATIONS } from "../cli/runWeb";
+import { ROOT } from "../cli/state";
+import { webBuild } from "../cli/webBuild";
+import { serveWeb } from "../cli/webServer";
+import { DEMO_SHOOT_ID, ENGINEER, MILLER, SINGER } from "../demo/slackWater";
+import { CHROMIUM_FLAGS } from "./benchPage";
+
+interface Picture {
+  name: string;
+  path: string;
+  width?: number;
+  height?: number;
+  ground?: "day" | "dark";
+  prepare?: (page: Page) => Promise<void>;
+}
+
+const shoot = (screen: string, wearer = MILLER) => `/shoots/${DEMO_SHOOT_ID}/${screen}?wearer=${wearer}`;
+
+const PICTURES: readonly Picture[] = [
+  { name: "shoots", path: "/" },
+  { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
+  { name: "scout", path: shoot("scout") },
+  { name: "dress", path: shoot("dress") },
+  { name: "level", path: shoot("level", ENGINEER) },
+  {
+    name: "check",
+    path: shoot("check", SINGER),
+    height: 1000,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Singer, hall, take 1" }).click();
+      await page.getByRole("list", { name: "Findings" }).waitFor();
+    },
+  },
+  { name: "station", path: shoot("pickup") },
+  { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
+  { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
+  { name: "dress-phone", path: shoot("dress", ENGINEER), width: 390, height: 844 },
+];
+
+/** Takes the pictures of docs/screenshots anew, from the demo shoot in a database of its own. */
+export async function takePictures(): Promise<number> {
+  const postgres = await localPostgres();
+  const database = `pictures_${randomUUID().slice(0, 8)}`;
+  try {
+    const url = await postgres.freshDatabaseUrl(database);
+    await migrateDatabase(url, MIGRATIONS);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4680 });
+    await fetch(`${web.address}/api/demo`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: "{}",
+    });
+    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_FLAGS });
+    for (const { name, path, width = 1280, height = 800, ground = "day", prepare } of PICTURES) {
+      const context = await browser.newContext({ viewport: { width, height }, reducedMotion: "reduce" });
+      await context.addCookies([{ name: "ground", value: ground, url: web.address }]);
+      const page = await context.newPage();
+      await page.goto(`${web.address}${path}`, { waitUntil: "networkidle" });
+      await prepare?.(page);
+      await page.waitForTimeout(700);
+      await page.screenshot({ path: join(ROOT, "docs", "screenshots", `${name}.png`) });
+      await context.close();
+      process.stdout.write(`${name}.png\n`);
+    }
+    await browser.close();
+    await web.close();
+    return 0;
+  } finally {
+    await postgres.dropDatabase(database);
+    await postgres.release();
+  }
+}
