@@ -7,7 +7,6 @@ import { ROOT } from "../cli/state";
 const ROUNDS = 3;
 const RATIO_LIMIT = 1.5;
 const MEMORY_LIMIT_MB = 200;
-/** Peak memory of a child, written by /proc just before it ends, is read through this wrapper. */
 const CLI = join(ROOT, "hypophon");
 
 function makeFile(path: string, seconds: number, kind: "speech" | "noise" | "sine"): void {
@@ -90,8 +89,7 @@ export async function benchMeasure(): Promise<number> {
       process.stdout.write(
         `${kind.padEnd(7)}10 min 48k/24 stereo (${mebibytesOf(file)} MiB): measure ${own.seconds.toFixed(2)} s, ffmpeg ${other.seconds.toFixed(2)} s, ratio ${ratio.toFixed(2)}, peak ${own.peakMb.toFixed(0)} MB\n`,
       );
-      // A steady full-level sine is the worst case of the true-peak search and is shown, not judged.
-      if (kind !== "sine" && ratio > RATIO_LIMIT) isGood = false;
+      if (ratio > RATIO_LIMIT) isGood = false;
       if (own.peakMb > MEMORY_LIMIT_MB) isGood = false;
       rmSync(file);
     }

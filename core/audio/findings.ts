@@ -46,7 +46,7 @@ export function channelFindings(
         severity: "fault",
         confidence: place.runs > 1 ? 1 : 0.8,
         message: `Clipped at full scale, ${place.runs} ${place.runs === 1 ? "time" : "times"}: the loud syllables crackle.`,
-        advice: "Turn the recorder's gain down and record this line again; clipping cannot be repaired.",
+        advice: "Turn it down and record this line again; clipping cannot be repaired.",
       });
   else if (isOverloadedEarlier(clipping, reading.samplePeak))
     for (const place of clipping.places)

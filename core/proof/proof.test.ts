@@ -138,6 +138,14 @@ describe("verdict", () => {
     expect(silent).toMatchObject({ proved: null, difference: null, isAsPlanned: false });
   });
 
+  test("speech anywhere between softest and loudest line is as planned", () => {
+    const speech = (speechLevelDbfs: number) => prove(recording([channel({ speechLevelDbfs })])).comparisons[1]!;
+    expect(speech((PLAN.softestDbfs + PLAN.loudestDbfs) / 2)).toMatchObject({ difference: 0, isAsPlanned: true });
+    expect(speech(PLAN.loudestDbfs + 9).difference).toBeCloseTo(9, 9);
+    expect(speech(PLAN.softestDbfs - 3).difference).toBeCloseTo(-3, 9);
+    expect(speech(PLAN.softestDbfs - 5).isAsPlanned).toBe(false);
+  });
+
   test("the likely channel is the one with the voice", () => {
     const channels = [
       channel({ speechLevelDbfs: null }),

@@ -8,10 +8,11 @@ export type VerdictGrade = "good" | "usable" | "redo";
 export interface Comparison {
   what: string;
   unit: string;
-  planned: number;
+  /** From softest to loudest line where a range is planned; both alike where it is one figure. */
+  planned: readonly [low: number, high: number];
   uncertainty: number;
   proved: number | null;
-  /** Proved minus planned. */
+  /** How far proved lies outside the planned range; 0 inside it. */
   difference: number | null;
   isAsPlanned: boolean;
 }
@@ -59,8 +60,15 @@ export function likelyChannel(measurement: RecordingMeasurement): number {
   ).index;
 }
 
-function compare(what: string, unit: string, planned: number, uncertainty: number, proved: number | null): Comparison {
-  const difference = proved === null ? null : proved - planned;
+function compare(
+  what: string,
+  unit: string,
+  planned: readonly [low: number, high: number],
+  uncertainty: number,
+  proved: number | null,
+): Comparison {
+  const [low, high] = planned;
+  const difference = proved === null ? null : proved - Math.min(high, Math.max(low, proved));
   return {
     what,
     unit,
@@ -73,11 +81,18 @@ function compare(what: string, unit: string, planned: number, uncertainty: numbe
 }
 
 function comparisonsOf(plan: GainPlan, channel: ChannelMeasurement): Comparison[] {
+  const overNoise = [plan.softestDbfs - plan.noiseDbfs, plan.loudestDbfs - plan.noiseDbfs] as const;
   return [
-    compare("Loudest peaks", "dBFS", plan.peakDbfs, LEVEL_UNCERTAINTY_DB, channel.truePeakDbtp),
-    compare("Speech level", "dBFS", plan.speechDbfs, LEVEL_UNCERTAINTY_DB, channel.speechLevelDbfs),
-    compare("Noise floor", "dBFS", plan.noiseDbfs, NOISE_UNCERTAINTY_DB, channel.noiseFloorDbfs),
-    compare("Speech over noise", "dB", plan.snrDb, NOISE_UNCERTAINTY_DB, channel.snrDb),
+    compare("Loudest peaks", "dBFS", [plan.peakDbfs, plan.peakDbfs], LEVEL_UNCERTAINTY_DB, channel.truePeakDbtp),
+    compare(
+      "Speech level",
+      "dBFS",
+      [plan.softestDbfs, plan.loudestDbfs],
+      LEVEL_UNCERTAINTY_DB,
+      channel.speechLevelDbfs,
+    ),
+    compare("Noise floor", "dBFS", [plan.noiseDbfs, plan.noiseDbfs], NOISE_UNCERTAINTY_DB, channel.noiseFloorDbfs),
+    compare("Speech over noise", "dB", overNoise, NOISE_UNCERTAINTY_DB, channel.snrDb),
   ];
 }
 

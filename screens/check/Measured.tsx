@@ -43,13 +43,17 @@ function clock(seconds: number): string {
   return `${minutes}:${(seconds - minutes * 60).toFixed(1).padStart(4, "0")}`;
 }
 
+function rangeWords([low, high]: Comparison["planned"]): string {
+  return low === high ? minus(low) : `${minus(low, 0)} to ${minus(high, 0)}`;
+}
+
 function CompareRow({ comparison }: { comparison: Comparison }) {
   const { what, unit, planned, uncertainty, proved, difference, isAsPlanned } = comparison;
   return (
     <tr>
       <th scope="row">{what}</th>
       <td data-figure>
-        <Known $as="planned">{minus(planned)}</Known> ±{uncertainty}
+        <Known $as="planned">{rangeWords(planned)}</Known> ±{uncertainty}
       </td>
       <td data-figure>
         {proved === null ? "nothing" : <Known $as="proved">{minus(proved)}</Known>} {unit}
