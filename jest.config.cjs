@@ -14,6 +14,7 @@ module.exports = {
   // Coverage and reports go where nothing is committed.
   coverageDirectory: "<rootDir>/.build/coverage",
   testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui}/**/*.test.ts"],
+  setupFiles: ["<rootDir>/jest.setup.cjs"],
   transform: { "^.+\\.tsx?$": swc },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.build"],

@@ -30,7 +30,7 @@ describe("planGain", () => {
     fc.assert(
       fc.property(fc.double({ min: 62, max: 104, noNaN: true }), (loudestDb) => {
         const plan = planGain(CHAIN, sound(loudestDb), TARGETS);
-        expect(plan.peakDbfs).toBeLessThanOrEqual(-12 + 1e-9);
+        expect(plan.peakDbfs).toBeLessThanOrEqual(-12 + 2e-6);
         expect(plan.peakDbfs).toBeGreaterThan(-13.01);
         expect(plan.isClean).toBe(true);
       }),

@@ -199,7 +199,9 @@ function cost(plan: GainPlan, targets: Targets): number {
   }, 0);
   const over = Math.max(0, plan.peakDbfs - targets.targetDbfs);
   const under = Math.max(0, targets.targetDbfs - plan.peakDbfs);
-  return overloadDb * 1000 + over * 100 + under * 10 - plan.snrDb;
+  // A millionth of a decibel is rounding; anything more is over the target.
+  const overCost = over > 1e-6 ? 1000 + over * 100 : 0;
+  return overloadDb * 10_000 + overCost + under * 10 - plan.snrDb;
 }
 
 /**
