@@ -89,6 +89,8 @@ export function clippingMeter(fullScale: number, mergeFrames: number): ClippingM
     push(samples, length) {
       let last = previous;
       let alike = runFrames;
+      let alikeValue = runValue;
+      let alikeFrom = beforeRun;
       const start = frame;
       for (let index = 0; index < length; index += 1) {
         const value = samples[index]!;
@@ -96,12 +98,16 @@ export function clippingMeter(fullScale: number, mergeFrames: number): ClippingM
         if (step < SAME && step > -SAME) {
           if (alike === 0) {
             alike = 1;
-            runValue = last;
-            beforeRun = index > 1 ? samples[index - 2]! : index === 1 ? previous : beforePrevious;
+            alikeValue = last;
+            alikeFrom = index > 1 ? samples[index - 2]! : index === 1 ? previous : beforePrevious;
           }
           alike += 1;
         } else if (alike > 0) {
-          if (alike > 2) closeRun(start + index, alike, value);
+          if (alike > 2) {
+            runValue = alikeValue;
+            beforeRun = alikeFrom;
+            closeRun(start + index, alike, value);
+          }
           alike = 0;
         }
         last = value;
@@ -109,6 +115,8 @@ export function clippingMeter(fullScale: number, mergeFrames: number): ClippingM
       if (length > 0) beforePrevious = length > 1 ? samples[length - 2]! : previous;
       previous = last;
       runFrames = alike;
+      runValue = alikeValue;
+      beforeRun = alikeFrom;
       frame = start + length;
     },
     finish() {

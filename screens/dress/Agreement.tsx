@@ -11,7 +11,9 @@ import { CONSENT_OPTIONS } from "./words";
 
 /** Cautions that a place brings with it. */
 function cautionsOf(candidate: Candidate): string[] {
-  const cautions = ["Explain, ask, say what you will touch; offer that they place it themselves."];
+  const cautions = [
+    "Explain, ask, say what you will touch; offer that they place it themselves. Consent and law differ by place.",
+  ];
   if (candidate.placement.surface === "skin")
     cautions.push(
       "Ask about adhesive allergy; wipe and dry the skin, new tape for every person, pins never near skin.",
