@@ -106,7 +106,7 @@ async function jest(postgres: LocalPostgres, extra: readonly string[]): Promise<
       "unit, reference and server tests",
       "jest",
       ["--json", `--outputFile=${report}`, `--maxWorkers=${JEST_WORKERS}`, ...extra],
-      { TEST_DATABASE_URLS: urls.join(" "), NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
+      { TEST_DATABASE_URLS: urls.join(" ") },
       report,
       readJest,
     );

@@ -1,0 +1,104 @@
+import { randomUUID } from "node:crypto";
+import type { Pool } from "pg";
+import { answerChange } from "./door";
+import { FAULT_STATUS, Fault } from "./faults";
+import { workerDatabase } from "./testCrew";
+
+let pool: Pool;
+beforeAll(() => {
+  ({ pool } = workerDatabase());
+  globalThis.hypophonPool = pool;
+  process.env["DATABASE_URL"] = "postgres://unused";
+});
+afterAll(() => pool.end());
+
+const json = { "content-type": "application/json" };
+const request = (body: string, headers: Record<string, string> = {}) =>
+  new Request("http://127.0.0.1:4180/api/records/shoot", {
+    method: "POST",
+    headers: { host: "127.0.0.1:4180", ...json, ...headers },
+    body,
+  });
+
+async function answer(each: Request, work: Parameters<typeof answerChange>[1] = async () => ({ done: true })) {
+  const response = await answerChange(each, work);
+  return { status: response.status, body: (await response.json()) as { code?: string; message?: string } };
+}
+
+test("a good request reaches the work with its crew and body", async () => {
+  const seen: unknown[] = [];
+  const result = await answer(request('{"a":1}'), async (acting, body) => {
+    seen.push(typeof acting.crewId, body);
+    return { done: true };
+  });
+  expect(result).toEqual({ status: 200, body: { done: true } });
+  expect(seen).toEqual(["string", { a: 1 }]);
+});
+
+test("an empty body is an empty request, nothing returned is an empty answer", async () => {
+  const result = await answer(request(""), async (_, body) => {
+    expect(body).toEqual({});
+    return undefined;
+  });
+  expect(result).toEqual({ status: 200, body: {} });
+});
+
+test.each<[string, Record<string, string>]>([
+  ["another origin", { origin: "https://elsewhere.example" }],
+  ["a cross-site fetch", { "sec-fetch-site": "cross-site" }],
+  ["a same-site fetch from a sibling", { "sec-fetch-site": "same-site" }],
+  ["a form", { "content-type": "application/x-www-form-urlencoded" }],
+  ["plain text, which needs no preflight", { "content-type": "text/plain" }],
+])("%s is refused before any work", async (_, headers) => {
+  let worked = false;
+  const result = await answer(request("{}", headers), async () => (worked = true));
+  expect(result).toMatchObject({ status: 403, body: { code: "forbidden" } });
+  expect(worked).toBe(false);
+});
+
+test("our own pages are let in", async () => {
+  const own = { origin: "http://127.0.0.1:4180", "sec-fetch-site": "same-origin" };
+  expect((await answer(request("{}", own))).status).toBe(200);
+});
+
+test("what is too large or no JSON is refused in words", async () => {
+  expect(await answer(request("x".repeat(2_000_001)))).toMatchObject({ status: 413, body: { code: "tooLarge" } });
+  expect(await answer(request("{"))).toMatchObject({ status: 422, body: { message: "The request is no JSON." } });
+});
+
+test.each(Object.entries(FAULT_STATUS))(
+  "a fault %s has status %d, its message and its detail",
+  async (code, status) => {
+    const fields = [{ path: "x", message: "No." }];
+    const result = await answer(request("{}"), async () => {
+      throw new Fault(code as keyof typeof FAULT_STATUS, "In words.", { fields });
+    });
+    expect(result).toEqual({ status, body: { code, message: "In words.", fields } });
+  },
+);
+
+describe("trouble that is not the caller's", () => {
+  let silence: jest.SpyInstance;
+  beforeEach(() => {
+    silence = jest.spyOn(console, "error").mockImplementation(() => undefined);
+  });
+  afterEach(() => silence.mockRestore());
+
+  test.each(["ECONNREFUSED", "57P01", "08006", "53300"])(
+    "a database that is away (%s) is 503 and said so",
+    async (code) => {
+      const result = await answer(request("{}"), async () => {
+        throw Object.assign(new Error("lost"), { cause: { code } });
+      });
+      expect(result).toEqual({ status: 503, body: { code: "unavailable", message: "The database is away." } });
+    },
+  );
+
+  test("a mistake of ours tells nothing of its insides", async () => {
+    const result = await answer(request("{}"), async () => {
+      throw new Error(`secret ${randomUUID()}`);
+    });
+    expect(result.status).toBe(500);
+    expect(JSON.stringify(result.body)).not.toContain("secret");
+  });
+});

@@ -1,0 +1,75 @@
+import { FABRIC_IDS } from "@/core/dress/fabrics";
+import { GARMENT_IDS } from "@/core/dress/garments";
+import { FITS, OPENINGS, type Layer } from "@/core/dress/outfit";
+import { garmentPieces } from "./garmentPieces";
+import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
+
+// The curve library is an ES module that this runner cannot load: straight lines stand in for its curves.
+jest.mock("d3-shape", () => {
+  let x: (point: unknown) => number;
+  let y: (point: unknown) => number;
+  const line = Object.assign((points: unknown[]) => `M${points.map((point) => `${x(point)},${y(point)}`).join("L")}Z`, {
+    x: (read: typeof x) => ((x = read), line),
+    y: (read: typeof y) => ((y = read), line),
+    curve: (): unknown => line,
+  });
+  return { line: () => line, curveCatmullRomClosed: { alpha: () => null } };
+});
+
+const VIEWS: ViewName[] = ["front", "back", "side"];
+
+const layers: Layer[] = GARMENT_IDS.flatMap((garment) =>
+  FITS.flatMap((fit) =>
+    OPENINGS.map((opening): Layer => ({ garment, fit, opening, fabric: FABRIC_IDS[0], pattern: "plain" })),
+  ),
+);
+
+const numbersOf = (path: string) => [...path.matchAll(/-?\d+(\.\d+)?(e-?\d+)?/g)].map((match) => Number(match[0]));
+
+test.each(VIEWS)("every garment's pieces are whole paths within the %s view", (view) => {
+  for (const layer of layers)
+    for (const { d } of garmentPieces(layer, view)) {
+      expect(d.startsWith("M")).toBe(true);
+      expect(d).not.toMatch(/NaN|undefined|Infinity/);
+      for (const number of numbersOf(d)) expect(Math.abs(number)).toBeLessThan(1100);
+    }
+});
+
+test("every garment shows from the front, and a loose one is wider than a tight one", () => {
+  for (const layer of layers) expect(garmentPieces(layer, "front").length).toBeGreaterThan(0);
+  const widthOf = (fit: Layer["fit"]) => {
+    const [cloth] = garmentPieces(
+      { garment: "jumper", fabric: "knit", fit, opening: "closed", pattern: "plain" },
+      "front",
+    );
+    return Math.max(...numbersOf(cloth!.d));
+  };
+  expect(widthOf("loose")).toBeGreaterThan(widthOf("fitted"));
+  expect(widthOf("fitted")).toBeGreaterThan(widthOf("tight"));
+});
+
+test("an open front is two pieces of cloth, a closed one is one with a seam", () => {
+  const cloths = (opening: Layer["opening"]) =>
+    garmentPieces({ garment: "blazer", fabric: "wool", fit: "fitted", opening, pattern: "plain" }, "front");
+  const bodies = (pieces: ReturnType<typeof cloths>) => pieces.filter((piece) => piece.kind === "cloth").length;
+  expect(bodies(cloths("open"))).toBe(bodies(cloths("closed")) + 1);
+  expect(cloths("closed").filter((piece) => piece.kind === "seam").length).toBeGreaterThan(
+    cloths("open").filter((piece) => piece.kind === "seam").length,
+  );
+});
+
+test("the front outline mirrors itself", () => {
+  const outline = bodyOutline("front");
+  const half = outline.length / 2;
+  for (let index = 0; index < half; index += 1) {
+    const [across, up] = outline[index]!;
+    expect(outline[outline.length - 1 - index]).toEqual([-across, up]);
+  }
+  expect(smoothPath(outline)).toMatch(/^M.*Z$/);
+});
+
+test("the torso is narrowest at the waist", () => {
+  const waist = halfWidthAt(0.625, 1);
+  for (const up of [0.8, 0.765, 0.73, 0.68, 0.53, 0.5]) expect(halfWidthAt(up, 1)).toBeGreaterThan(waist);
+  expect(halfWidthAt(0.3, 1)).toBe(halfWidthAt(0.5, 1));
+});
