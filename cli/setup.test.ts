@@ -1,0 +1,93 @@
+import { spawn, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Pool } from "pg";
+import { migrateDatabase } from "../db/migrate";
+import { workerDatabase } from "../server/testCrew";
+import { openFileSource } from "./fileSource";
+
+const ROOT = join(__dirname, "..");
+const folder = mkdtempSync(join(tmpdir(), "hypophon-setup-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe("the one command", () => {
+  const run = (...args: string[]) => spawnSync(join(ROOT, "hypophon"), args, { encoding: "utf8" });
+
+  test("help lists every command, an unknown one ends with 2", () => {
+    const help = run("help");
+    expect(help.status).toBe(0);
+    for (const command of ["demo", "start", "test", "dev", "measure", "calc", "bench"])
+      expect(help.stdout).toContain(`./hypophon ${command}`);
+    expect(run("launch")).toMatchObject({ status: 2, stdout: "" });
+  });
+
+  test("it works from anywhere, through a link too", () => {
+    const link = join(folder, "hy");
+    spawnSync("ln", ["-s", join(ROOT, "hypophon"), link]);
+    const { status, stdout } = spawnSync(link, ["calc", "--list"], { encoding: "utf8", cwd: "/" });
+    expect(status).toBe(0);
+    expect(stdout).toContain("dress");
+  });
+
+  test("the script is sound shell", () => {
+    expect(spawnSync("bash", ["-n", join(ROOT, "hypophon")]).status).toBe(0);
+    expect(readFileSync(join(ROOT, ".ci", "run"), "utf8")).toContain("./hypophon test");
+  });
+});
+
+describe("file source", () => {
+  test("gives the bytes asked for, fewer at the end, two reads at once", async () => {
+    const path = join(folder, "bytes");
+    writeFileSync(
+      path,
+      Uint8Array.from({ length: 1000 }, (_, index) => index % 251),
+    );
+    const source = await openFileSource(path);
+    expect(source.sizeBytes).toBe(1000);
+    const [first, second] = await Promise.all([source.read(0, 10), source.read(500, 10)]);
+    expect([...first]).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9]);
+    expect(second[0]).toBe(500 % 251);
+    expect((await source.read(995, 100)).length).toBe(5);
+    expect((await source.read(2000, 10)).length).toBe(0);
+    await source.close();
+  });
+});
+
+describe("migrations", () => {
+  let pool: Pool;
+  beforeAll(() => {
+    ({ pool } = workerDatabase());
+  });
+  afterAll(() => pool.end());
+
+  test("running them again, several at once, changes nothing", async () => {
+    const urls = process.env["TEST_DATABASE_URLS"]!.split(" ");
+    const url = urls[Number(process.env["JEST_WORKER_ID"] ?? "1") - 1]!;
+    const columns = async () =>
+      (
+        await pool.query(
+          "select table_name, column_name from information_schema.columns where table_schema = 'public' order by 1, 2",
+        )
+      ).rows;
+    const before = await columns();
+    await Promise.all([1, 2, 3].map(() => migrateDatabase(url, join(ROOT, "db", "migrations"))));
+    expect(await columns()).toEqual(before);
+    const tables = new Set(before.map((row) => row.table_name));
+    for (const table of ["crew", "shoot", "place", "scene", "wearer", "outfit_layer", "kit_item", "rig", "measurement"])
+      expect(tables).toContain(table);
+  });
+});
+
+test("a lock's holder that is killed leaves no lock behind", async () => {
+  const lock = join(folder, "lock");
+  const holder = spawn("flock", [lock, "sh", "-c", "echo held; exec cat >/dev/null"], {
+    stdio: ["pipe", "pipe", "ignore"],
+  });
+  await new Promise((resolve) => holder.stdout.once("data", resolve));
+  expect(spawnSync("flock", ["-n", lock, "true"]).status).toBe(1);
+  holder.kill("SIGKILL");
+  await new Promise((resolve) => holder.once("exit", resolve));
+  const freed = spawnSync("flock", ["-w", "5", lock, "true"]);
+  expect(freed.status).toBe(0);
+});

@@ -1,0 +1,179 @@
+import { expect, test } from "@playwright/test";
+import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+
+test("Scout: blankets on glass cut the echo, open air has none, wind is named", async ({ page }) => {
+  await startShoot(page, "Scouting");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  const chart = page.getByRole("img", { name: /Echo by octave/ });
+  await expect(chart).toBeVisible();
+  const before = await chart.getAttribute("aria-label");
+  await choose(page, "Part of the walls", "blankets, hung");
+  await page.getByLabel("Area of that part").fill("20");
+  await expect(chart).not.toHaveAttribute("aria-label", before!);
+  await page.getByText("Open air", { exact: true }).click();
+  await expect(page.getByText(/No echo out here/)).toBeVisible();
+  await expect(chart).toBeHidden();
+  await page.getByLabel("Wind").fill("9");
+  await expect(page.getByText(/cover the capsule before you roll/)).toBeVisible();
+  await expectSaved(page);
+});
+
+test("Scout: two places keep their own figures, and a deleted one comes back", async ({ page }) => {
+  await startShoot(page, "Places");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByLabel("Place", { exact: true }).fill("Kitchen");
+  await page.getByLabel("Length").fill("4");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByLabel("Length").fill("30");
+  await page.getByRole("tab", { name: "Kitchen" }).click();
+  await expect(page.getByLabel("Length")).toHaveValue("4");
+  await expectSaved(page);
+  await page.getByRole("button", { name: "Delete this place" }).click();
+  await expect(page.getByRole("tab", { name: "Kitchen" })).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("tab", { name: "Kitchen" })).toBeVisible();
+});
+
+test("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000034`);
+  const settings = () => page.getByText("Pack sensitivity").locator("..").textContent();
+  const before = await settings();
+  await choose(page, "Microphone", "omni lav, low sensitivity, 1.5 mV/Pa");
+  await expect.poll(settings).not.toBe(before);
+  await page.getByLabel("Peaks at").fill("-20");
+  await expect(page.getByText(/^−20\.\d/)).toBeVisible();
+  await page.getByLabel("Peaks at").fill("3");
+  await expect(page.getByText(/Peaks at: -40 to -6 dBFS/)).toBeVisible();
+  await expectSaved(page);
+});
+
+test("Level: a device's own figures are kept for the whole crew", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000033`);
+  await page.getByRole("button", { name: "Its figures" }).nth(2).click();
+  const output = page.getByLabel("Output at full modulation, volume full");
+  await output.fill("-6");
+  await expectSaved(page);
+  await startShoot(page, "Another shoot");
+  await page.goto(page.url().replace("scout", "dress"));
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("link", { name: "Level" }).click();
+  await page.getByRole("button", { name: "Its figures" }).nth(2).click();
+  await expect(page.getByLabel("Output at full modulation, volume full")).toHaveValue("-6");
+  await page.getByLabel("Output at full modulation, volume full").fill("-4");
+  await expectSaved(page);
+});
+
+test("stations without a screen say what they will answer and lead on", async ({ page, request }) => {
+  const id = await openDemo(request);
+  for (const [station, says] of [
+    ["pickup", "Which microphone, pattern, distance, angle?"],
+    ["link", "Which frequencies, how paired, which lead?"],
+    ["roll", "What did we record?"],
+    ["handover", "How does it reach the edit?"],
+  ]) {
+    await page.goto(`/shoots/${id}/${station}`);
+    await expect(page.getByRole("heading", { level: 1, name: says })).toBeVisible();
+    const links = page.getByRole("main").getByRole("link");
+    expect(await links.count()).toBeGreaterThan(0);
+    await links.first().click();
+    await expect(page).toHaveURL(/\/(scout|dress|level|check)/);
+  }
+});
+
+test("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
+  const id = await startShoot(page, "Empty");
+  await page.goto(`/shoots/${id}`);
+  await expect(page.getByText("Nobody to wire yet.")).toBeVisible();
+  for (const station of ["level", "check"]) {
+    await page.goto(`/shoots/${id}/${station}`);
+    await page.getByRole("link", { name: "Dress somebody first" }).click();
+    await expect(page).toHaveURL(/\/dress/);
+    await expect(page.getByText("Who is wearing the microphone?")).toBeVisible();
+  }
+});
+
+test("imperial shoots speak in inches and feet and keep the same figures", async ({ page }) => {
+  await page.goto("/");
+  await page.getByLabel("Title").fill("Imperial");
+  await page.getByText("Imperial", { exact: true }).click();
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.waitForURL(/\/scout/);
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expect(page.getByLabel("Length")).toHaveValue("16.4");
+  await page.getByLabel("Length").fill("400");
+  await expect(page.getByText("Length: 3.3 to 328.1 ft.")).toBeVisible();
+  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expect(page.getByLabel("Height")).toHaveValue("66.9");
+  await expect(page.getByText(/Lead needs \d+ in: coil \d+ in/)).toBeVisible();
+});
+
+test("a new shoot for radio is stored with its format, an own one with its own", async ({ page, request }) => {
+  await page.goto("/");
+  await page.getByLabel("Title").fill("Own format");
+  await page.getByText("Own", { exact: true }).click();
+  await choose(page, "Sample rate", "96000 Hz");
+  await choose(page, "Frame rate", "29.97 fps");
+  const saved = page.waitForResponse((response) => response.url().endsWith("/api/records/shoot"));
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  expect(await (await saved).json()).toMatchObject({
+    body: { delivery: "own", sampleRateHz: 96000, frameRate: 29.97 },
+  });
+  await page.waitForURL(/\/scout/);
+  expect((await request.get("/")).ok()).toBe(true);
+});
+
+test("a shoot without a title is asked for one, nothing is sent", async ({ page }) => {
+  await page.goto("/");
+  let sent = 0;
+  await page.route("**/api/records/**", (route) => {
+    sent += 1;
+    return route.continue();
+  });
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await expect(page.getByText("Give it a title.")).toBeVisible();
+  expect(sent).toBe(0);
+});
+
+test("a killed server on the way to a new shoot costs nothing typed", async ({ page }) => {
+  await page.goto("/");
+  await page.getByLabel("Title").fill("Second try");
+  await page.route("**/api/records/**", (route) => route.abort());
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await expect(page.getByText(/still here: try again/)).toBeVisible();
+  await expect(page.getByLabel("Title")).toHaveValue("Second try");
+  await page.unroute("**/api/records/**");
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.waitForURL(/\/scout/);
+});
+
+test("a take of two channels lets the wearer's be chosen, and the verdict follows", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/check?wearer=51ac0000-0000-4000-8000-000000000034`);
+  const frames = 48000 * 3;
+  const wav = Buffer.alloc(44 + frames * 4);
+  wav.write("RIFF", 0);
+  wav.writeUInt32LE(36 + frames * 4, 4);
+  wav.write("WAVEfmt ", 8);
+  wav.writeUInt32LE(16, 16);
+  wav.writeUInt16LE(1, 20);
+  wav.writeUInt16LE(2, 22);
+  wav.writeUInt32LE(48000, 24);
+  wav.writeUInt32LE(48000 * 4, 28);
+  wav.writeUInt16LE(4, 32);
+  wav.writeUInt16LE(16, 34);
+  wav.write("data", 36);
+  wav.writeUInt32LE(frames * 4, 40);
+  for (let frame = 0; frame < frames; frame += 1) {
+    const isOn = frame % 48000 < 30000;
+    wav.writeInt16LE(isOn ? Math.round(8000 * Math.sin(frame / 20)) : (frame % 5) - 2, 44 + frame * 4);
+  }
+  await page.setInputFiles("input[type=file]", { name: "pair.wav", mimeType: "audio/wav", buffer: wav });
+  const channels = page.getByRole("radiogroup", { name: "This wearer's channel" });
+  await expect(channels.getByRole("radio", { name: "1" })).toBeChecked();
+  await channels.getByText("2").click();
+  await expect(page.getByText("Nothing was recorded: find the break before anything else.").first()).toBeVisible();
+  await expectSaved(page);
+});
