@@ -66,7 +66,7 @@ describe("migrations", () => {
     const url = urls[Number(process.env["JEST_WORKER_ID"] ?? "1") - 1]!;
     const columns = async () =>
       (
-        await pool.query(
+        await pool.query<{ table_name: string; column_name: string }>(
           "select table_name, column_name from information_schema.columns where table_schema = 'public' order by 1, 2",
         )
       ).rows;

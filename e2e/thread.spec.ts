@@ -82,6 +82,7 @@ test("by keyboard only: the same way", async ({ page }) => {
 
   await tabTo(page, /Add a place/);
   await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Length")).toBeVisible();
   await tabTo(page, /Length/);
   await page.keyboard.press("Control+a");
   await page.keyboard.type("9");
@@ -93,6 +94,7 @@ test("by keyboard only: the same way", async ({ page }) => {
 
   await page.keyboard.press("3");
   await page.waitForURL(/\/dress/);
+  await expect(page.getByRole("button", { name: "Add a wearer" })).toBeVisible();
   await tabTo(page, /Add a wearer/);
   await page.keyboard.press("Enter");
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
@@ -111,6 +113,7 @@ test("by keyboard only: the same way", async ({ page }) => {
 
   await page.keyboard.press("7");
   await page.waitForURL(/\/check/);
+  await expect(page.getByRole("button", { name: "Choose a recording" })).toBeVisible();
   const chooser = page.waitForEvent("filechooser");
   await tabTo(page, /Choose a recording/);
   await page.keyboard.press("Enter");
