@@ -1,14 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
-import {
-  GENERIC_DEVICES,
-  Lav,
-  Pack,
-  Receiver,
-  RecorderInput,
-  type DeviceFigures,
-  type DeviceKind,
-} from "../core/chain/devices";
+import { Lav, Pack, Receiver, RecorderInput, genericFigures } from "../core/chain/devices";
 import { planGain } from "../core/chain/gainPlan";
 import { STEP_NAMES } from "../core/dress/judgement";
 import { DressInput } from "../core/dress/outfit";
@@ -55,10 +47,6 @@ const LevelCall = Type.Object(
   },
   { additionalProperties: false },
 );
-
-function genericFigures<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
-  return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];
-}
 
 function candidateRow(candidate: Candidate, index: number) {
   return {

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -6,6 +6,7 @@ import type { Pool } from "pg";
 import { migrateDatabase } from "../db/migrate";
 import { workerDatabase } from "../server/testCrew";
 import { openFileSource } from "./fileSource";
+import { withLock } from "./lock";
 
 const ROOT = join(__dirname, "..");
 const folder = mkdtempSync(join(tmpdir(), "hypophon-setup-"));
@@ -79,15 +80,16 @@ describe("migrations", () => {
   });
 });
 
-test("a lock's holder that is killed leaves no lock behind", async () => {
-  const lock = join(folder, "lock");
-  const holder = spawn("flock", [lock, "sh", "-c", "echo held; exec cat >/dev/null"], {
-    stdio: ["pipe", "pipe", "ignore"],
-  });
-  await new Promise((resolve) => holder.stdout.once("data", resolve));
-  expect(spawnSync("flock", ["-n", lock, "true"]).status).toBe(1);
-  holder.kill("SIGKILL");
-  await new Promise((resolve) => holder.once("exit", resolve));
-  const freed = spawnSync("flock", ["-w", "5", lock, "true"]);
-  expect(freed.status).toBe(0);
+test("two tasks under one lock never overlap, and one that fails lets go", async () => {
+  const log: string[] = [];
+  const task = (name: string) =>
+    withLock("setup-test", async () => {
+      log.push(`${name} in`);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      log.push(`${name} out`);
+    });
+  await expect(withLock("setup-test", () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
+  await Promise.all([task("a"), task("b"), task("c")]);
+  expect(log).toHaveLength(6);
+  for (let index = 0; index < 6; index += 2) expect(log[index + 1]).toBe(log[index]!.replace(" in", " out"));
 });

@@ -1,17 +1,13 @@
 import fc from "fast-check";
-import { DEVICE_SCHEMAS, GENERIC_DEVICES, type DeviceFigures, type DeviceKind } from "./devices";
+import { DEVICE_SCHEMAS, GENERIC_DEVICES, genericFigures } from "./devices";
 import { planGain, runChain, type Chain, type SoundAtCapsule } from "./gainPlan";
 import { schemaFaults } from "../schema/validate";
 
-function generic<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
-  return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];
-}
-
 const CHAIN: Chain = {
-  lav: generic("lav"),
-  pack: generic("pack"),
-  receiver: generic("receiver"),
-  input: generic("input"),
+  lav: genericFigures("lav"),
+  pack: genericFigures("pack"),
+  receiver: genericFigures("receiver"),
+  input: genericFigures("input"),
 };
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
 const sound = (loudestDb: number, noiseDb = 40): SoundAtCapsule => ({

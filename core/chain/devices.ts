@@ -141,3 +141,8 @@ export const GENERIC_DEVICES: readonly AnyDevice[] = [
 
 /** Figures of a device of some kind; which one must fit is checked against {@link DEVICE_SCHEMAS}. */
 export const AnyFigures = Type.Union([Lav, Pack, Receiver, RecorderInput]);
+
+/** Figures of the first generic device of a kind. */
+export function genericFigures<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
+  return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];
+}

@@ -1,18 +1,14 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
-import { GENERIC_DEVICES, type DeviceFigures, type DeviceKind } from "../chain/devices";
+import { genericFigures } from "../chain/devices";
 import { planGain, runChain, type Chain } from "../chain/gainPlan";
 import { correctLevel, correctionSentence } from "./correction";
 import { likelyChannel, provePlan } from "./verdict";
 
-function generic<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
-  return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];
-}
-
 const CHAIN: Chain = {
-  lav: generic("lav"),
-  pack: generic("pack"),
-  receiver: generic("receiver"),
-  input: generic("input"),
+  lav: genericFigures("lav"),
+  pack: genericFigures("pack"),
+  receiver: genericFigures("receiver"),
+  input: genericFigures("input"),
 };
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
 const SOUND = { softestDb: 70, normalDb: 76, loudestDb: 88, noiseDb: 40 };

@@ -1,4 +1,4 @@
-import { DEVICE_KINDS, GENERIC_DEVICES, type DeviceFigures, type DeviceKind } from "../chain/devices";
+import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind } from "../chain/devices";
 import { planGain, type Chain, type GainPlan, type SoundAtCapsule } from "../chain/gainPlan";
 import { levelAtSiteDb } from "../dress/levelAtSite";
 import { candidateAt, planDress, type Candidate, type DressPlan } from "../dress/planDress";
@@ -35,8 +35,7 @@ function figuresOf<Kind extends DeviceKind>(
 ): DeviceFigures[Kind] {
   const ofKind = kit.filter((item) => item.body.kind === kind);
   const chosen = ofKind.find((item) => item.id === id) ?? ofKind[0];
-  const generic = GENERIC_DEVICES.find((device) => device.kind === kind)!;
-  return (chosen?.body.figures ?? generic.figures) as DeviceFigures[Kind];
+  return chosen ? (chosen.body.figures as DeviceFigures[Kind]) : genericFigures(kind);
 }
 
 /** The devices of a rig, or the first of each kind in the kit. */
