@@ -10,7 +10,7 @@ import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/lay
 import { showToast } from "@/ui/toasts";
 import { useRemoval, useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
-import { WearerTabs } from "../shell/WearerTabs";
+import { WearerLinks } from "../shell/WearerLinks";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { Measured } from "./Measured";
 import { DECODE_LIMIT_BYTES, useMeasure, type MeasureState } from "./useMeasure";
@@ -148,14 +148,15 @@ function Desk({ workingOn }: { workingOn: WorkingOn }) {
 /** Is it any good? */
 export function CheckScreen() {
   const { bundle } = useShoot();
-  const { workingOn, choose } = useWearer();
+  const { workingOn } = useWearer();
   return (
     <Stack>
       <VisuallyHidden as="h1">Check: is it any good?</VisuallyHidden>
       {workingOn ? (
-        <WearerTabs selected={workingOn.wearer.id} onSelect={choose}>
+        <>
+          <WearerLinks selected={workingOn.wearer.id} />
           <Desk key={workingOn.rig.id} workingOn={workingOn} />
-        </WearerTabs>
+        </>
       ) : (
         <Piece>
           <Stack>

@@ -12,7 +12,7 @@ import { Slider } from "@/ui/Slider";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
-import { WearerTabs } from "../shell/WearerTabs";
+import { WearerLinks } from "../shell/WearerLinks";
 import { addWearer } from "../shell/newWearer";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { Agreement } from "./Agreement";
@@ -114,9 +114,10 @@ export function DressScreen() {
     <Stack>
       <VisuallyHidden as="h1">Dress: where on this person, in this outfit, and how held?</VisuallyHidden>
       {workingOn ? (
-        <WearerTabs selected={workingOn.wearer.id} onSelect={choose}>
+        <>
+          <WearerLinks selected={workingOn.wearer.id} />
           <Fitting key={workingOn.wearer.id} workingOn={workingOn} />
-        </WearerTabs>
+        </>
       ) : (
         <Piece>
           <Stack>

@@ -10,7 +10,7 @@ import { Tick } from "@/ui/Ticks";
 import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
-import { WearerTabs } from "../shell/WearerTabs";
+import { WearerLinks } from "../shell/WearerLinks";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { DeviceFields } from "./DeviceFields";
 import { Staircase } from "./Staircase";
@@ -177,12 +177,13 @@ function ChainForm({ workingOn }: { workingOn: WorkingOn }) {
 /** What do I set? */
 export function LevelScreen() {
   const { bundle } = useShoot();
-  const { workingOn, choose } = useWearer();
+  const { workingOn } = useWearer();
   return (
     <Stack>
       <VisuallyHidden as="h1">Level: what do I set?</VisuallyHidden>
       {workingOn ? (
-        <WearerTabs selected={workingOn.wearer.id} onSelect={choose}>
+        <>
+          <WearerLinks selected={workingOn.wearer.id} />
           <Columns $template="minmax(0, 2fr) minmax(0, 1fr)">
             <Piece>
               <Settings workingOn={workingOn} />
@@ -191,7 +192,7 @@ export function LevelScreen() {
               <ChainForm workingOn={workingOn} />
             </Piece>
           </Columns>
-        </WearerTabs>
+        </>
       ) : (
         <Piece>
           <Stack>

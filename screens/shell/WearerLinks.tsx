@@ -1,0 +1,58 @@
+"use client";
+
+import Link from "next/link";
+import styled from "styled-components";
+import { ThreadSample } from "@/ui/Stitch";
+import { useShoot } from "../saving/ShootProvider";
+
+const List = styled.nav`
+  display: flex;
+  overflow-x: auto;
+  gap: 0.2rem;
+  border-bottom: 1px solid var(--seam);
+`;
+
+const Name = styled(Link)`
+  min-height: 44px;
+  padding: 0.5rem 0.9rem;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  white-space: nowrap;
+  color: var(--ink);
+  text-decoration: none;
+  border: 1px solid transparent;
+  border-bottom: 0;
+  margin-bottom: -1px;
+  outline-offset: -3px;
+  &[aria-current] {
+    background: var(--paper);
+    border-color: var(--seam);
+    font-weight: 600;
+  }
+  &:hover:not([aria-current]) {
+    background: var(--paper-deep);
+  }
+`;
+
+/** The wearers of the shoot, the one in work marked; each is an address of its own. */
+export function WearerLinks({ selected }: { selected: string }) {
+  const { bundle } = useShoot();
+  return (
+    <List aria-label="Wearers">
+      {bundle.wearers.map(({ id, body }) => (
+        <Name
+          key={id}
+          href={`?wearer=${id}`}
+          replace
+          scroll={false}
+          prefetch={false}
+          aria-current={id === selected ? "page" : undefined}
+        >
+          <ThreadSample thread={body.thread} />
+          {body.name}
+        </Name>
+      ))}
+    </List>
+  );
+}
