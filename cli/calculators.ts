@@ -2,9 +2,14 @@ import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
 import { Lav, Pack, Receiver, RecorderInput, genericFigures } from "../core/chain/devices";
 import { planGain } from "../core/chain/gainPlan";
-import { STEP_NAMES } from "../core/dress/judgement";
-import { DressInput } from "../core/dress/outfit";
-import { planDress, type Candidate } from "../core/dress/planDress";
+import { certaintyOf, unknownsOf } from "../core/dress/certainty";
+import { choiceOf } from "../core/dress/choice";
+import { contradictionsOf } from "../core/dress/contradictions";
+import { exampleInput } from "../core/dress/exampleInput";
+import { explain } from "../core/dress/explain";
+import { DressInput, usualLayer } from "../core/dress/outfit";
+import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planDress";
+import { recipeFor } from "../core/dress/recipe";
 import { PlaceModel, forecastPlace } from "../core/room/place";
 
 export interface Calculator {
@@ -14,11 +19,6 @@ export interface Calculator {
   /** Input already fits the schema. A finding is a sentence and makes the exit code 1. */
   run(input: unknown): { result: unknown; finding: string | null };
 }
-
-const DressCall = Type.Object(
-  { ...DressInput.properties, leadM: Type.Number({ minimum: 0.3, maximum: 5, title: "Lead" }) },
-  { additionalProperties: false },
-);
 
 const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
 
@@ -48,62 +48,61 @@ const LevelCall = Type.Object(
   { additionalProperties: false },
 );
 
-function candidateRow(candidate: Candidate, index: number) {
+function placeRow({ best, ways }: RankedPlace, index: number, plan: DressPlan) {
   return {
     rank: index + 1,
-    site: candidate.site.id,
-    name: candidate.site.name,
-    placement: candidate.placement,
-    distanceM: candidate.main.distanceM,
-    offAxisDeg: candidate.main.offAxisDeg,
-    levelDb: candidate.levelDb,
-    swingDb: candidate.swingDb,
-    colourDb: candidate.colourDb,
-    rustle: { is: STEP_NAMES.rustle[candidate.rustle.step], rules: candidate.rustle.rules },
-    visibility: { is: STEP_NAMES.visibility[candidate.visibility.step], rules: candidate.visibility.rules },
-    wind: { is: STEP_NAMES.wind[candidate.wind.step], rules: candidate.wind.rules },
-    cable: { neededM: candidate.cable.neededM, spareM: candidate.cable.spareM },
-    fixing: candidate.site.fixing,
-    points: candidate.points,
-    reasons: candidate.reasons,
+    choice: choiceOf(best),
+    name: best.site.name,
+    mount: best.mount.name,
+    windCover: best.windCover,
+    distanceM: best.sound.distanceM,
+    offAxisDeg: best.sound.offAxisDeg,
+    levelDb: best.levelDb,
+    swingDb: best.swingDb,
+    colourDb: best.colourDb,
+    snrDb: best.sound.snrDb,
+    speechTransmissionIndex: best.sound.sti,
+    overloadDb: best.overloadDb,
+    pack: best.pack && {
+      place: best.pack.place,
+      neededM: best.pack.cable.neededM,
+      spareM: best.pack.cable.spareM,
+      needsExtension: best.pack.needsExtension,
+    },
+    isOnFront: best.isOnFront,
+    points: best.points,
+    reasons: explain(best, plan),
+    ways: ways.length,
+  };
+}
+
+function dressAnswer(plan: DressPlan) {
+  const [first] = plan.places;
+  return {
+    considered: plan.considered,
+    certainty: certaintyOf(plan),
+    unknowns: unknownsOf(plan).map(({ says }) => says),
+    places: plan.places.map((place, index) => placeRow(place, index, plan)),
+    recipe: first ? recipeFor(first.best, plan) : null,
+    ruledOut: plan.ruledOut.map(({ site, reason }) => ({ site: site.id, name: site.name, reason })),
   };
 }
 
 /** What scripts can ask of the core by name. */
 export const CALCULATORS: Record<string, Calculator> = {
   dress: {
-    says: "where a lavalier goes on a person in an outfit: ranked places with level, swing, cable and reasons",
-    schema: DressCall,
-    example: {
-      heightM: 1.78,
-      outfit: {
-        layers: [
-          { garment: "shirt", fabric: "cotton", fit: "fitted", opening: "closed", pattern: "plain" },
-          { garment: "blazer", fabric: "wool", fit: "fitted", opening: "open", pattern: "plain" },
-        ],
-        accessories: ["tie"],
-      },
-      performance: {
-        faces: "left",
-        action: "sitting",
-        shot: "medium",
-        mayBeSeen: true,
-        softest: "soft",
-        loudest: "raised",
-      },
-      windMps: 0,
-      leadM: 1.6,
-    } satisfies Static<typeof DressCall>,
+    says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
+    schema: DressInput,
+    example: exampleInput([usualLayer("shirt"), usualLayer("blazer", { opening: "open" })], ["tie"], {
+      performance: { faces: "left", mayBeSeen: true },
+    }),
     run(input) {
-      const { leadM, ...dress } = input as Static<typeof DressCall>;
-      const plan = planDress(dress, leadM);
-      return {
-        result: {
-          candidates: plan.candidates.map(candidateRow),
-          ruledOut: plan.ruledOut.map(({ site, reason }) => ({ site: site.id, name: site.name, reason })),
-        },
-        finding: plan.candidates.length === 0 ? "No place on this outfit works." : null,
-      };
+      const dress = input as DressInput;
+      const [contradiction] = contradictionsOf(dress.outfit);
+      if (contradiction)
+        return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: contradiction.says };
+      const plan = planDress(dress);
+      return { result: dressAnswer(plan), finding: plan.places.length === 0 ? "No place on this outfit works." : null };
     },
   },
   room: {

@@ -94,8 +94,15 @@ describe("calc", () => {
 
   test("bad input is one line with the field and what was expected", () => {
     const example = JSON.parse(run(["calc", "dress", "--example"]).stdout) as object;
-    const tall = run(["calc", "dress", "-"], JSON.stringify({ ...example, heightM: 5 }));
-    expect(tall).toMatchObject({ status: 2, stdout: "", stderr: "hypophon calc: heightM: Height: 0.8 to 2.3.\n" });
+    const tall = run(
+      ["calc", "dress", "-"],
+      JSON.stringify({ ...example, person: { heightM: 5, voice: "deep", tapeAllergy: "no", hairyChest: "no" } }),
+    );
+    expect(tall).toMatchObject({
+      status: 2,
+      stdout: "",
+      stderr: "hypophon calc: person.heightM: Height: 0.8 to 2.3.\n",
+    });
     expect(run(["calc", "dress", "-"], "{").stderr).toContain("is no JSON");
     expect(run(["calc", "constructor", "-"], "{}").stderr).toContain("no calculator");
     expect(run(["calc", "room", join(folder, "missing.json")]).stderr).toContain("cannot be read");

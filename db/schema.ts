@@ -12,8 +12,10 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
-import type { Accessory, Layer, Performance } from "../core/dress/outfit";
-import type { MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
+import type { Aims } from "../core/dress/aims";
+import type { Choice } from "../core/dress/choice";
+import type { Accessory, Layer, Outfit, Performance, Person } from "../core/dress/outfit";
+import type { Consent, MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
 import type { PlaceModel } from "../core/room/place";
 import type { RecordingMeasurement } from "../core/audio/measurement";
 
@@ -66,7 +68,14 @@ export const place = pgTable(
 
 export const scene = pgTable(
   "scene",
-  { ...kept, shootId: ofShoot(), title: text("title").notNull(), placeId: uuid("place_id").references(() => place.id) },
+  {
+    ...kept,
+    shootId: ofShoot(),
+    title: text("title").notNull(),
+    placeId: uuid("place_id").references(() => place.id),
+    day: integer("day").notNull(),
+    startsAt: text("starts_at").notNull(),
+  },
   (table) => [index("scene_shoot").on(table.shootId)],
 );
 
@@ -77,6 +86,9 @@ export const wearer = pgTable(
     shootId: ofShoot(),
     name: text("name").notNull(),
     heightM: doublePrecision("height_m").notNull(),
+    voice: text("voice").$type<Person["voice"]>().notNull(),
+    tapeAllergy: text("tape_allergy").$type<Person["tapeAllergy"]>().notNull(),
+    hairyChest: text("hairy_chest").$type<Person["hairyChest"]>().notNull(),
     voiceOffsetDb: doublePrecision("voice_offset_db").notNull(),
     thread: integer("thread").notNull(),
     accessories: jsonb("accessories").$type<Accessory[]>().notNull(),
@@ -98,6 +110,9 @@ export const outfitLayer = pgTable(
     fit: text("fit").$type<Layer["fit"]>().notNull(),
     opening: text("opening").$type<Layer["opening"]>().notNull(),
     pattern: text("pattern").$type<Layer["pattern"]>().notNull(),
+    shade: text("shade").$type<Layer["shade"]>().notNull(),
+    neckline: text("neckline").$type<Layer["neckline"]>().notNull(),
+    hasLapels: boolean("has_lapels").notNull(),
   },
   (table) => [uniqueIndex("outfit_layer_position").on(table.wearerId, table.position)],
 );
@@ -125,9 +140,12 @@ export const rig = pgTable(
       .notNull()
       .references(() => scene.id),
     performance: jsonb("performance").$type<Performance>().notNull(),
-    siteId: text("site_id").$type<RigBody["siteId"]>(),
+    outfit: jsonb("outfit").$type<Outfit>(),
+    aims: jsonb("aims").$type<Aims>().notNull(),
+    choice: jsonb("choice").$type<Choice>(),
+    packPlace: text("pack_place").$type<RigBody["packPlace"]>(),
     isRigged: boolean("is_rigged").notNull(),
-    consent: text("consent").$type<RigBody["consent"]>().notNull(),
+    consent: jsonb("consent").$type<Consent>().notNull(),
     lavId: uuid("lav_id").references(() => kitItem.id),
     packId: uuid("pack_id").references(() => kitItem.id),
     receiverId: uuid("receiver_id").references(() => kitItem.id),

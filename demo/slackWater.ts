@@ -1,5 +1,8 @@
-import type { PlaceBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
-import type { Layer } from "../core/dress/outfit";
+import type { Consent, PlaceBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
+import { FIRST_PERFORMANCE, newRig } from "../core/shoot/newRig";
+import { FIRST_AIMS, PRESETS, type Aims, type PresetId } from "../core/dress/aims";
+import type { Choice } from "../core/dress/choice";
+import { usualLayer, type Layer, type Performance, type Person } from "../core/dress/outfit";
 
 /** The demo shoot: invented people, places and gear. */
 
@@ -22,6 +25,9 @@ const shoot: ShootBody = {
 const GRANARY = id(11);
 const QUAY = id(12);
 const HALL = id(13);
+const WORKSHOP = id(14);
+const KITCHEN = id(15);
+const WHEEL_FLOOR = id(16);
 
 const places: Record<string, PlaceBody> = {
   [GRANARY]: {
@@ -75,99 +81,248 @@ const places: Record<string, PlaceBody> = {
       windMps: 0,
     },
   },
+  [WORKSHOP]: {
+    shootId: SHOOT_ID,
+    name: "Smithy, doors open",
+    model: {
+      setting: "room",
+      lengthM: 8,
+      widthM: 7,
+      heightM: 4,
+      floor: "concrete",
+      ceiling: "woodFloor",
+      walls: "brick",
+      otherWall: "openAir",
+      otherWallM2: 9,
+      noiseNc: 45,
+      windMps: 0,
+    },
+  },
+  [KITCHEN]: {
+    shootId: SHOOT_ID,
+    name: "Mill kitchen",
+    model: {
+      setting: "room",
+      lengthM: 5,
+      widthM: 4,
+      heightM: 2.6,
+      floor: "tile",
+      ceiling: "plaster",
+      walls: "plaster",
+      otherWall: "windowGlass",
+      otherWallM2: 3,
+      noiseNc: 30,
+      windMps: 0,
+    },
+  },
+  [WHEEL_FLOOR]: {
+    shootId: SHOOT_ID,
+    name: "Wheel floor, water running",
+    model: {
+      setting: "room",
+      lengthM: 10,
+      widthM: 7,
+      heightM: 3,
+      floor: "woodFloor",
+      ceiling: "woodFloor",
+      walls: "stone",
+      otherWall: "openAir",
+      otherWallM2: 2,
+      noiseNc: 45,
+      windMps: 0,
+    },
+  },
 };
+
+const scene = (day: number, startsAt: string, title: string, placeId: string): SceneBody => ({
+  shootId: SHOOT_ID,
+  title,
+  placeId,
+  day,
+  startsAt,
+});
 
 const SCENE_INTERVIEW = id(21);
 const SCENE_GATE = id(22);
 const SCENE_SPEECH = id(23);
 const SCENE_WADE = id(24);
+const SCENE_WELD = id(25);
+const SCENE_TABLE = id(26);
+const SCENE_WELCOME = id(27);
+const SCENE_STREAM = id(28);
+const SCENE_DIARY = id(29);
 
 const scenes: Record<string, SceneBody> = {
-  [SCENE_INTERVIEW]: { shootId: SHOOT_ID, title: "Interview with the miller", placeId: GRANARY },
-  [SCENE_GATE]: { shootId: SHOOT_ID, title: "Hanging the sluice gate", placeId: QUAY },
-  [SCENE_SPEECH]: { shootId: SHOOT_ID, title: "Speech and song", placeId: HALL },
-  [SCENE_WADE]: { shootId: SHOOT_ID, title: "Counting the mudflat", placeId: QUAY },
+  [SCENE_INTERVIEW]: scene(1, "09:30", "Interview with the miller", GRANARY),
+  [SCENE_GATE]: scene(1, "14:00", "Hanging the sluice gate", QUAY),
+  [SCENE_SPEECH]: scene(3, "15:00", "Speech and song", HALL),
+  [SCENE_WADE]: scene(2, "11:00", "Counting the mudflat", QUAY),
+  [SCENE_WELD]: scene(2, "08:30", "Welding the sluice hinge", WORKSHOP),
+  [SCENE_TABLE]: scene(1, "17:30", "Volunteers at the table", KITCHEN),
+  [SCENE_WELCOME]: scene(3, "13:30", "Miller's welcome", HALL),
+  [SCENE_STREAM]: scene(3, "11:00", "Live from the wheel floor", WHEEL_FLOOR),
+  [SCENE_DIARY]: scene(2, "16:00", "Phone diary on the quay", QUAY),
 };
 
 function layer(garment: Layer["garment"], fabric: Layer["fabric"], worn: Partial<Layer> = {}): Layer {
-  return { garment, fabric, fit: "fitted", opening: "closed", pattern: "plain", ...worn };
+  return usualLayer(garment, { fabric, ...worn });
 }
 
 export const MILLER = id(31);
 export const ENGINEER = id(32);
 export const SINGER = id(33);
-const ECOLOGIST = id(34);
+export const ECOLOGIST = id(34);
+export const WELDER = id(35);
+const VOLUNTEERS = [id(36), id(37), id(38)] as const;
+const ACCORDIONIST = id(39);
+const CREATOR = id(51);
+const PRESENTER = id(52);
 
-const wearers: Record<string, WearerBody> = {
-  [MILLER]: {
-    shootId: SHOOT_ID,
-    name: "Tam, miller",
-    heightM: 1.78,
-    voiceOffsetDb: 0,
-    thread: 0,
-    outfit: {
-      layers: [
-        layer("shirt", "cotton", { pattern: "patterned" }),
-        layer("jumper", "knit", { fit: "loose" }),
-        layer("apron", "denim", { fit: "loose" }),
-      ],
-      accessories: ["beard"],
-    },
-  },
-  [ENGINEER]: {
-    shootId: SHOOT_ID,
-    name: "Ines, engineer",
-    heightM: 1.69,
-    voiceOffsetDb: 0,
-    thread: 1,
-    outfit: {
-      layers: [
-        layer("tee", "cotton"),
-        layer("vest", "waterproof", { fit: "loose", opening: "partlyOpen" }),
-        layer("harness", "polyester", { fit: "tight" }),
-      ],
-      accessories: ["hardHat"],
-    },
-  },
-  [SINGER]: {
-    shootId: SHOOT_ID,
-    name: "Odile, singer",
-    heightM: 1.66,
-    voiceOffsetDb: 2,
-    thread: 2,
-    outfit: { layers: [layer("straplessDress", "silk", { fit: "tight" })], accessories: ["necklace", "longHair"] },
-  },
-  [ECOLOGIST]: {
-    shootId: SHOOT_ID,
-    name: "Wen, ecologist",
-    heightM: 1.74,
-    voiceOffsetDb: -2,
-    thread: 3,
-    outfit: {
-      layers: [layer("jumper", "wool"), layer("coat", "waterproof", { fit: "loose", opening: "partlyOpen" })],
-      accessories: ["hat"],
-    },
-  },
-};
+const UNKNOWN: Omit<Person, "heightM"> = { voice: "unknown", tapeAllergy: "unknown", hairyChest: "unknown" };
 
-type Kit = Pick<RigBody, "lavId" | "packId" | "receiverId" | "inputId">;
-const FIRST_OF_KIT: Kit = { lavId: null, packId: null, receiverId: null, inputId: null };
-
-function rig(wearerId: string, sceneId: string, own: Pick<RigBody, "performance"> & Partial<RigBody>): RigBody {
+function wearer(
+  thread: number,
+  name: string,
+  heightM: number,
+  layers: Layer[],
+  accessories: WearerBody["outfit"]["accessories"],
+  own: Partial<WearerBody> = {},
+): WearerBody {
   return {
     shootId: SHOOT_ID,
-    wearerId,
-    sceneId,
-    siteId: null,
-    isRigged: false,
-    consent: "notAsked",
-    ...FIRST_OF_KIT,
-    isSet: false,
-    targetDbfs: -12,
-    ceilingDbfs: -6,
+    name,
+    heightM,
+    ...UNKNOWN,
+    voiceOffsetDb: 0,
+    thread,
+    outfit: { layers, accessories },
     ...own,
   };
 }
+
+const wearers: Record<string, WearerBody> = {
+  [MILLER]: wearer(
+    0,
+    "Tam, miller",
+    1.78,
+    [
+      layer("shirt", "cotton", { pattern: "patterned", shade: "light" }),
+      layer("jumper", "knit", { fit: "loose", shade: "dark" }),
+      layer("apron", "canvas", { fit: "loose", shade: "light" }),
+    ],
+    ["beard"],
+    { voice: "deep", tapeAllergy: "no", hairyChest: "yes" },
+  ),
+  [ENGINEER]: wearer(
+    1,
+    "Ines, engineer",
+    1.69,
+    [
+      layer("tee", "cotton", { shade: "dark" }),
+      layer("vest", "reflective", { fit: "loose", opening: "partlyOpen", shade: "bright" }),
+      layer("harness", "webbing", { fit: "tight", shade: "black" }),
+    ],
+    ["hardHat"],
+    { voice: "middle", tapeAllergy: "no" },
+  ),
+  [SINGER]: wearer(
+    2,
+    "Odile, singer",
+    1.66,
+    [layer("straplessDress", "silk", { shade: "white" })],
+    ["necklace", "longHair"],
+    { voiceOffsetDb: 2, voice: "light", tapeAllergy: "no", hairyChest: "no" },
+  ),
+  [ECOLOGIST]: wearer(
+    3,
+    "Wen, ecologist",
+    1.74,
+    [
+      layer("jumper", "wool", { shade: "dark" }),
+      layer("waders", "waterproof", { fit: "loose" }),
+      layer("oilskin", "waterproof", { fit: "loose", opening: "partlyOpen", shade: "bright" }),
+    ],
+    ["hat"],
+    { voiceOffsetDb: -2, voice: "middle", tapeAllergy: "no", hairyChest: "no" },
+  ),
+  [WELDER]: wearer(
+    4,
+    "Jory, welder",
+    1.83,
+    [layer("tee", "cotton", { shade: "dark" }), layer("overall", "twill", { fit: "loose", shade: "dark" })],
+    ["sealedHood"],
+    { voiceOffsetDb: 2, voice: "deep" },
+  ),
+  [VOLUNTEERS[0]]: wearer(5, "Ash, volunteer", 1.72, [layer("hoodie", "jersey", { opening: "partlyOpen" })], []),
+  [VOLUNTEERS[1]]: wearer(
+    6,
+    "Lark, volunteer",
+    1.6,
+    [layer("tee", "cotton", { shade: "light" }), layer("dungarees", "denim", { shade: "dark" })],
+    ["longHair"],
+    { voice: "light" },
+  ),
+  [VOLUNTEERS[2]]: wearer(
+    7,
+    "Brook, volunteer",
+    1.79,
+    [layer("shirt", "linen", { shade: "light" }), layer("cardigan", "wool", { opening: "open" })],
+    ["spectacles"],
+  ),
+  [ACCORDIONIST]: wearer(
+    0,
+    "Quill, accordion",
+    1.7,
+    [layer("shirt", "cotton", { shade: "white" }), layer("waistcoat", "velvet", { shade: "dark" })],
+    ["bowTie"],
+    { voice: "middle" },
+  ),
+  [CREATOR]: wearer(
+    1,
+    "Sanna, phone diary",
+    1.63,
+    [layer("tee", "jersey"), layer("parka", "nylon", { opening: "open" })],
+    ["scarf"],
+  ),
+  [PRESENTER]: wearer(
+    2,
+    "Rafe, live host",
+    1.81,
+    [layer("shirt", "starched", { shade: "white" }), layer("blazer", "wool", { opening: "partlyOpen" })],
+    ["tie"],
+    { voice: "deep", hairyChest: "no", tapeAllergy: "no" },
+  ),
+};
+
+function aims(preset: PresetId): Aims {
+  return { ...FIRST_AIMS, preset, weights: PRESETS[preset].weights };
+}
+
+const performance = (own: Partial<Performance>): Performance => ({
+  ...FIRST_PERFORMANCE,
+  mayBeSeen: false,
+  loudest: "normal",
+  ...own,
+});
+
+const agreed = (answer: Consent["answer"], agreedTo: Consent["agreedTo"], askedAt: string): Consent => ({
+  answer,
+  isExplained: true,
+  agreedTo,
+  askedBy: "sound",
+  askedAt,
+});
+
+const rig = (wearerId: string, sceneId: string, own: Partial<RigBody>): RigBody =>
+  newRig({ shootId: SHOOT_ID, wearerId, sceneId }, own);
+
+const choice = (
+  site: Choice["site"],
+  surface: Choice["surface"],
+  layerIndex: number | null,
+  mount: Choice["mount"],
+  port: Choice["port"],
+): Choice => ({ site, surface, layer: layerIndex, mount, port });
 
 export const MILLER_RIG = id(41);
 export const ENGINEER_RIG = id(42);
@@ -175,52 +330,77 @@ export const SINGER_RIG = id(43);
 
 const rigs: Record<string, RigBody> = {
   [MILLER_RIG]: rig(MILLER, SCENE_INTERVIEW, {
-    performance: {
-      faces: "left",
-      action: "sitting",
-      shot: "medium",
-      mayBeSeen: false,
-      softest: "soft",
-      loudest: "normal",
-    },
-    siteId: "bibEdge",
+    performance: performance({ faces: "left" }),
+    choice: choice("bibEdge", "inside", 2, "triangles", "up"),
     isRigged: true,
-    consent: "yes",
+    consent: agreed("yes", 1, "2027-05-11 08:50"),
     isSet: true,
   }),
   [ENGINEER_RIG]: rig(ENGINEER, SCENE_GATE, {
-    performance: {
-      faces: "camera",
+    performance: performance({
       action: "walking",
       shot: "wide",
       mayBeSeen: true,
       softest: "normal",
       loudest: "loud",
-    },
-    siteId: "breastboneInside",
+      hours: 3,
+      sweats: true,
+    }),
+    aims: aims("runAndGun"),
+    choice: choice("highBreastbone", "inside", 0, "triangles", "down"),
   }),
   [SINGER_RIG]: rig(SINGER, SCENE_SPEECH, {
-    performance: {
-      faces: "round",
-      action: "walking",
-      shot: "medium",
-      mayBeSeen: false,
-      softest: "normal",
-      loudest: "shout",
-    },
-    siteId: "hairline",
+    performance: performance({ faces: "round", action: "walking", softest: "normal", loudest: "shout" }),
+    aims: aims("stage"),
+    choice: choice("topEdge", "inside", 0, "triangles", "up"),
     isRigged: true,
-    consent: "self",
+    consent: agreed("self", 2, "2027-05-13 14:20"),
   }),
   [id(44)]: rig(ECOLOGIST, SCENE_WADE, {
-    performance: {
+    performance: performance({
       faces: "right",
       action: "walking",
       shot: "wide",
-      mayBeSeen: false,
-      softest: "soft",
       loudest: "raised",
+      hours: 3,
+      water: "wading",
+    }),
+    aims: aims("action"),
+  }),
+  [id(45)]: rig(WELDER, SCENE_WELD, {
+    performance: performance({
+      action: "walking",
+      shot: "wide",
+      mayBeSeen: true,
+      softest: "raised",
+      loudest: "shout",
+      sweats: true,
+    }),
+    aims: aims("action"),
+  }),
+  [id(46)]: rig(VOLUNTEERS[0], SCENE_TABLE, { performance: performance({ faces: "left", loudest: "raised" }) }),
+  [id(47)]: rig(VOLUNTEERS[1], SCENE_TABLE, { performance: performance({ faces: "round", loudest: "raised" }) }),
+  [id(48)]: rig(VOLUNTEERS[2], SCENE_TABLE, { performance: performance({ faces: "right", loudest: "raised" }) }),
+  [id(49)]: rig(ACCORDIONIST, SCENE_SPEECH, {
+    performance: performance({ mayBeSeen: true, loudest: "raised", handsOnChest: true }),
+    aims: aims("stage"),
+  }),
+  [id(61)]: rig(CREATOR, SCENE_DIARY, {
+    performance: performance({ action: "walking", shot: "close", mayBeSeen: true, loudest: "raised", hours: 1 }),
+    aims: aims("runAndGun"),
+  }),
+  [id(62)]: rig(PRESENTER, SCENE_STREAM, {
+    performance: performance({ faces: "round", action: "walking", loudest: "raised", hours: 4 }),
+    aims: aims("presenter"),
+  }),
+  [id(63)]: rig(MILLER, SCENE_WELCOME, {
+    performance: performance({ mayBeSeen: true, loudest: "raised", hours: 1 }),
+    aims: aims("stage"),
+    outfit: {
+      layers: [layer("shirt", "cotton", { shade: "white" }), layer("blazer", "wool", { opening: "partlyOpen" })],
+      accessories: ["beard", "tie"],
     },
+    consent: agreed("yes", 1, "2027-05-13 12:40"),
   }),
 };
 

@@ -1,14 +1,28 @@
-import { expect, test } from "@playwright/test";
-import { choose, openDemo, startShoot } from "./shoot";
+import { expect, test, type Page } from "@playwright/test";
+import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+
+const WEARER = (number: number) => `51ac0000-0000-4000-8000-0000000000${number}`;
+const places = (page: Page) => page.getByRole("radiogroup", { name: "Places, best first" });
+const view = (page: Page, name: string) => page.getByRole("tab", { name, exact: true }).click();
+
+/** A shoot of its own with one new wearer on the Dress screen. */
+async function dressSomebody(page: Page, title: string): Promise<string> {
+  const id = await startShoot(page, title);
+  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expect(places(page)).toBeVisible();
+  return id;
+}
 
 test("changing the jacket re-ranks and takes the chosen place off the board", async ({ page }) => {
-  const id = await startShoot(page, "Jacket");
-  await page.goto(`/shoots/${id}/dress`);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await dressSomebody(page, "Jacket");
   await page.getByRole("button", { name: "Put a layer over it" }).click();
   const layer = page.getByRole("group", { name: "Layer 2" });
   await choose(page, "Garment", "jacket with lapels", layer);
-  await page.getByRole("radio", { name: /Right lapel/ }).click({ force: true });
+  await page
+    .getByRole("radio", { name: /Right lapel on the/ })
+    .first()
+    .click({ force: true });
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Take off layer 2" }).click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("gone with this outfit");
@@ -20,15 +34,221 @@ test("changing the jacket re-ranks and takes the chosen place off the board", as
 
 test("the form and the list choose the same place, and reasons open", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/dress?wearer=51ac0000-0000-4000-8000-000000000034`);
-  await page.getByRole("button", { name: /^Rank 2:/ }).click();
-  const name = (await page.getByRole("button", { name: /^Rank 2:/ }).getAttribute("aria-label"))!.replace(
-    "Rank 2: ",
-    "",
-  );
-  await expect(page.getByRole("radio", { name: new RegExp(name) })).toBeChecked();
-  await page.getByRole("button", { name: /^Why:/ }).click();
-  await expect(page.getByText(/Level swings/)).toBeVisible();
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(34)}`);
+  const second = page.getByRole("button", { name: /^Rank 2:/ });
+  const name = (await second.getAttribute("aria-label"))!.replace("Rank 2: ", "");
+  await second.click();
+  await expect(places(page).getByRole("radio", { checked: true })).toHaveAccessibleName(new RegExp(name));
   await page.getByRole("button", { name: /^Ruled out:/ }).click();
   await expect(page.getByText("There is no tie.").first()).toBeVisible();
+  await view(page, "Why");
+  await page.getByRole("button", { name: /^Quick and discreet/ }).click();
+  await expect(page.getByText(/min to rig\./)).toBeVisible();
+  await choose(page, "Why not", "On the tie");
+  await expect(page.getByText("There is no tie.").first()).toBeVisible();
+  await expect(page.getByText("No single change helps.")).toBeVisible();
+});
+
+test("what would make a place possible is tried out and named", async ({ page }) => {
+  await dressSomebody(page, "What if");
+  await page.getByText("Hidden", { exact: true }).click();
+  await page.getByText("Tie", { exact: true }).click();
+  await view(page, "Why");
+  await choose(page, "Why not", "On the tie");
+  await expect(page.getByText("Let it be seen in this shot")).toBeVisible();
+});
+
+test("from the board to a first recommendation for a new wearer in six steps", async ({ page }) => {
+  const id = await startShoot(page, "Six steps");
+  await page.goto(`/shoots/${id}`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await choose(page, "Garment", "T-shirt");
+  await page.getByText("Hidden", { exact: true }).click();
+  await page.getByText("Walks", { exact: true }).click();
+  await expect(page.getByText(/^Suggested/)).toBeVisible();
+  await page.getByRole("button", { name: /^Rank 1:/ }).click();
+  await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
+});
+
+test("weights move the order and the list says from where; a kind of work puts them back", async ({ page }) => {
+  await dressSomebody(page, "Weights");
+  await page.getByRole("button", { name: "What matters" }).click();
+  const slider = page.getByRole("slider", { name: "Steady as the head turns" });
+  const ease = page.getByRole("slider", { name: "Quick and discreet" });
+  await ease.focus();
+  await page.keyboard.press("Home");
+  await slider.focus();
+  await page.keyboard.press("End");
+  await expect(
+    places(page)
+      .getByText(/(up|down) from \d/)
+      .first(),
+  ).toBeVisible();
+  await choose(page, "Kind of work", "Stage or ceremony");
+  await expect(places(page).getByText(/(up|down) from \d/)).toHaveCount(0);
+  await page.getByRole("button", { name: "Schools: where practitioners differ" }).click();
+  await choose(page, "Shirt collar", "Avoid: uneven");
+  await expectSaved(page);
+});
+
+test("the recipe follows mount, port, pack and bag", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(38)}`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: /^Rank 1:/ }).click();
+  await view(page, "Recipe");
+  const materials = page.getByRole("region", { name: "Materials" });
+  await choose(page, "Held by", "Ready-made pad");
+  await expect(materials).toContainText("Rubber or foam holder");
+  await choose(page, "Held by", "Tape triangle sandwich");
+  await expect(materials).toContainText("2 strips × 7.5 cm");
+  await choose(page, "Pack", "Band at the small of the back");
+  await expect(materials).toContainText("Elastic band for the pack");
+  await page.getByRole("button", { name: /^In the bag/ }).click();
+  await page.getByRole("group", { name: "In the bag" }).getByText("Cloth camera tape").click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("gone");
+});
+
+test("the card is one A4 page and stands on the screen too", async ({ page, request }) => {
+  const id = await openDemo(request);
+  for (const wearer of [33, 34, 35]) {
+    const pdf = await request.get(`/shoots/${id}/card.pdf?wearer=${WEARER(wearer)}`);
+    expect(pdf.headers()["content-type"]).toBe("application/pdf");
+    const text = (await pdf.body()).toString("latin1");
+    expect(text.startsWith("%PDF-")).toBe(true);
+    expect(text.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+    expect(text).toMatch(/\/MediaBox \[0 0 595\.28 841\.89\]/);
+  }
+  expect((await request.get(`/shoots/${id}/card.pdf?wearer=nobody`)).status()).toBe(404);
+  expect((await request.get("/shoots/nothing/card.pdf")).status()).toBe(404);
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(35)}`, { waitUntil: "networkidle" });
+  await view(page, "Recipe");
+  await page.getByRole("link", { name: "Card for this person" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Jory, welder" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "For sound" })).toContainText("Least sensitive capsule");
+  await expect(page.getByRole("region", { name: "For sound" })).toContainText("safety officer");
+});
+
+test("a no leads on without fuss, themselves gets words of their own, a yes is kept with its time", async ({
+  page,
+}) => {
+  await dressSomebody(page, "Asked");
+  await view(page, "Ask");
+  await page.getByText("No", { exact: true }).click();
+  await expect(page.getByText(/That is fine\./)).toBeVisible();
+  await page.getByText("Themselves", { exact: true }).click();
+  await expect(page.getByText(/This is the microphone/)).toBeVisible();
+  await page.getByText("Yes", { exact: true }).click();
+  await page.getByLabel("Asked by").fill("Kit");
+  await choose(page, "Agreed to, at most", "On the outside");
+  await expectSaved(page);
+  await page.reload();
+  await view(page, "Ask");
+  await expect(page.getByLabel("Asked by")).toHaveValue("Kit");
+  await expect(page.getByText(/^Asked \d{4}-\d\d-\d\d \d\d:\d\d/)).toBeVisible();
+  await view(page, "Places");
+  await expect(
+    places(page)
+      .getByText(/not agreed to/)
+      .first(),
+  ).toBeVisible();
+});
+
+test("a rig carries over to another scene, and is flagged when a scarf comes on", async ({ page }) => {
+  const id = await dressSomebody(page, "Scenes");
+  await page.getByRole("button", { name: /^Rank 1:/ }).click();
+  await page.getByRole("button", { name: "Copy this rig or wearer" }).click();
+  await page.getByRole("menuitem", { name: "Copy rig to a new scene" }).click();
+  await expect(page.getByText("Carries over from the scene before")).toBeVisible();
+  await page.getByLabel("Starts at").fill("14:30");
+  await page.getByText("Other clothes in this scene").click();
+  await page.getByText("Scarf", { exact: true }).click();
+  await expect(page.getByText("Since the scene before: scarf added.")).toBeVisible();
+  await expectSaved(page);
+  await page.getByRole("link", { name: /Scene 1/ }).click();
+  await expect(page.getByRole("checkbox", { name: "Scarf" })).not.toBeChecked();
+  await page.getByRole("button", { name: "Copy this rig or wearer" }).click();
+  await page.getByRole("menuitem", { name: "Another person dressed alike" }).click();
+  await expect(page.getByLabel("Name")).toHaveValue("Wearer 1 (copy)");
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/day`);
+  await expect(page.getByRole("region", { name: "Scene 1" }).getByRole("row")).toHaveCount(3);
+  await expect(page.getByRole("region", { name: "Scene 2" })).toContainText("Changed: scarf added");
+  await expect(page.getByRole("region", { name: "Totals of the day" })).toContainText("Microphones and packs");
+});
+
+test("what cannot be worn is refused where it arises, with the reason", async ({ page }) => {
+  await dressSomebody(page, "Contradiction");
+  await page.getByText("Tie", { exact: true }).click();
+  await expect(page.getByRole("checkbox", { name: "Tie", exact: true })).toBeChecked();
+  await choose(page, "Garment", "T-shirt");
+  await expect(page.getByRole("checkbox", { name: "Tie", exact: true })).toBeDisabled();
+  await expect(page.getByText("A tie needs a shirt with a collar.")).toBeVisible();
+  await expectSaved(page);
+});
+
+test("four places side by side, and the head turned by key and by drag", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`, { waitUntil: "networkidle" });
+  await view(page, "Compare");
+  await expect(page.getByRole("img", { name: /Level by octave/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: "Level as the head turns from left to right" })).toBeVisible();
+  const table = page.getByRole("table");
+  await expect(table).toContainText("Head at 0°");
+  await page.getByRole("slider", { name: "Head turn" }).focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(table).toContainText("Head at 5°");
+  const head = page
+    .getByRole("group", { name: /^Front/ })
+    .locator("ellipse")
+    .first();
+  const box = (await head.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 30, box.y + 6, { steps: 5 });
+  await page.mouse.up();
+  await expect(table).not.toContainText("Head at 5°");
+  await page.getByRole("checkbox", { name: "Button shirt" }).focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("checkbox", { name: "Button shirt" })).not.toBeChecked();
+});
+
+test("two at one rig: the later is told and decides, nothing is overwritten", async ({ page, context }) => {
+  await dressSomebody(page, "Two at one rig");
+  await expectSaved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByText("Walks", { exact: true }).click();
+  await expectSaved(other);
+  await page.getByText("Runs", { exact: true }).click();
+  const dialog = page.getByRole("alertdialog");
+  await expect(dialog).toContainText("changed elsewhere too");
+  await dialog.getByRole("button", { name: "Keep what is here" }).click();
+  await expectSaved(page);
+  await other.reload();
+  await expect(other.getByRole("radio", { name: "Runs" })).toBeChecked();
+});
+
+test("on a phone: every view of a place, the card and the day sheet stay within the screen", async ({
+  browser,
+  request,
+}) => {
+  const id = await openDemo(request);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  const noOverflow = async (where: string) =>
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+      where,
+    ).toBeLessThanOrEqual(0);
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`, { waitUntil: "networkidle" });
+  for (const name of ["Recipe", "Ask", "Why", "Compare", "Places"]) {
+    await page.getByRole("tab", { name, exact: true }).tap();
+    await expect(page.getByRole("tab", { name, exact: true, selected: true })).toBeVisible();
+    await noOverflow(name);
+  }
+  for (const screen of ["card", "day"]) {
+    await page.goto(`/shoots/${id}/${screen}?wearer=${WEARER(52)}`);
+    await noOverflow(screen);
+  }
+  await context.close();
 });

@@ -18,8 +18,9 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
   await page.getByLabel("Name").fill("Ada");
   await page.getByText("Tie", { exact: true }).click();
-  await page.getByRole("radio", { name: /Clipped to the tie/ }).click({ force: true });
+  await page.getByRole("radio", { name: /On the tie/ }).click({ force: true });
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
+  await page.getByRole("tab", { name: "Ask" }).click();
   await page.getByText("Yes", { exact: true }).click();
   await page.getByText("Rigged and listened to").click();
   await expectSaved(page);

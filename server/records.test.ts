@@ -3,6 +3,7 @@ import type { Pool } from "pg";
 import type { RigBody, ShootBody, WearerBody } from "../core/shoot/records";
 import type { Database } from "../db/client";
 import { DEMO_SHOOT_ID, MILLER, MILLER_RIG, SINGER_RIG } from "../demo/slackWater";
+import { usualLayer } from "../core/dress/outfit";
 import { boardOf } from "../core/shoot/board";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
@@ -37,13 +38,13 @@ const wearer = (shootId: string): WearerBody => ({
   shootId,
   name: "Bo",
   heightM: 1.81,
+  voice: "middle",
+  tapeAllergy: "unknown",
+  hairyChest: "no",
   voiceOffsetDb: 0,
   thread: 3,
   outfit: {
-    layers: [
-      { garment: "tee", fabric: "cotton", fit: "fitted", opening: "closed", pattern: "plain" },
-      { garment: "coat", fabric: "waterproof", fit: "loose", opening: "open", pattern: "plain" },
-    ],
+    layers: [usualLayer("tee"), usualLayer("coat", { fabric: "waterproof", fit: "loose", opening: "open" })],
     accessories: ["scarf"],
   },
 });
@@ -153,7 +154,7 @@ describe("records", () => {
     const wearerId = randomUUID();
     await createRecord(acting, "wearer", wearerId, wearer(elsewhere));
     const sceneId = randomUUID();
-    await createRecord(acting, "scene", sceneId, { shootId, title: "One", placeId: null });
+    await createRecord(acting, "scene", sceneId, { shootId, title: "One", placeId: null, day: 1, startsAt: "09:00" });
     const rig = { ...(await demoRig()), shootId, wearerId, sceneId };
     const fault = await faultOf(createRecord(acting, "rig", randomUUID(), rig));
     expect(fault.detail.fields).toEqual([{ path: "wearerId", message: "Not there any more." }]);
@@ -174,6 +175,36 @@ describe("doors", () => {
     expect(extra.message).toContain("admin");
     const wide = { ...wearer(shootId), outfit: { layers: [], accessories: [] } };
     expect((await faultOf(createRecord(acting, "wearer", randomUUID(), wide))).code).toBe("invalid");
+  });
+
+  test("what cannot be worn is refused where it stands, for a wearer and for one scene", async () => {
+    const shootId = await newShoot();
+    const tied = { layers: [usualLayer("tee")], accessories: ["tie" as const] };
+    const fault = await faultOf(createRecord(acting, "wearer", randomUUID(), { ...wearer(shootId), outfit: tied }));
+    expect(fault).toMatchObject({ code: "invalid", message: "A tie needs a shirt with a collar." });
+    expect(fault.detail.fields![0]!.path).toBe("outfit.accessories");
+    const rig = await demoRig();
+    expect((await faultOf(createRecord(acting, "rig", randomUUID(), { ...rig, outfit: tied }))).message).toContain(
+      "collar",
+    );
+    const many = { layers: Array.from({ length: 60 }, () => usualLayer("tee")), accessories: [] };
+    expect(
+      (await faultOf(createRecord(acting, "wearer", randomUUID(), { ...wearer(shootId), outfit: many }))).code,
+    ).toBe("invalid");
+  });
+
+  test("a scene's own outfit, choice and consent come back as they were", async () => {
+    const rig = await demoRig();
+    const id = randomUUID();
+    const own: RigBody = {
+      ...rig,
+      outfit: { layers: [usualLayer("shirt")], accessories: ["tie"] },
+      packPlace: "innerPocket",
+    };
+    expect((await createRecord(acting, "rig", id, own)).body).toEqual(own);
+    const cleared: RigBody = { ...own, outfit: null, choice: null, packPlace: null };
+    expect((await changeRecord(acting, "rig", id, 1, cleared)).body).toEqual(cleared);
+    await removeRecord(acting, "rig", id);
   });
 
   test("figures of a device must be those of its kind", async () => {
@@ -213,8 +244,8 @@ describe("the demo shoot", () => {
     await removeRecord(acting, "shoot", DEMO_SHOOT_ID);
     await reopenDemoShoot(acting);
     const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
-    expect(bundle.wearers).toHaveLength(4);
-    expect(bundle.places).toHaveLength(3);
+    expect(bundle.wearers).toHaveLength(11);
+    expect(bundle.places).toHaveLength(6);
     expect(bundle.measurements).toHaveLength(2);
   });
 

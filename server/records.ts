@@ -1,7 +1,8 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { PgTable } from "drizzle-orm/pg-core";
 import { DEVICE_SCHEMAS } from "../core/chain/devices";
-import type { Layer } from "../core/dress/outfit";
+import { contradictionsOf } from "../core/dress/contradictions";
+import type { Layer, Outfit } from "../core/dress/outfit";
 import {
   RECORD_SCHEMAS,
   type KitItemBody,
@@ -55,8 +56,8 @@ function rowOf(kind: RecordKind, body: RecordBodies[RecordKind]): Record<string,
 }
 
 function layerOf(row: typeof outfitLayer.$inferSelect): Layer {
-  const { garment, fabric, fit, opening, pattern } = row;
-  return { garment, fabric, fit, opening, pattern };
+  const { garment, fabric, fit, opening, pattern, shade, neckline, hasLapels } = row;
+  return { garment, fabric, fit, opening, pattern, shade, neckline, hasLapels };
 }
 
 async function layersOf(connection: Connection, wearerIds: readonly string[]): Promise<Map<string, Layer[]>> {
@@ -128,11 +129,21 @@ async function checkReferences(
   }
 }
 
+function refuseContradictions(outfit: Outfit): void {
+  const [first, ...others] = contradictionsOf(outfit);
+  if (first)
+    throw new Fault("invalid", first.says, {
+      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, message: says })),
+    });
+}
+
 function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
   const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
   if (kind === "kitItem") accept(DEVICE_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
+  if (kind === "wearer") refuseContradictions((body as WearerBody).outfit);
   if (kind === "rig") {
-    const { targetDbfs, ceilingDbfs } = body as RecordBodies["rig"];
+    const { targetDbfs, ceilingDbfs, outfit } = body as RecordBodies["rig"];
+    if (outfit) refuseContradictions(outfit);
     if (targetDbfs > ceilingDbfs)
       throw new Fault("invalid", "The target must not be above the ceiling.", {
         fields: [{ path: "targetDbfs", message: `At most the ceiling, ${ceilingDbfs} dBFS.` }],

@@ -1,7 +1,7 @@
 "use client";
 
 import { ChevronRight } from "lucide-react";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { Button, Disclosure as AriaDisclosure, DisclosurePanel, Heading } from "react-aria-components";
 import styled from "styled-components";
 
@@ -40,17 +40,18 @@ const Title = styled(Heading)`
   margin: 0;
 `;
 
-/** More of something, opened on demand. */
+/** More of something, made and opened on demand. */
 export function Disclosure(props: { title: string; children: ReactNode; isOpenAtFirst?: boolean }) {
+  const [isOpen, setIsOpen] = useState(props.isOpenAtFirst ?? false);
   return (
-    <Box defaultExpanded={props.isOpenAtFirst ?? false}>
+    <Box isExpanded={isOpen} onExpandedChange={setIsOpen}>
       <Title level={3}>
         <Trigger slot="trigger">
           <ChevronRight size={18} aria-hidden />
           {props.title}
         </Trigger>
       </Title>
-      <DisclosurePanel>{props.children}</DisclosurePanel>
+      <DisclosurePanel>{isOpen && props.children}</DisclosurePanel>
     </Box>
   );
 }

@@ -16,7 +16,7 @@ export function TextField(props: {
   onChange: (value: string) => void;
   maxLength?: number;
   hint?: string;
-  type?: "text" | "date";
+  type?: "text" | "date" | "time";
   autoFocus?: boolean;
   /** Says what is wrong with a text, or null. */
   fault?: (value: string) => string | null;

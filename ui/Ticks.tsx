@@ -17,6 +17,11 @@ const Box = styled(Checkbox)`
     background: var(--chalk-soft);
     border-color: var(--chalk);
   }
+  &[data-disabled] {
+    color: var(--ink-soft);
+    border-style: dashed;
+    cursor: default;
+  }
   &[data-focus-visible] {
     outline: 3px solid var(--chalk);
     outline-offset: 2px;
@@ -34,9 +39,9 @@ const Mark = styled.svg`
 `;
 
 /** Something that is so or not: a chalk cross in a square. */
-export function Tick(props: { label: string; isOn: boolean; onChange: (isOn: boolean) => void }) {
+export function Tick(props: { label: string; isOn: boolean; isDisabled?: boolean; onChange: (isOn: boolean) => void }) {
   return (
-    <Box isSelected={props.isOn} onChange={props.onChange}>
+    <Box isSelected={props.isOn} isDisabled={props.isDisabled ?? false} onChange={props.onChange}>
       {({ isSelected }) => (
         <>
           <Mark viewBox="0 0 18 18" aria-hidden>

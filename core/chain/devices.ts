@@ -1,8 +1,13 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
+import { oneOf } from "../schema/oneOf";
 
 const figure = (title: string, unit: string, minimum: number, maximum: number, step = 0.1) =>
   Type.Number({ title, unit, minimum, maximum, step });
+
+/** Colours that small capsules are made in. Common practice. */
+export const CAPSULE_COLOURS = ["black", "white", "beige"] as const;
+export type CapsuleColour = (typeof CAPSULE_COLOURS)[number];
 
 /** A lavalier capsule. */
 export const Lav = Type.Object(
@@ -11,6 +16,8 @@ export const Lav = Type.Object(
     selfNoiseDba: figure("Self-noise", "dBA", 5, 60),
     maxSplDb: figure("Overload", "dB SPL", 90, 180),
     leadM: figure("Lead", "m", 0.3, 5),
+    diameterMm: figure("Width", "mm", 1, 20),
+    colours: Type.Array(oneOf(CAPSULE_COLOURS, "Colour"), { title: "Colours", uniqueItems: true, maxItems: 3 }),
   },
   { additionalProperties: false },
 );
@@ -83,13 +90,27 @@ export const GENERIC_DEVICES: readonly AnyDevice[] = [
     kind: "lav",
     id: "lav-standard",
     name: "omni lav, 6 mV/Pa",
-    figures: { sensitivityMvPerPa: 6, selfNoiseDba: 28, maxSplDb: 130, leadM: 1.6 },
+    figures: {
+      sensitivityMvPerPa: 6,
+      selfNoiseDba: 28,
+      maxSplDb: 130,
+      leadM: 1.6,
+      diameterMm: 5,
+      colours: ["black", "white", "beige"],
+    },
   },
   {
     kind: "lav",
     id: "lav-low",
     name: "omni lav, low sensitivity, 1.5 mV/Pa",
-    figures: { sensitivityMvPerPa: 1.5, selfNoiseDba: 38, maxSplDb: 142, leadM: 1.6 },
+    figures: {
+      sensitivityMvPerPa: 1.5,
+      selfNoiseDba: 38,
+      maxSplDb: 142,
+      leadM: 1.6,
+      diameterMm: 5,
+      colours: ["black", "beige"],
+    },
   },
   {
     kind: "pack",

@@ -16,13 +16,20 @@ const HEAD_DIRECTIONS: Record<Facing, HeadDirections> = {
   round: { mainDeg: 0, fromDeg: -HEAD_TURN_LIMIT_DEG, toDeg: HEAD_TURN_LIMIT_DEG },
 };
 
-const STEP_DEG = 5;
+/** Directions that a scene's arc is looked at in. */
+export const DIRECTIONS = 13;
 
 export function headDirections(faces: Facing): HeadDirections {
   return HEAD_DIRECTIONS[faces];
 }
 
-/** The directions of a range in steps of 5°, ends included. */
-export function directionsBetween(fromDeg: number, toDeg: number): number[] {
-  return Array.from({ length: Math.round((toDeg - fromDeg) / STEP_DEG) + 1 }, (_, index) => fromDeg + index * STEP_DEG);
+/** Evenly spaced directions of a range, ends included, degrees. */
+export function directionsBetween(fromDeg: number, toDeg: number, count = DIRECTIONS): number[] {
+  return Array.from({ length: count }, (_, index) => fromDeg + ((toDeg - fromDeg) * index) / (count - 1));
+}
+
+/** The directions a scene's levels are worked out for, degrees. */
+export function sceneDirections(faces: Facing): number[] {
+  const { fromDeg, toDeg } = HEAD_DIRECTIONS[faces];
+  return directionsBetween(fromDeg, toDeg);
 }

@@ -4,10 +4,14 @@ export type Step = 0 | 1 | 2 | 3;
 /** Names of the steps, best first. */
 export const STEP_NAMES = {
   rustle: ["quiet", "slight", "likely", "heavy"],
-  visibility: ["hidden", "barely seen", "noticeable", "in plain sight"],
-  wind: ["sheltered", "slight", "exposed", "open to it"],
-  effort: ["seconds", "a minute", "some minutes", "needs time and care"],
+  unseen: ["hidden", "barely seen", "noticeable", "in plain sight"],
+  weather: ["sheltered", "slight", "exposed", "open to it"],
+  holding: ["holds", "look at it now and then", "may let go", "will let go"],
 } as const;
+export type Judged = keyof typeof STEP_NAMES;
+
+/** Called by a rule that applies: steps it moves the judgement by, and its words, made only when somebody reads them. */
+export type Fire = (steps: number, says: () => string) => void;
 
 /** A rule that fired, in words, with what it moved the judgement by. */
 export interface FiredRule {
@@ -16,12 +20,35 @@ export interface FiredRule {
 }
 
 export interface Judgement {
+  /** 0 (nothing against it) … 3. */
+  cost: number;
   step: Step;
   rules: readonly FiredRule[];
 }
 
-/** Adds up fired rules from a starting step into the four-step scale. */
-export function judge(rules: readonly FiredRule[]): Judgement {
-  const sum = rules.reduce((total, rule) => total + rule.steps, 0);
-  return { step: Math.min(3, Math.max(0, Math.round(sum))) as Step, rules };
+/** A sum of steps brought into 0…3. */
+export function costOf(steps: number): number {
+  return steps < 0 ? 0 : steps > 3 ? 3 : steps;
+}
+
+/** The named step nearest to a cost of 0…3. */
+export function stepOf(cost: number): Step {
+  return Math.round(costOf(cost)) as Step;
+}
+
+/** Sum of the steps of the rules that fire. */
+export function sumSteps(rules: (fire: Fire) => void): number {
+  let sum = 0;
+  rules((steps) => {
+    sum += steps;
+  });
+  return sum;
+}
+
+/** The rules that fire, with their words, and the step they lead to. */
+export function judge(rules: (fire: Fire) => void): Judgement {
+  const fired: FiredRule[] = [];
+  rules((steps, says) => fired.push({ steps, says: says() }));
+  const cost = costOf(fired.reduce((sum, rule) => sum + rule.steps, 0));
+  return { cost, step: stepOf(cost), rules: fired };
 }

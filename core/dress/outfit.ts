@@ -1,24 +1,41 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import { Lav, type CapsuleColour } from "../chain/devices";
+import { PACK_PLACE_IDS } from "../body/cableRoute";
+import { PlaceModel } from "../room/place";
 import { oneOf } from "../schema/oneOf";
 import { EFFORTS } from "../voice/speechSpectrum";
+import { ACCESSORIES } from "./accessories";
+import { Aims } from "./aims";
 import { FABRIC_IDS } from "./fabrics";
-import { GARMENT_IDS } from "./garments";
+import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
+import { NECKLINE_IDS } from "./necklines";
+
+export type { Accessory } from "./accessories";
+export type { CapsuleColour } from "../chain/devices";
 
 export const FITS = ["tight", "fitted", "loose"] as const;
 export const OPENINGS = ["closed", "partlyOpen", "open"] as const;
 export const PATTERNS = ["plain", "patterned"] as const;
-export const ACCESSORIES = ["tie", "scarf", "necklace", "beard", "longHair", "hat", "hardHat", "spectacles"] as const;
+export const SHADES = ["white", "light", "skin", "bright", "dark", "black"] as const;
 export const FACINGS = ["camera", "left", "right", "round"] as const;
-export const ACTIONS = ["sitting", "walking", "running"] as const;
+export const ACTIONS = ["sitting", "walking", "running", "stunt"] as const;
 export const SHOTS = ["close", "medium", "wide"] as const;
+export const WATERS = ["dry", "rain", "wading"] as const;
+export const ANSWERS = ["unknown", "no", "yes"] as const;
+export const VOICES = ["unknown", "deep", "middle", "light"] as const;
 
 export type Fit = (typeof FITS)[number];
 export type Opening = (typeof OPENINGS)[number];
-export type Accessory = (typeof ACCESSORIES)[number];
+export type Shade = (typeof SHADES)[number];
 export type Facing = (typeof FACINGS)[number];
 export type Action = (typeof ACTIONS)[number];
 export type Shot = (typeof SHOTS)[number];
+export type Water = (typeof WATERS)[number];
+export type Answer = (typeof ANSWERS)[number];
+export type Voice = (typeof VOICES)[number];
+
+const strict = { additionalProperties: false } as const;
 
 /** One garment as it is worn. */
 export const Layer = Type.Object(
@@ -28,23 +45,56 @@ export const Layer = Type.Object(
     fit: oneOf(FITS, "Fit"),
     opening: oneOf(OPENINGS, "Opening"),
     pattern: oneOf(PATTERNS, "Pattern"),
+    shade: oneOf(SHADES, "Colour"),
+    neckline: oneOf(NECKLINE_IDS, "Neckline"),
+    hasLapels: Type.Boolean({ title: "Lapels" }),
   },
-  { additionalProperties: false },
+  strict,
 );
 export type Layer = Static<typeof Layer>;
+
+export const MAX_LAYERS = 6;
 
 /** What somebody wears, innermost layer first. */
 export const Outfit = Type.Object(
   {
-    layers: Type.Array(Layer, { minItems: 1, maxItems: 4, title: "Layers" }),
+    layers: Type.Array(Layer, { minItems: 1, maxItems: MAX_LAYERS, title: "Layers" }),
     accessories: Type.Array(oneOf(ACCESSORIES, "Accessory"), { maxItems: ACCESSORIES.length, uniqueItems: true }),
   },
-  { additionalProperties: false },
+  strict,
 );
 export type Outfit = Static<typeof Outfit>;
 
+/** A garment as it usually is: what is filled in when it is chosen. */
+export function usualLayer(garment: GarmentId, worn: Partial<Layer> = {}): Layer {
+  const { usualFabric, neckline, hasLapels } = GARMENTS[garment];
+  return {
+    garment,
+    fabric: usualFabric,
+    fit: "fitted",
+    opening: "closed",
+    pattern: "plain",
+    shade: "dark",
+    neckline,
+    hasLapels,
+    ...worn,
+  };
+}
+
 /** Standing height, m: from a small child to the tallest. */
 export const HeightM = Type.Number({ minimum: 0.8, maximum: 2.3, title: "Height" });
+
+/** What about the person decides where a microphone may go; unknown is an answer. */
+export const Person = Type.Object(
+  {
+    heightM: HeightM,
+    voice: oneOf(VOICES, "Voice"),
+    tapeAllergy: oneOf(ANSWERS, "Allergy to tape"),
+    hairyChest: oneOf(ANSWERS, "Hair on the chest"),
+  },
+  strict,
+);
+export type Person = Static<typeof Person>;
 
 /** What somebody does in a scene, and how they are seen. */
 export const Performance = Type.Object(
@@ -55,14 +105,49 @@ export const Performance = Type.Object(
     mayBeSeen: Type.Boolean({ title: "Microphone may be seen" }),
     softest: oneOf(EFFORTS, "Softest line"),
     loudest: oneOf(EFFORTS, "Loudest line"),
+    hours: Type.Number({ minimum: 0.1, maximum: 24, title: "Hours worn" }),
+    sweats: Type.Boolean({ title: "Sweats" }),
+    handsOnChest: Type.Boolean({ title: "Hands on the chest" }),
+    water: oneOf(WATERS, "Water"),
   },
-  { additionalProperties: false },
+  strict,
 );
 export type Performance = Static<typeof Performance>;
 
+/** How far into somebody's clothing one goes: 0 outside, 1 inside clothing, 2 skin or hair, 3 underwear. */
+export const INTRUSIONS = [0, 1, 2, 3] as const;
+export type Intrusion = (typeof INTRUSIONS)[number];
+export const INTRUSION_NAMES = ["on the outside", "inside clothing", "on skin or in the hair", "at underwear"] as const;
+
+/** The capsule that matches a colour next to it best. Common practice: match what is next to it, not the jacket. */
+export const CAPSULE_FOR_SHADE: Record<Shade, CapsuleColour> = {
+  white: "white",
+  light: "white",
+  skin: "beige",
+  bright: "beige",
+  dark: "black",
+  black: "black",
+};
+
+/** What of the microphone decides where it can go: a part of its data sheet. */
+export const Capsule = Type.Pick(Lav, ["leadM", "diameterMm", "maxSplDb", "colours"], strict);
+export type Capsule = Static<typeof Capsule>;
+
 /** Everything the placement of one microphone depends on. */
 export const DressInput = Type.Object(
-  { heightM: HeightM, outfit: Outfit, performance: Performance, windMps: Type.Number({ minimum: 0, maximum: 30 }) },
-  { additionalProperties: false },
+  {
+    person: Person,
+    voiceOffsetDb: Type.Number({ minimum: -15, maximum: 15, title: "Voice" }),
+    outfit: Outfit,
+    performance: Performance,
+    /** Null while nobody has scouted it: a living room is assumed. */
+    place: Type.Union([PlaceModel, Type.Null()]),
+    capsule: Capsule,
+    aims: Aims,
+    agreedTo: oneOf(INTRUSIONS, "Agreed to"),
+    /** Null leaves it to the program. */
+    packPlace: Type.Union([oneOf(PACK_PLACE_IDS, "Pack"), Type.Null()]),
+  },
+  strict,
 );
 export type DressInput = Static<typeof DressInput>;

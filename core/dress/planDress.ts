@@ -1,41 +1,63 @@
-import { planCable, type CablePlan } from "../body/cableRoute";
-import { addOctaves, mapOctaves, type OctaveLevels } from "../sound/octaves";
-import { directionsBetween, headDirections } from "./headDirections";
-import { coverLosses, findHost, type Placement } from "./hosts";
-import { STEP_NAMES, type Judgement } from "./judgement";
-import { levelAtSiteDb, siteGain, type SiteGain } from "./levelAtSite";
-import type { DressInput, Facing } from "./outfit";
-import { judgeRustle } from "./rustle";
-import { SITES, SITE_IDS, siteColourDb, sitePoint, type Site, type SiteId } from "./sites";
-import { judgeVisibility } from "./visibility";
-import { judgeWind } from "./wind";
+import { addOctaves, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
+import { CRITERIA, type Criterion, type Weights } from "./aims";
+import type { Placement } from "./anchors";
+import { isChoice, type Choice } from "./choice";
+import { CLOTH_LOSS_DB, FABRICS } from "./fabrics";
+import { hearSite, loudestPeakDb, underCover, type SiteSound } from "./hearing";
+import { holdingRules } from "./holding";
+import { costOf, sumSteps, type Fire } from "./judgement";
+import { accessoryLossesDb } from "./layering";
+import { siteGain } from "./levelAtSite";
+import type { Mount } from "./mounts";
+import { NECKLINES } from "./necklines";
+import { findPlaces, intrusionOf, type MountedPlace, type Option, type Refusal } from "./options";
+import type { DressInput, Intrusion } from "./outfit";
+import { planPacks, type PackPlan } from "./packPlaces";
+import { paretoFront } from "./pareto";
+import type { RuleContext } from "./ruleContext";
+import { rustleRules } from "./rustle";
+import { sceneFacts, type SceneFacts } from "./sceneFacts";
+import { schoolRules } from "./schools";
+import { siteColourDb, sitePoint, type Site, type SiteId } from "./sites";
+import { toneRules } from "./tone";
+import { unseenRules } from "./unseen";
+import { weatherRules } from "./weather";
+import { WIND_COVERS, windCoverFor, type WindCoverId } from "./windCover";
 
-/** One reason in a candidate's ranking: points against it and why. */
-export interface RankReason {
-  points: number;
-  says: string;
-}
-
-export interface Candidate {
-  site: Site;
-  placement: Placement;
-  /** With the head in the scene's main direction. */
-  main: SiteGain;
-  /** Cloth over the capsule, dB by octave. */
+export interface Candidate extends Option {
+  windCover: WindCoverId;
+  sound: SiteSound;
+  /** Cloth, mount and wind cover over the capsule, dB by octave. */
   coverDb: OctaveLevels;
-  /** Site and cloth together, dB by octave re the voice in front. */
+  /** Site and covers together, dB by octave re the voice in front. */
   colourDb: OctaveLevels;
-  /** A normal voice at the capsule in the main direction, dB SPL. */
+  /** The usual voice at the capsule in the main direction, dB SPL. */
   levelDb: number;
   /** Range of that level over the scene's head directions, dB. */
   swingDb: number;
-  rustle: Judgement;
-  visibility: Judgement;
-  wind: Judgement;
-  cable: CablePlan;
-  reasons: readonly RankReason[];
-  /** Sum of the points against it: the smallest is ranked first. */
+  /** What the loudest line's peaks reach beyond the capsule's limit, dB; not above 0 is fine. */
+  overloadDb: number;
+  intrusion: Intrusion;
+  /** Goes further than the person agreed to. */
+  isBeyondConsent: boolean;
+  pack: PackPlan | null;
+  /** Cost by criterion, 0…3, in the order of {@link CRITERIA}. */
+  costs: readonly number[];
+  /** What the chosen schools hold against it, steps. */
+  schoolSteps: number;
+  /** Nothing else is as good in all ways and better in one. */
+  isOnFront: boolean;
+  /** Weighted sum of the costs: the smallest is ranked first. */
   points: number;
+}
+
+/** One place on the person, with the best way of holding the microphone there. */
+export interface RankedPlace {
+  site: Site;
+  placement: Placement;
+  best: Candidate;
+  /** Every way of holding it there, best first. */
+  ways: readonly Candidate[];
 }
 
 export interface RuledOut {
@@ -44,126 +66,248 @@ export interface RuledOut {
 }
 
 export interface DressPlan {
+  facts: SceneFacts;
   /** Best first. */
-  candidates: readonly Candidate[];
+  places: readonly RankedPlace[];
+  /** Sites with no possible place, and why. */
   ruledOut: readonly RuledOut[];
+  /** Every single refusal. */
+  refusals: readonly Refusal[];
+  /** How many candidates were looked at: refused and evaluated. */
+  considered: number;
+  evaluated: number;
 }
 
-/** Points by judgement step, weights of the ranking. Common practice put into figures; the order is what matters. */
-const RUSTLE_POINTS = [0, 3, 9, 18] as const;
-const WIND_POINTS = [0, 3, 8, 14] as const;
-const HIDDEN_POINTS = [0, 3, 10, 40] as const;
-const SEEN_POINTS = [0, 0.5, 1, 2] as const;
-const EFFORT_POINTS = [0, 1, 3, 9] as const;
-const INTRUSION_POINTS = 4;
-const POINTS_PER_SWING_DB = 2;
-const POINTS_PER_DULL_DB = 0.9;
-const POINTS_PER_LEVEL_DB = 0.35;
-/** Level from which being closer is no more use, dB SPL of a normal voice. */
-const CLOSE_LEVEL_DB = 78;
-const SHORT_LEAD_POINTS = 15;
+/** Points for a step of a school's disagreement. */
+export const SCHOOL_POINTS = 12;
+/** Cost at which a microphone that must be hidden is not. */
+const SEEN_FROM = 2.5;
+/** How much being seen matters where it may be seen. */
+const SEEN_SHARE = 0.25;
+/** The same beside the face, where nobody expects a microphone. */
+const SEEN_SHARE_ON_HEAD = 0.6;
+/** Headroom at the capsule below which a louder line overloads it, dB. Common practice. */
+const OVERLOAD_RESERVE_DB = 3;
+const IN_PLAIN_SIGHT = "In plain sight, and this shot must not show it.";
 
-/** Level of a normal voice at a site with the head at any turn, dB SPL: what the head-turn slider shows. */
-export function levelAtTurnDb(candidate: Candidate, heightM: number, turnDeg: number): number {
-  return levelAtSiteDb(siteGain(candidate.site, heightM, turnDeg, candidate.coverDb).gainDb, "normal");
-}
-
-/** Range of the level over a scene's head directions, dB. */
-export function swingDb(site: Site, heightM: number, coverDb: OctaveLevels, faces: Facing): number {
-  const { fromDeg, toDeg } = headDirections(faces);
-  const levels = directionsBetween(fromDeg, toDeg).map((turnDeg) =>
-    levelAtSiteDb(siteGain(site, heightM, turnDeg, coverDb).gainDb, "normal"),
+function coverOf(site: Site, placement: Placement, facts: SceneFacts): OctaveLevels {
+  const { outfit } = facts.input;
+  const layers = placement.covers.map((index) => CLOTH_LOSS_DB[FABRICS[outfit.layers[index]!.fabric].loss]);
+  const accessories = accessoryLossesDb(
+    placement.behind === null
+      ? outfit
+      : { ...outfit, accessories: outfit.accessories.filter((accessory) => accessory !== placement.behind) },
+    site.zone,
   );
-  return Math.max(...levels) - Math.min(...levels);
-}
-
-/** Highs that carry the consonants, dB lost re the voice in front: mean of 2, 4 and 8 kHz. */
-function dullnessDb(colourDb: OctaveLevels): number {
-  return Math.max(0, -(colourDb[4] + colourDb[5] + colourDb[6]) / 3);
-}
-
-function rankReasons(candidate: Omit<Candidate, "reasons" | "points">, input: DressInput): RankReason[] {
-  const { site, swingDb: swing, colourDb, levelDb, rustle, visibility, wind, cable } = candidate;
-  const dull = dullnessDb(colourDb);
-  const seen = input.performance.mayBeSeen ? SEEN_POINTS : HIDDEN_POINTS;
-  const reasons: RankReason[] = [
-    { points: swing * POINTS_PER_SWING_DB, says: `Level swings ${swing.toFixed(1)} dB as the head turns.` },
-    { points: dull * POINTS_PER_DULL_DB, says: `Consonants lose ${dull.toFixed(1)} dB to place and cloth.` },
-    {
-      points: Math.max(0, CLOSE_LEVEL_DB - levelDb) * POINTS_PER_LEVEL_DB,
-      says: `A normal voice arrives at ${levelDb.toFixed(0)} dB.`,
-    },
-    { points: RUSTLE_POINTS[rustle.step], says: `Rustle: ${STEP_NAMES.rustle[rustle.step]}.` },
-    { points: seen[visibility.step], says: `To the camera: ${STEP_NAMES.visibility[visibility.step]}.` },
-    { points: WIND_POINTS[wind.step], says: `Wind: ${STEP_NAMES.wind[wind.step]}.` },
-    { points: EFFORT_POINTS[site.effort], says: `To rig: ${STEP_NAMES.effort[site.effort]}.` },
-  ];
-  if (site.isIntrusive)
-    reasons.push({ points: INTRUSION_POINTS, says: "Goes near the person: they may prefer another place." });
-  if (cable.spareM < 0)
-    reasons.push({
-      points: SHORT_LEAD_POINTS,
-      says: `The lead is ${Math.ceil(-cable.spareM * 100)} cm short: needs an extension.`,
-    });
-  return reasons.sort((a, b) => b.points - a.points);
-}
-
-function evaluate(site: Site, placement: Placement, input: DressInput, leadM: number): Candidate {
-  const { heightM, outfit, performance, windMps } = input;
-  const coverDb = addOctaves(
+  return addOctaves(
     mapOctaves(() => 0),
-    ...coverLosses(outfit, placement, site),
+    ...layers,
+    ...accessories,
   );
-  const main = siteGain(site, heightM, headDirections(performance.faces).mainDeg, coverDb);
-  const context = { site, placement, outfit, performance, windMps };
-  const evaluated = {
-    site,
-    placement,
-    main,
-    coverDb,
-    colourDb: addOctaves(siteColourDb(site), coverDb),
-    levelDb: levelAtSiteDb(main.gainDb, "normal"),
-    swingDb: swingDb(site, heightM, coverDb, performance.faces),
-    rustle: judgeRustle(context),
-    visibility: judgeVisibility(context),
-    wind: judgeWind(context),
-    cable: planCable(sitePoint(site, heightM), site.route, heightM, leadM),
-  };
-  const reasons = rankReasons(evaluated, input);
-  return { ...evaluated, reasons, points: reasons.reduce((sum, reason) => sum + reason.points, 0) };
 }
 
-function hiddenRefusal(candidate: Candidate, input: DressInput): string | null {
-  if (input.performance.mayBeSeen || candidate.visibility.step < 3) return null;
-  return "In plain sight, and this shot must not show it.";
+const necklineDropOf = (placement: Placement, facts: SceneFacts): number =>
+  placement.layer === null ? 0 : NECKLINES[facts.input.outfit.layers[placement.layer]!.neckline].dropM;
+
+/** Rules behind a judged criterion of a candidate: for its cost and, in words, for whoever asks. */
+export function rulesOf(candidate: RuleContext & { colourDb: OctaveLevels }) {
+  return {
+    tone: (fire: Fire) => toneRules(candidate, candidate.colourDb, fire),
+    rustle: (fire: Fire) => rustleRules(candidate, fire),
+    unseen: (fire: Fire) => unseenRules(candidate, fire),
+    weather: (fire: Fire) => weatherRules(candidate, fire),
+    holding: (fire: Fire) => holdingRules(candidate, fire),
+    school: (fire: Fire) => schoolRules(candidate, fire),
+  };
+}
+
+/** Cost of too little voice over noise (below 30 dB) and of a blurred one (STI below 0.9). Limits: common practice. */
+export function clearCost(snrDb: number, sti: number): number {
+  return costOf(Math.max(0, (30 - snrDb) / 10) + Math.max(0, (0.9 - sti) * 5));
+}
+
+/** Minutes a place takes to rig, pack included. */
+export function minutesOf(site: Site, mount: Mount, packMinutes: number): number {
+  return site.minutes + mount.minutes + packMinutes;
+}
+
+interface PlaceSound {
+  sound: SiteSound;
+  packs: readonly PackPlan[];
+}
+
+/** Sounds and packs by site and neckline: what many candidates share. */
+function soundsOf(facts: SceneFacts): (site: Site, dropM: number) => PlaceSound {
+  const known = new Map<string, PlaceSound>();
+  const { person, outfit, performance, capsule, aims } = facts.input;
+  const packFacts = { outfit, performance, heightM: person.heightM, leadM: capsule.leadM, supplies: aims.supplies };
+  return (site, dropM) => {
+    const key = site.aboveNotchM === null ? `${site.id} ${dropM}` : site.id;
+    let found = known.get(key);
+    if (!found) {
+      found = {
+        sound: hearSite({ site, necklineDropM: dropM, isInHood: facts.isInHood }, facts),
+        packs: planPacks(site, sitePoint(site, person.heightM, dropM), packFacts, facts.input.packPlace),
+      };
+      known.set(key, found);
+    }
+    return found;
+  };
+}
+
+function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): Candidate[] {
+  const { site, placement } = place;
+  const { input } = facts;
+  const windCover = windCoverFor(placement, facts);
+  const clothDb = addOctaves(coverOf(site, placement, facts), WIND_COVERS[windCover].lossDb);
+  const siteDb = siteColourDb(site);
+  const intrusion = intrusionOf(site, placement);
+  const pack = at.packs[0] ?? null;
+  const packBother = pack === null || !pack.isInReach ? 1.5 : pack.needsExtension ? 0.4 : 0;
+  const clear = clearCost(at.sound.snrDb, at.sound.sti);
+  const isBeyondConsent = intrusion > input.agreedTo;
+  const seenShare = input.performance.mayBeSeen ? (site.zone === "head" ? SEEN_SHARE_ON_HEAD : SEEN_SHARE) : 1;
+  return place.mounts.flatMap((mount) => {
+    const coverDb = addOctaves(clothDb, mount.lossDb);
+    const colourDb = addOctaves(siteDb, coverDb);
+    const { levelDb, swingDb } = underCover(at.sound, coverDb);
+    const overloadDb = loudestPeakDb(at.sound, coverDb, facts) - input.capsule.maxSplDb;
+    const base = { site, placement, mount, windCover, sound: at.sound, facts, colourDb };
+    const first = rulesOf({ ...base, port: "down" });
+    const tone = costOf(sumSteps(first.tone));
+    const rustle = costOf(sumSteps(first.rustle));
+    const unseen = costOf(sumSteps(first.unseen)) * seenShare;
+    const holding = costOf(sumSteps(first.holding) + Math.max(0, (overloadDb + OVERLOAD_RESERVE_DB) / 6));
+    const ease = costOf(minutesOf(site, mount, 0) / 4 + intrusion * 0.5 + packBother);
+    return place.ports.map((port): Candidate => {
+      const rules = rulesOf({ ...base, port });
+      const weather = costOf(sumSteps(rules.weather));
+      const schoolSteps = sumSteps(rules.school);
+      const costs = [tone, costOf(swingDb / 2), clear, rustle, unseen, weather, holding, ease];
+      let points = schoolSteps * SCHOOL_POINTS;
+      costs.forEach((cost, index) => {
+        points += cost * input.aims.weights[CRITERIA[index]!];
+      });
+      return {
+        site,
+        placement,
+        mount,
+        port,
+        windCover,
+        sound: at.sound,
+        coverDb,
+        colourDb,
+        levelDb,
+        swingDb,
+        overloadDb,
+        intrusion,
+        isBeyondConsent,
+        pack,
+        costs,
+        schoolSteps,
+        isOnFront: false,
+        points,
+      };
+    });
+  });
+}
+
+/** What was agreed to goes first, then what nothing beats, then fewest points. */
+export function byRank(one: Candidate, other: Candidate): number {
+  return (
+    Number(one.isBeyondConsent) - Number(other.isBeyondConsent) ||
+    Number(other.isOnFront) - Number(one.isOnFront) ||
+    one.points - other.points
+  );
+}
+
+/** Says why nothing at a site is possible: its own reason, or the first refusal of a mount or of being seen. */
+function ruledOutSites(refusals: readonly Refusal[], possible: ReadonlySet<SiteId>): RuledOut[] {
+  const bySite = new Map<SiteId, Refusal>();
+  for (const refusal of refusals) {
+    if (possible.has(refusal.site.id)) continue;
+    const known = bySite.get(refusal.site.id);
+    if (!known || (known.placement === null && refusal.placement !== null)) bySite.set(refusal.site.id, refusal);
+  }
+  return [...bySite.values()].map(({ site, reason }) => ({ site, reason }));
 }
 
 /**
- * Every place of the trade on this person in this outfit: ranked, or ruled out with its reason.
+ * Every way of placing a microphone on this person in this outfit and scene: ranked, or refused with its reason.
  *
- * Lead length 0.3…5 m. Physics (level, swing, colour, cable) is computed; rustle, visibility and wind are judged on four
- * steps by rules of common practice, which are listed with each candidate.
+ * Physics (level by octave, swing, colour, voice over noise, clarity, cable) is computed; rustle, being seen, weather,
+ * tone and holding are judged on steps of 0…3 by rules of common practice, which {@link rulesOf} names on request.
  */
-export function planDress(input: DressInput, leadM: number): DressPlan {
-  const candidates: Candidate[] = [];
-  const ruledOut: RuledOut[] = [];
-  for (const id of SITE_IDS) {
-    const site = SITES[id];
-    const host = findHost(site, input.outfit);
-    if (!host.possible) {
-      ruledOut.push({ site, reason: host.reason });
-      continue;
-    }
-    const candidate = evaluate(site, host.placement, input, leadM);
-    const refusal = hiddenRefusal(candidate, input);
-    if (refusal) ruledOut.push({ site, reason: refusal });
-    else candidates.push(candidate);
+export function planDress(input: DressInput): DressPlan {
+  const facts = sceneFacts(input);
+  const search = findPlaces(input);
+  const soundAt = soundsOf(facts);
+  const refusals = [...search.refusals];
+  const isHidden = !input.performance.mayBeSeen;
+  const unseenAt = CRITERIA.indexOf("unseen");
+  const groups: { place: MountedPlace; candidates: Candidate[] }[] = [];
+  let evaluated = 0;
+  for (const place of search.places) {
+    const all = evaluatePlace(place, facts, soundAt(place.site, necklineDropOf(place.placement, facts)));
+    evaluated += all.length;
+    const candidates = isHidden ? all.filter((each) => each.costs[unseenAt]! < SEEN_FROM) : all;
+    if (candidates.length > 0) groups.push({ place, candidates });
+    if (candidates.length < all.length)
+      refusals.push({ site: place.site, placement: place.placement, mount: null, reason: IN_PLAIN_SIGHT });
   }
-  candidates.sort((a, b) => a.points - b.points || SITE_IDS.indexOf(a.site.id) - SITE_IDS.indexOf(b.site.id));
-  return { candidates, ruledOut };
+  const everyone = groups.flatMap((group) => group.candidates);
+  const isOnFront = paretoFront(everyone.map((candidate) => candidate.costs));
+  everyone.forEach((candidate, index) => {
+    candidate.isOnFront = isOnFront[index]!;
+  });
+  const places = groups
+    .map(({ place, candidates }): RankedPlace => {
+      const ways = [...candidates].sort(byRank);
+      return { site: place.site, placement: place.placement, best: ways[0]!, ways };
+    })
+    .sort((one, other) => byRank(one.best, other.best));
+  return {
+    facts,
+    places,
+    ruledOut: ruledOutSites(refusals, new Set(places.map((place) => place.site.id))),
+    refusals,
+    considered: evaluated + search.refusals.length,
+    evaluated,
+  };
 }
 
-/** The candidate at a site, if the outfit allows it. */
-export function candidateAt(plan: DressPlan, siteId: SiteId): Candidate | null {
-  return plan.candidates.find((candidate) => candidate.site.id === siteId) ?? null;
+/** The chosen candidate, if outfit, bag and scene still allow it. */
+export function candidateOf(plan: DressPlan, choice: Choice): Candidate | null {
+  for (const place of plan.places) {
+    if (place.site.id !== choice.site) continue;
+    const found = place.ways.find((candidate) => isChoice(candidate, choice));
+    if (found) return found;
+  }
+  return null;
+}
+
+/** The best candidate at a site, if there is one. */
+export function bestAt(plan: DressPlan, siteId: SiteId): Candidate | null {
+  return plan.places.find((place) => place.site.id === siteId)?.best ?? null;
+}
+
+/** A candidate's cost by one criterion, 0…3. */
+export function costAt(candidate: Candidate, criterion: Criterion): number {
+  return candidate.costs[CRITERIA.indexOf(criterion)]!;
+}
+
+/** Order of the places under other weights, as ranks from 1: what a move of the weights has changed. */
+export function ranksUnder({ places }: DressPlan, weights: Weights): Map<RankedPlace, number> {
+  const pointsOf = ({ best }: RankedPlace) =>
+    best.costs.reduce((sum, cost, index) => sum + cost * weights[CRITERIA[index]!], best.schoolSteps * SCHOOL_POINTS);
+  const keyed = places.map((place) => ({ place, best: { ...place.best, points: pointsOf(place) } }));
+  keyed.sort((one, other) => byRank(one.best, other.best));
+  return new Map(keyed.map(({ place }, index) => [place, index + 1]));
+}
+
+/** Level of the usual voice at a candidate with the head at any turn (±75°): by octave and overall, dB SPL. */
+export function levelAtTurn(candidate: Candidate, facts: SceneFacts, turnDeg: number) {
+  const gain = siteGain(candidate.sound.hearing, facts.input.person.heightM, turnDeg, candidate.coverDb);
+  const octavesDb = addOctaves(facts.voiceDb, gain.gainDb);
+  return { distanceM: gain.distanceM, offAxisDeg: gain.offAxisDeg, octavesDb, levelDb: overallDb(octavesDb) };
 }

@@ -1,80 +1,95 @@
+import { ACCESSORY_FACTS } from "./accessories";
 import { FABRICS } from "./fabrics";
-import type { Placement } from "./hosts";
-import { judge, type FiredRule, type Judgement } from "./judgement";
-import type { Outfit, Performance } from "./outfit";
-import type { Site } from "./sites";
+import { GARMENTS } from "./garments";
+import type { Fire } from "./judgement";
+import { layerCovers } from "./layering";
+import type { RuleContext } from "./ruleContext";
 
-/** Everything the trade rules look at. */
-export interface RuleContext {
-  site: Site;
-  placement: Placement;
-  outfit: Outfit;
-  performance: Performance;
-  windMps: number;
-}
+/** A capsule of this width rustles as the rules say, mm; half of it is half the rustle. Common practice. */
+const USUAL_CAPSULE_MM = 6;
 
-const has = ({ outfit }: RuleContext, accessory: Outfit["accessories"][number]) =>
-  outfit.accessories.includes(accessory);
-
-function clothRules({ outfit, placement }: RuleContext): FiredRule[] {
-  const rules: FiredRule[] = [];
-  const hostLayer = placement.layer === null ? null : outfit.layers[placement.layer]!;
-  if (hostLayer) {
-    const { rub, name } = FABRICS[hostLayer.fabric];
-    if (rub > 0) rules.push({ steps: rub * 0.5, says: `Fixed to ${name}, which rubs.` });
+function clothRules({ facts, site, placement }: RuleContext, fire: Fire): void {
+  const { layers } = facts.input.outfit;
+  const host = placement.layer === null ? null : layers[placement.layer]!;
+  if (host) {
+    const fabric = FABRICS[host.fabric];
+    if (fabric.rub > 0) fire(fabric.rub * 0.4, () => `Fixed to ${fabric.name}, which rubs.`);
+    if (host.fit === "loose") fire(0.2, () => `The loose ${GARMENTS[host.garment].name} moves.`);
+    if (placement.surface === "inside" && placement.layer! > 0 && site.zone !== "head") {
+      const below = layers[placement.layer! - 1]!;
+      const fabricBelow = FABRICS[below.fabric];
+      if (fabricBelow.rub > 0 && layerCovers(below, site.zone))
+        fire(fabricBelow.rub * 0.25, () => `On ${fabricBelow.name} beneath it.`);
+    }
   }
   for (const index of placement.covers) {
     if (index === placement.layer) continue;
-    const { rub, name } = FABRICS[outfit.layers[index]!.fabric];
-    if (rub > 0) rules.push({ steps: rub * 0.5, says: `Under ${name}, which rubs over it.` });
-    else rules.push({ steps: 0.2, says: `Under soft ${name}: a little contact.` });
-    if (outfit.layers[index]!.fit === "loose") rules.push({ steps: 0.3, says: "The loose layer over it moves." });
+    const cover = layers[index]!;
+    const { rub, name } = FABRICS[cover.fabric];
+    if (rub > 0) fire(rub * 0.5, () => `Under ${name}, which rubs over it.`);
+    else fire(0.2, () => `Under soft ${name}: a little contact.`);
+    if (cover.fit === "loose") fire(0.3, () => "The loose layer over it moves.");
   }
-  if (placement.surface === "inside")
-    rules.push({ steps: -0.4, says: "A pad or sandwich on both sides keeps cloth still." });
-  if (placement.surface === "skin") rules.push({ steps: 0.1, says: "Skin is quieter than cloth on cloth." });
-  return rules;
 }
 
-function wornRules(context: RuleContext): FiredRule[] {
-  const { site, outfit, placement } = context;
-  const rules: FiredRule[] = [];
-  const nearNeck = site.zone === "collar" || site.zone === "upperChest";
-  const onChest = placement.surface !== "head";
-  if (has(context, "necklace") && site.side === 0 && onChest)
-    rules.push({ steps: 1, says: "The necklace knocks on it: take it off or tape it down." });
-  if (has(context, "beard") && nearNeck) rules.push({ steps: 0.8, says: "The beard brushes it." });
-  if (has(context, "longHair") && (nearNeck || site.zone === "lapels"))
-    rules.push({ steps: 0.8, says: "Hair worn in front brushes it." });
-  if (has(context, "scarf") && nearNeck) rules.push({ steps: 1, says: "The scarf lies on it." });
-  if (outfit.layers.some((layer) => layer.garment === "harness") && onChest)
-    rules.push(
-      site.host === "strap"
-        ? { steps: 1.2, says: "Webbing and buckles creak into what is fixed to them." }
-        : site.zone === "lapels"
-          ? { steps: 1.4, says: "The harness strap crosses this place." }
-          : { steps: 0.4, says: "Harness webbing creaks nearby." },
+function wornRules({ facts, site, placement }: RuleContext, fire: Fire): void {
+  const { outfit } = facts.input;
+  for (const accessory of outfit.accessories) {
+    if (accessory === placement.behind) continue;
+    const { touches, says, reach } = ACCESSORY_FACTS[accessory];
+    const steps = touches[site.zone];
+    if (steps === undefined) continue;
+    if ((reach === "centre" && site.side !== 0) || (reach === "sides" && site.side === 0)) continue;
+    fire(steps, () => says);
+  }
+  if (site.zone === "head") return;
+  outfit.layers.forEach((layer, index) => {
+    const { shape, name, hasLapels } = GARMENTS[layer.garment];
+    if (shape === "harness" && index !== placement.layer) {
+      if (site.zone === "lapels") fire(1.4, () => "The harness strap crosses this place.");
+      else fire(0.4, () => "Harness webbing creaks nearby.");
+    }
+    if (hasLapels && layer.hasLapels && site.anchor === "placket" && index > (placement.layer ?? -1))
+      fire(0.7, () => `The edge of the ${name} can cross it.`);
+  });
+  if (facts.input.performance.handsOnChest) fire(1.2, () => "Hands come to the chest.");
+}
+
+function movementRules({ facts, site }: RuleContext, fire: Fire): void {
+  const { action } = facts.input.performance;
+  const onHead = site.zone === "head" ? 0.4 : 1;
+  if (action === "walking") fire(0.5 * onHead, () => "Walking moves cloth and lead.");
+  if (action === "running") fire(1.2 * onHead, () => "Running shakes everything.");
+  if (action === "stunt") fire(1.8 * onHead, () => "Falls and fights shake everything.");
+  const isTie = site.anchor === "tieFront" || (site.anchor === "tieBehind" && site.id === "tieBehind");
+  if (isTie && action !== "sitting") fire(action === "walking" ? 0.6 : 1, () => "The tie swings and knocks.");
+  if (site.anchor === "collar") fire(0.3, () => "The collar shifts when the head turns.");
+  if (site.id === "tieKnot") fire(-0.3, () => "Tie and shirt hardly touch at the knot.");
+  if (site.anchor === "drape") fire(0.4, () => "The drape swings free.");
+}
+
+/**
+ * How likely cloth, hair and hardware are heard: every surface that touches × how it moves, less what the mount keeps
+ * away. Common practice.
+ */
+export function rustleRules(context: RuleContext, fire: Fire): void {
+  let contact = 0;
+  const add: Fire = (steps, says) => {
+    contact += steps;
+    fire(steps, says);
+  };
+  clothRules(context, add);
+  wornRules(context, add);
+  movementRules(context, add);
+  if (contact <= 0) return;
+  const { mount, facts } = context;
+  if (mount.isolation > 0)
+    fire(
+      -contact * mount.isolation,
+      () => `The ${mount.name} keeps ${Math.round(mount.isolation * 100)} % of it away.`,
     );
-  if (outfit.layers.some((layer) => layer.garment === "blazer") && site.host === "placketEdge")
-    rules.push({ steps: 0.7, says: "The jacket's edge can cross it." });
-  return rules;
-}
-
-function movementRules({ site, placement, performance }: RuleContext): FiredRule[] {
-  const rules: FiredRule[] = [];
-  const isRunning = performance.action === "running";
-  if (performance.action !== "sitting") {
-    const steps = (isRunning ? 1.2 : 0.5) * (placement.surface === "head" ? 0.4 : 1);
-    rules.push({ steps, says: isRunning ? "Running shakes everything." : "Walking moves cloth and lead." });
-    if (site.host === "tieFront" || site.host === "tieBehind")
-      rules.push({ steps: isRunning ? 1 : 0.6, says: "The tie swings and knocks: stick its inside down." });
-  }
-  if (site.host === "collar") rules.push({ steps: 0.3, says: "The collar shifts when the head turns." });
-  if (site.host === "tieKnot") rules.push({ steps: -0.3, says: "Tie and shirt hardly touch at the knot." });
-  return rules;
-}
-
-/** How likely cloth, hair and hardware are heard, quiet … heavy, with the rules that fired. Common practice. */
-export function judgeRustle(context: RuleContext): Judgement {
-  return judge([...clothRules(context), ...wornRules(context), ...movementRules(context)]);
+  const { diameterMm } = facts.input.capsule;
+  const size = contact * (1 - mount.isolation) * (Math.min(2, diameterMm / USUAL_CAPSULE_MM) - 1);
+  if (Math.abs(size) > 0.05)
+    fire(size, () => (size < 0 ? "A small capsule catches less." : "A large capsule catches more."));
 }

@@ -46,7 +46,7 @@ export interface PlaceForecast {
 export type Grade = "good" | "usable" | "poor";
 
 /** A person talking: directivity factor of the mouth around 1 kHz. From memory; an estimate. */
-const TALKER_Q = 2;
+export const TALKER_Q = 2;
 
 function surfacesOf(place: PlaceModel): Surface[] {
   const flatM2 = place.lengthM * place.widthM;

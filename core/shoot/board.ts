@@ -1,16 +1,24 @@
+import { costAt } from "../dress/planDress";
+import { carryFromBefore } from "./dayPlan";
+import type { CarryOver } from "./carryOver";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
+import { rigsOfWearer } from "./sceneOrder";
 import { STATION_IDS, type StationId } from "./stations";
 
 /** State of a wearer at a station. */
 export type Stitch = "loose" | "basted" | "sewn" | "unpicked";
 
+/** One wearer in one scene. */
 export interface BoardRow {
   wearer: Stored<"wearer">;
+  scene: Stored<"scene"> | null;
   rig: Stored<"rig"> | null;
   plan: RigPlan | null;
   /** The newest measurement of the rig. */
   proof: Stored<"measurement"> | null;
+  /** Against the same wearer's scene before. */
+  carry: CarryOver | null;
   stitches: Record<StationId, Stitch>;
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
@@ -19,6 +27,7 @@ export interface BoardRow {
 export interface Risk {
   station: StationId;
   wearerId: string;
+  sceneId: string | null;
   /** 0 nothing to lose … 3 the day fails. */
   weight: number;
   says: string;
@@ -41,9 +50,9 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">, hasPlace: boolean
   const stitches = Object.fromEntries(STATION_IDS.map((id) => [id, "loose"])) as Record<StationId, Stitch>;
   if (!rig || !plan) return stitches;
   if (hasPlace) stitches.scout = "basted";
-  if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent !== "no" ? "sewn" : "basted";
-  if (rig.body.siteId && !plan.isChosen) stitches.dress = "unpicked";
-  if (rig.body.consent === "no") stitches.dress = "unpicked";
+  if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
+  if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
+  if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
   if (plan.isChosen && plan.gain) stitches.level = plan.gain.isClean ? "basted" : "unpicked";
   if (proof) {
     const isGood = proof.body.grade !== "redo";
@@ -54,32 +63,38 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">, hasPlace: boolean
 }
 
 function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
-  const { wearer, rig, plan, proof, stitches } = row;
+  const { wearer, rig, plan, proof, carry, stitches } = row;
   const risk = (station: StationId, weight: number, says: string): Risk => ({
     station,
     weight,
     says,
     wearerId: wearer.id,
+    sceneId: rig?.body.sceneId ?? null,
   });
   const risks: Risk[] = [];
   if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
   if (proof?.body.grade === "redo")
     risks.push({ ...risk("check", 3, proof.body.sentence), doThis: proof.body.correction });
-  if (rig.body.consent === "no")
+  if (rig.body.consent.answer === "no")
     risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
-  if (stitches.dress === "unpicked" && rig.body.consent !== "no")
+  if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")
     risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
   if (plan.isChosen && plan.gain && !plan.gain.isClean)
     risks.push(risk("level", 2.4, plan.gain.advice[0] ?? "A stage clips on the loudest line."));
   if (plan.candidate === null)
     risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
-  if (plan.isChosen && rig.body.consent === "notAsked") risks.push(risk("dress", 1.5, "Permission not asked yet."));
-  if (plan.isChosen && plan.candidate && plan.candidate.wind.step >= 2)
+  if (plan.isChosen && rig.body.consent.answer === "notAsked")
+    risks.push(risk("dress", 1.5, "Permission not asked yet."));
+  if (plan.isChosen && plan.candidate && costAt(plan.candidate, "weather") >= 1.5)
     risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
-  if (plan.isChosen && plan.candidate && plan.candidate.rustle.step >= 2)
+  if (plan.isChosen && plan.candidate && costAt(plan.candidate, "rustle") >= 1.5)
     risks.push(risk("dress", 1.8, "Rustle is likely at the chosen place: compare the next one."));
   if (proof === null && plan.isChosen && plan.gain && plan.gain.snrDb < 20)
     risks.push(risk("level", 1.7, `Only ${plan.gain.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
+  if (plan.isChosen && plan.candidate?.isBeyondConsent)
+    risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
+  if (carry && !carry.carries && rig.body.isRigged)
+    risks.push(risk("dress", 1.6, `Changed since the scene before: ${carry.changes.join(", ")}.`));
   if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
   if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
     risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
@@ -91,16 +106,25 @@ function lowerFirst(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
-/** The board: every wearer with the state at each station and what threatens the day. */
+function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig"> | null): BoardRow {
+  const place = rig ? placeOfRig(bundle, rig.body) : null;
+  const facts = {
+    wearer,
+    scene: bundle.scenes.find((scene) => scene.id === rig?.body.sceneId) ?? null,
+    rig,
+    plan: rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null,
+    proof: rig ? proofOf(bundle, rig.id) : null,
+    carry: rig ? carryFromBefore(bundle, rig) : null,
+  };
+  const row = { ...facts, stitches: stitchesOf(facts, place !== null) };
+  return { ...row, risks: risksOf(row, place !== null) };
+}
+
+/** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
 export function boardOf(bundle: ShootBundle): BoardRow[] {
-  return bundle.wearers.map((wearer) => {
-    const rig = bundle.rigs.find((each) => each.body.wearerId === wearer.id) ?? null;
-    const place = rig ? placeOfRig(bundle, rig.body) : null;
-    const plan = rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null;
-    const facts = { wearer, rig, plan, proof: rig ? proofOf(bundle, rig.id) : null };
-    const stitches = stitchesOf(facts, place !== null);
-    const row = { ...facts, stitches };
-    return { ...row, risks: risksOf(row, place !== null) };
+  return bundle.wearers.flatMap((wearer) => {
+    const rigs = rigsOfWearer(bundle, wearer.id);
+    return rigs.length > 0 ? rigs.map((rig) => rowOf(bundle, wearer, rig)) : [rowOf(bundle, wearer, null)];
   });
 }
 

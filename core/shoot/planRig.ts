@@ -1,14 +1,13 @@
-import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind } from "../chain/devices";
+import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind, type Lav } from "../chain/devices";
 import { planGain, type Chain, type GainPlan, type SoundAtCapsule } from "../chain/gainPlan";
 import { levelAtSiteDb } from "../dress/levelAtSite";
-import { candidateAt, planDress, type Candidate, type DressPlan } from "../dress/planDress";
-import { ncVoiceBandDb } from "../room/noiseCriteria";
+import type { DressInput, Intrusion, Outfit } from "../dress/outfit";
+import { candidateOf, planDress, type Candidate, type DressPlan } from "../dress/planDress";
+import { usualEffort } from "../dress/sceneFacts";
 import { forecastPlace, type PlaceForecast } from "../room/place";
-import { EFFORTS, type Effort } from "../voice/speechSpectrum";
-import type { PlaceBody, RigBody, ShootBundle, Stored, WearerBody } from "./records";
-
-/** Noise of a place nobody has scouted yet: a living room. */
-export const UNSCOUTED_NC = 35;
+import { addOctaves, overallDb } from "../sound/octaves";
+import type { Effort } from "../voice/speechSpectrum";
+import type { Consent, PlaceBody, RigBody, ShootBundle, Stored, WearerBody } from "./records";
 
 export interface RigPlan {
   place: PlaceForecast | null;
@@ -19,13 +18,6 @@ export interface RigPlan {
   chain: Chain;
   sound: SoundAtCapsule | null;
   gain: GainPlan | null;
-}
-
-/** The effort that "normal" stands for in a scene that may be all soft or all loud. */
-function usualEffort(softest: Effort, loudest: Effort): Effort {
-  const at = (effort: Effort) => EFFORTS.indexOf(effort);
-  if (at(softest) > at("normal")) return softest;
-  return at(loudest) < at("normal") ? loudest : "normal";
 }
 
 function figuresOf<Kind extends DeviceKind>(
@@ -49,40 +41,76 @@ export function chainOf(kit: ShootBundle["kit"], rig: RigBody): Chain {
   };
 }
 
-/** What reaches the capsule at a candidate, dB SPL. The place's noise comes from all round. */
-export function soundAtCapsule(
-  candidate: Candidate,
-  wearer: WearerBody,
-  rig: RigBody,
-  noiseDb: number,
-): SoundAtCapsule {
-  const level = (effort: Effort) => levelAtSiteDb(candidate.main.gainDb, effort, wearer.voiceOffsetDb);
-  const { softest, loudest } = rig.performance;
+/** What reaches the capsule at a candidate, dB SPL. The place's noise comes from all round, through the same covers. */
+export function soundAtCapsule(candidate: Candidate, { facts }: DressPlan): SoundAtCapsule {
+  const { softest, loudest } = facts.input.performance;
+  const gainDb = addOctaves(candidate.sound.gainDb, candidate.coverDb);
+  const level = (effort: Effort) => levelAtSiteDb(gainDb, effort, facts.input.voiceOffsetDb);
   return {
     softestDb: level(softest),
     normalDb: level(usualEffort(softest, loudest)),
     loudestDb: level(loudest),
-    noiseDb,
+    noiseDb: overallDb(facts.noiseDb),
   };
 }
 
-/** Follows one rig from outfit to file: place, candidates, sound at the capsule, settings. */
+/** What a person wears in a scene: its own outfit, or what they usually wear. */
+export function outfitOf(wearer: WearerBody, rig: RigBody): Outfit {
+  return rig.outfit ?? wearer.outfit;
+}
+
+/** How far one may go: nothing inside after a no, all that was agreed after a yes, what is usual while nobody asked. */
+export function consentedTo({ answer, agreedTo }: Consent): Intrusion {
+  return answer === "no" ? 0 : agreedTo;
+}
+
+/** What placing a microphone depends on, gathered from the records. */
+export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, lav: Lav): DressInput {
+  const { heightM, voice, tapeAllergy, hairyChest, voiceOffsetDb } = wearer;
+  const { leadM, diameterMm, maxSplDb, colours } = lav;
+  return {
+    person: { heightM, voice, tapeAllergy, hairyChest },
+    voiceOffsetDb,
+    outfit: outfitOf(wearer, rig),
+    performance: rig.performance,
+    place: place?.model ?? null,
+    capsule: { leadM, diameterMm, maxSplDb, colours },
+    aims: rig.aims,
+    agreedTo: consentedTo(rig.consent),
+    packPlace: rig.packPlace,
+  };
+}
+
+interface Remembered {
+  wearer: WearerBody;
+  place: PlaceBody | null;
+  kit: ShootBundle["kit"];
+  plan: RigPlan;
+}
+
+/** Plans of rigs as they are now, so that one change on a board of many plans one anew. */
+const remembered = new WeakMap<RigBody, Remembered>();
+
+/**
+ * Follows one rig from outfit to file: place, candidates, sound at the capsule, settings. Records are never changed in
+ * place, so the same ones give the same plan.
+ */
 export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
+  const known = remembered.get(rig);
+  if (known && known.wearer === wearer && known.place === place && known.kit === kit) return known.plan;
+  const plan = planAnew(wearer, rig, place, kit);
+  remembered.set(rig, { wearer, place, kit, plan });
+  return plan;
+}
+
+function planAnew(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
   const forecast = place ? forecastPlace(place.model) : null;
   const chain = chainOf(kit, rig);
-  const dress = planDress(
-    {
-      heightM: wearer.heightM,
-      outfit: wearer.outfit,
-      performance: rig.performance,
-      windMps: place?.model.setting === "open" ? place.model.windMps : 0,
-    },
-    chain.lav.leadM,
-  );
-  const chosen = rig.siteId ? candidateAt(dress, rig.siteId) : null;
-  const candidate = chosen ?? dress.candidates[0] ?? null;
+  const dress = planDress(dressInputOf(wearer, rig, place, chain.lav));
+  const chosen = rig.choice ? candidateOf(dress, rig.choice) : null;
+  const candidate = chosen ?? dress.places[0]?.best ?? null;
   if (!candidate) return { place: forecast, dress, candidate: null, isChosen: false, chain, sound: null, gain: null };
-  const sound = soundAtCapsule(candidate, wearer, rig, forecast?.noiseDb ?? ncVoiceBandDb(UNSCOUTED_NC));
+  const sound = soundAtCapsule(candidate, dress);
   return {
     place: forecast,
     dress,

@@ -2,8 +2,10 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../audio/measurement";
 import { AnyFigures, DEVICE_KINDS } from "../chain/devices";
-import { HeightM, Outfit, Performance } from "../dress/outfit";
-import { SITE_IDS } from "../dress/sites";
+import { PACK_PLACE_IDS } from "../body/cableRoute";
+import { Aims } from "../dress/aims";
+import { Choice } from "../dress/choice";
+import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
 import { PlaceModel } from "../room/place";
 import { oneOf } from "../schema/oneOf";
 
@@ -41,7 +43,18 @@ export const DELIVERY_FORMATS = {
 export const PlaceBody = Type.Object({ shootId: Id, name: Name("Place"), model: PlaceModel }, strict);
 export type PlaceBody = Static<typeof PlaceBody>;
 
-export const SceneBody = Type.Object({ shootId: Id, title: Name("Scene"), placeId: NullableId }, strict);
+export const SceneBody = Type.Object(
+  {
+    shootId: Id,
+    title: Name("Scene"),
+    placeId: NullableId,
+    /** Day of the shoot, from 1. */
+    day: Type.Integer({ title: "Day", minimum: 1, maximum: 365 }),
+    /** When the camera rolls, 24 hours, "HH:MM". */
+    startsAt: Type.String({ title: "Starts at", pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$" }),
+  },
+  strict,
+);
 export type SceneBody = Static<typeof SceneBody>;
 
 export const THREADS = 8;
@@ -50,7 +63,7 @@ export const WearerBody = Type.Object(
   {
     shootId: Id,
     name: Name("Name"),
-    heightM: HeightM,
+    ...Person.properties,
     voiceOffsetDb: Type.Number({ title: "Voice", minimum: -15, maximum: 15 }),
     thread: Type.Integer({ minimum: 0, maximum: THREADS - 1 }),
     outfit: Outfit,
@@ -60,7 +73,23 @@ export const WearerBody = Type.Object(
 export type WearerBody = Static<typeof WearerBody>;
 
 export const CONSENTS = ["notAsked", "yes", "self", "no"] as const;
-export type Consent = (typeof CONSENTS)[number];
+
+/** What a person was told and answered, for one scene. */
+export const Consent = Type.Object(
+  {
+    answer: oneOf(CONSENTS, "Consent"),
+    /** Told what will be touched, and that the microphone is live. */
+    isExplained: Type.Boolean({ title: "Explained" }),
+    agreedTo: oneOf(INTRUSIONS, "Agreed to"),
+    askedBy: Type.String({ title: "Asked by", maxLength: 80 }),
+    askedAt: Type.String({ title: "Asked at", maxLength: 40 }),
+  },
+  strict,
+);
+export type Consent = Static<typeof Consent>;
+
+/** What may be planned for while nobody has asked: everything but underwear. Common practice. */
+export const UNASKED: Consent = { answer: "notAsked", isExplained: false, agreedTo: 2, askedBy: "", askedAt: "" };
 
 /** One wearer in one scene: how they perform, where the microphone goes, through which devices, to which target. */
 export const RigBody = Type.Object(
@@ -69,9 +98,13 @@ export const RigBody = Type.Object(
     wearerId: Id,
     sceneId: Id,
     performance: Performance,
-    siteId: Type.Union([oneOf(SITE_IDS, "Site"), Type.Null()]),
+    /** What is worn in this scene where it differs from what the wearer usually wears; null: nothing differs. */
+    outfit: Type.Union([Outfit, Type.Null()]),
+    aims: Aims,
+    choice: Type.Union([Choice, Type.Null()]),
+    packPlace: Type.Union([oneOf(PACK_PLACE_IDS, "Pack"), Type.Null()]),
     isRigged: Type.Boolean(),
-    consent: oneOf(CONSENTS, "Consent"),
+    consent: Consent,
     lavId: NullableId,
     packId: NullableId,
     receiverId: NullableId,

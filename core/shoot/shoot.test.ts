@@ -1,8 +1,23 @@
 import { GENERIC_DEVICES } from "../chain/devices";
 import type { PlaceModel } from "../room/place";
 import { boardOf, worstRisk } from "./board";
-import { chainOf, planRig } from "./planRig";
-import type { MeasurementBody, RecordBodies, RecordKind, RigBody, ShootBundle, Stored } from "./records";
+import type { Choice } from "../dress/choice";
+import { usualLayer } from "../dress/outfit";
+import { costAt } from "../dress/planDress";
+import { carryFromBefore, dayPlan, daysOf } from "./dayPlan";
+import { FIRST_OUTFIT, newRig } from "./newRig";
+import { chainOf, consentedTo, planRig } from "./planRig";
+import {
+  UNASKED,
+  type Consent,
+  type MeasurementBody,
+  type RecordBodies,
+  type RecordKind,
+  type RigBody,
+  type ShootBundle,
+  type Stored,
+} from "./records";
+import { minutesOfDay, rigsOfWearer, timeOfDay } from "./sceneOrder";
 
 const stored = <Kind extends RecordKind>(
   id: string,
@@ -29,29 +44,10 @@ const ROOM: PlaceModel = {
   windMps: 0,
 };
 
-const RIG: RigBody = {
-  shootId: "s",
-  wearerId: "w",
-  sceneId: "c",
-  performance: {
-    faces: "camera",
-    action: "sitting",
-    shot: "medium",
-    mayBeSeen: true,
-    softest: "soft",
-    loudest: "raised",
-  },
-  siteId: null,
-  isRigged: false,
-  consent: "notAsked",
-  lavId: null,
-  packId: null,
-  receiverId: null,
-  inputId: null,
-  isSet: false,
-  targetDbfs: -12,
-  ceilingDbfs: -6,
-};
+const RIG = newRig({ shootId: "s", wearerId: "w", sceneId: "c" });
+const AT_FRONT: Choice = { site: "placket", surface: "outside", layer: 0, mount: "clip", port: "up" };
+const YES: Consent = { ...UNASKED, answer: "yes", isExplained: true };
+const NO: Consent = { ...UNASKED, answer: "no" };
 
 const PROOF: MeasurementBody = {
   shootId: "s",
@@ -87,18 +83,18 @@ function bundle(
       bitsPerSample: 24,
     }),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model: ROOM })],
-    scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: "p" })],
+    scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: "p", day: 1, startsAt: "09:00" })],
     wearers: [
       stored<"wearer">("w", {
         shootId: "s",
         name: "W",
         heightM: 1.75,
+        voice: "middle",
+        tapeAllergy: "no",
+        hairyChest: "no",
         voiceOffsetDb: 0,
         thread: 0,
-        outfit: {
-          layers: [{ garment: "shirt", fabric: "cotton", fit: "fitted", opening: "closed", pattern: "plain" }],
-          accessories: [],
-        },
+        outfit: FIRST_OUTFIT,
       }),
     ],
     rigs: [stored<"rig">("r", { ...RIG, ...rig })],
@@ -115,21 +111,21 @@ const proofAt = (grade: MeasurementBody["grade"], changedAt: string) =>
 describe("stitches", () => {
   test("nothing chosen is loose, chosen is basted, rigged is sewn", () => {
     expect(stitchesOf(bundle()).dress).toBe("loose");
-    expect(stitchesOf(bundle({ siteId: "placketEdge" }))).toMatchObject({
+    expect(stitchesOf(bundle({ choice: AT_FRONT }))).toMatchObject({
       dress: "basted",
       level: "basted",
       check: "loose",
     });
-    expect(stitchesOf(bundle({ siteId: "placketEdge", isRigged: true, consent: "yes" })).dress).toBe("sewn");
+    expect(stitchesOf(bundle({ choice: AT_FRONT, isRigged: true, consent: YES })).dress).toBe("sewn");
   });
 
   test("a place that the outfit no longer has is unpicked, and so is a no", () => {
-    expect(stitchesOf(bundle({ siteId: "tieKnot" })).dress).toBe("unpicked");
-    expect(stitchesOf(bundle({ siteId: "placketEdge", consent: "no" })).dress).toBe("unpicked");
+    expect(stitchesOf(bundle({ choice: { ...AT_FRONT, site: "tieKnot" } })).dress).toBe("unpicked");
+    expect(stitchesOf(bundle({ choice: AT_FRONT, consent: NO })).dress).toBe("unpicked");
   });
 
   test("the newest recording decides Level and Check", () => {
-    const rig = { siteId: "placketEdge" as const };
+    const rig = { choice: AT_FRONT };
     const bad = proofAt("redo", "2027-05-11T10:00:00Z");
     const good = proofAt("good", "2027-05-11T11:00:00Z");
     expect(stitchesOf(bundle(rig, [bad]))).toMatchObject({ level: "unpicked", check: "unpicked" });
@@ -139,14 +135,16 @@ describe("stitches", () => {
 
   test("Scout is basted only where the scene has a place", () => {
     expect(stitchesOf(bundle()).scout).toBe("basted");
-    const homeless = bundle({}, [], { scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: null })] });
+    const homeless = bundle({}, [], {
+      scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: null, day: 1, startsAt: "09:00" })],
+    });
     expect(stitchesOf(homeless).scout).toBe("loose");
   });
 });
 
 describe("risks", () => {
   test("a recording to redo is the worst of the day and says what to do", () => {
-    const rows = boardOf(bundle({ siteId: "placketEdge" }, [proofAt("redo", "2027-05-11T10:00:00Z")]));
+    const rows = boardOf(bundle({ choice: AT_FRONT }, [proofAt("redo", "2027-05-11T10:00:00Z")]));
     expect(worstRisk(rows)).toMatchObject({
       station: "check",
       says: "It is redo.",
@@ -159,8 +157,8 @@ describe("risks", () => {
       boardOf(bundle(rig))[0]!
         .risks.map((risk) => risk.says)
         .join(" ");
-    expect(says({ siteId: "placketEdge" })).toContain("Permission not asked");
-    expect(worstRisk(boardOf(bundle({ siteId: "placketEdge", consent: "no" })))!.says).toContain("Said no");
+    expect(says({ choice: AT_FRONT })).toContain("Permission not asked");
+    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })))!.says).toContain("Said no");
   });
 
   test("an empty board has no risk", () => {
@@ -175,8 +173,9 @@ describe("planRig follows one line from outfit to file", () => {
   test("without a choice the best place is planned, with one that place", () => {
     const open = planRig(wearer, RIG, place, []);
     expect(open.isChosen).toBe(false);
-    expect(open.candidate!.site.id).toBe(open.dress.candidates[0]!.site.id);
-    const chosen = planRig(wearer, { ...RIG, siteId: "collarLeft" }, place, []);
+    expect(open.candidate).toBe(open.dress.places[0]!.best);
+    const collar: Choice = { site: "collarLeft", surface: "inside", layer: 0, mount: "triangles", port: "down" };
+    const chosen = planRig(wearer, { ...RIG, choice: collar }, place, []);
     expect(chosen.candidate!.site.id).toBe("collarLeft");
     expect(chosen.sound!.normalDb).toBeGreaterThan(open.sound!.normalDb);
   });
@@ -194,10 +193,11 @@ describe("planRig follows one line from outfit to file", () => {
       planRig(wearer, RIG, place, []).gain!.snrDb - 15,
     );
     const windy = { ...place, model: { ...ROOM, windMps: 9 } };
-    expect(planRig(wearer, RIG, windy, []).candidate!.wind.step).toBe(0);
+    expect(planRig(wearer, RIG, windy, []).dress.facts.windMps).toBe(0);
     const quay = { ...place, model: { ...ROOM, setting: "open" as const, windMps: 9 } };
-    const winds = planRig(wearer, RIG, quay, []).dress.candidates.map((candidate) => candidate.wind.step);
-    expect(Math.max(...winds)).toBeGreaterThan(1);
+    const { places } = planRig(wearer, RIG, quay, []).dress;
+    expect(Math.max(...places.map(({ best }) => costAt(best, "weather")))).toBeGreaterThan(0.5);
+    expect(places[0]!.best.windCover).toBe("fur");
   });
 
   test("all-soft and all-loud scenes take their own effort for the usual voice", () => {
@@ -227,5 +227,91 @@ describe("planRig follows one line from outfit to file", () => {
     expect(chainOf(kit, RIG).lav.sensitivityMvPerPa).toBe(1);
     expect(chainOf(kit, { ...RIG, lavId: "lav-2" }).lav.sensitivityMvPerPa).toBe(2);
     expect(chainOf([], RIG).lav.sensitivityMvPerPa).toBe(6);
+  });
+});
+
+describe("scenes of a day", () => {
+  const scene = (id: string, startsAt: string, day = 1, placeId: string | null = "p") =>
+    stored<"scene">(id, { shootId: "s", title: id, placeId, day, startsAt });
+  const inScene = (id: string, sceneId: string, own: Partial<RigBody> = {}, wearerId = "w") =>
+    stored<"rig">(id, { ...RIG, sceneId, wearerId, choice: AT_FRONT, ...own });
+  const quay = stored<"place">("q", {
+    shootId: "s",
+    name: "Quay",
+    model: { ...ROOM, setting: "open", windMps: 8 },
+  });
+  const two = (second: Partial<RigBody> = {}, placeId = "p") =>
+    bundle({}, [], {
+      places: [...bundle().places, quay],
+      scenes: [scene("late", "15:00", 1, placeId), scene("early", "09:30")],
+      rigs: [inScene("r2", "late", second), inScene("r1", "early")],
+    });
+
+  test("are put in order of day and time, whatever order they were made in", () => {
+    expect(rigsOfWearer(two(), "w").map((rig) => rig.id)).toEqual(["r1", "r2"]);
+    expect(boardOf(two()).map((row) => row.scene?.id)).toEqual(["early", "late"]);
+    expect(daysOf(bundle({}, [], { scenes: [scene("b", "08:00", 3), scene("a", "09:00", 1)] }))).toEqual([1, 3]);
+    expect([minutesOfDay("09:30"), timeOfDay(570), timeOfDay(-10), timeOfDay(1450)]).toEqual([
+      570,
+      "09:30",
+      "23:50",
+      "00:10",
+    ]);
+  });
+
+  test("a rig carries over when nothing that matters changed, and is only looked after", () => {
+    const [, late] = rigsOfWearer(two(), "w");
+    expect(carryFromBefore(two(), late!)).toEqual({ carries: true, changes: [] });
+    const calls = dayPlan(two(), 1).scenes.map(({ calls: [call] }) => call!);
+    expect(calls[1]!.minutes).toBeLessThan(calls[0]!.minutes);
+  });
+
+  test("an added scarf, another place's wind, and a new jacket are flagged", () => {
+    const changesOf = (each: ShootBundle) => carryFromBefore(each, rigsOfWearer(each, "w")[1]!)!.changes.join(", ");
+    expect(changesOf(two({ outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }))).toContain("scarf added");
+    expect(changesOf(two({}, "q"))).toContain("wind up from 0 to 8 m/s");
+    expect(
+      changesOf(two({ outfit: { layers: [...FIRST_OUTFIT.layers, usualLayer("blazer")], accessories: [] } })),
+    ).toContain("jacket with lapels is new");
+    expect(changesOf(two({ choice: { ...AT_FRONT, port: "down" } }))).toContain("another place was chosen");
+    expect(changesOf(two({ performance: { ...RIG.performance, sweats: true } }))).toContain("sweat");
+    const row = boardOf(two({ isRigged: true, consent: YES, outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }))[1]!;
+    expect(row.risks.map((risk) => risk.says).join(" ")).toContain("Changed since the scene before: scarf added");
+  });
+
+  test("call times run backwards from the scene: nobody overlaps, the last is ready ten minutes before", () => {
+    const wearers = ["w", "v", "u"].map((id) => stored<"wearer">(id, bundle().wearers[0]!.body));
+    const group = bundle({}, [], {
+      wearers,
+      scenes: [scene("c", "09:00")],
+      rigs: wearers.map((wearer) => inScene(`r${wearer.id}`, "c", {}, wearer.id)),
+    });
+    const [{ calls }] = dayPlan(group, 1).scenes as [ReturnType<typeof dayPlan>["scenes"][number]];
+    expect(calls).toHaveLength(3);
+    expect(calls.at(-1)!.readyAt).toBe("08:50");
+    calls.slice(1).forEach((call, index) => expect(call.callAt).toBe(calls[index]!.readyAt));
+    for (const call of calls)
+      expect(minutesOfDay(call.readyAt) - minutesOfDay(call.callAt)).toBeCloseTo(call.minutes, -0.5);
+  });
+
+  test("totals count what is used up once per rigging, and a mic per person", () => {
+    const { totals } = dayPlan(two(), 1);
+    expect(totals.mics).toBe(1);
+    expect(totals.colours).toEqual({ black: 0, white: 1, beige: 0 });
+    expect(totals.supplies.find(({ supply }) => supply === "clip")).toEqual({ supply: "clip", amount: 1 });
+    const changed = dayPlan(two({ outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }), 1).totals;
+    expect(changed.supplies.find(({ supply }) => supply === "clip")?.amount).toBe(2);
+    expect(changed.minutes).toBeGreaterThan(totals.minutes);
+  });
+
+  test("a no plans for the outside only; what was agreed bounds a yes", () => {
+    expect(consentedTo(NO)).toBe(0);
+    expect(consentedTo({ ...YES, agreedTo: 1 })).toBe(1);
+    const says = (rig: Partial<RigBody>) =>
+      boardOf(bundle(rig))[0]!
+        .risks.map((risk) => risk.says)
+        .join(" ");
+    const onSkin: Choice = { site: "breastbone", surface: "skin", layer: null, mount: "medical", port: "up" };
+    expect(says({ choice: onSkin, consent: { ...YES, agreedTo: 1 } })).toContain("further than they agreed");
   });
 });

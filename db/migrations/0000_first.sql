@@ -42,7 +42,10 @@ CREATE TABLE "outfit_layer" (
 	"fabric" text NOT NULL,
 	"fit" text NOT NULL,
 	"opening" text NOT NULL,
-	"pattern" text NOT NULL
+	"pattern" text NOT NULL,
+	"shade" text NOT NULL,
+	"neckline" text NOT NULL,
+	"has_lapels" boolean NOT NULL
 );
 --> statement-breakpoint
 CREATE TABLE "place" (
@@ -68,9 +71,12 @@ CREATE TABLE "rig" (
 	"wearer_id" uuid NOT NULL,
 	"scene_id" uuid NOT NULL,
 	"performance" jsonb NOT NULL,
-	"site_id" text,
+	"outfit" jsonb,
+	"aims" jsonb NOT NULL,
+	"choice" jsonb,
+	"pack_place" text,
 	"is_rigged" boolean NOT NULL,
-	"consent" text NOT NULL,
+	"consent" jsonb NOT NULL,
 	"lav_id" uuid,
 	"pack_id" uuid,
 	"receiver_id" uuid,
@@ -89,7 +95,9 @@ CREATE TABLE "scene" (
 	"deleted_at" timestamp with time zone,
 	"shoot_id" uuid NOT NULL,
 	"title" text NOT NULL,
-	"place_id" uuid
+	"place_id" uuid,
+	"day" integer NOT NULL,
+	"starts_at" text NOT NULL
 );
 --> statement-breakpoint
 CREATE TABLE "shoot" (
@@ -119,6 +127,9 @@ CREATE TABLE "wearer" (
 	"shoot_id" uuid NOT NULL,
 	"name" text NOT NULL,
 	"height_m" double precision NOT NULL,
+	"voice" text NOT NULL,
+	"tape_allergy" text NOT NULL,
+	"hairy_chest" text NOT NULL,
 	"voice_offset_db" double precision NOT NULL,
 	"thread" integer NOT NULL,
 	"accessories" jsonb NOT NULL

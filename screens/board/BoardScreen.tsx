@@ -80,6 +80,12 @@ const Cell = styled(Link)`
   }
 `;
 
+const DayLink = styled(Link)`
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+`;
+
 const RiskLink = styled(Link)`
   display: inline-flex;
   align-items: center;
@@ -106,19 +112,33 @@ const Legend = styled.ul`
 
 function WearerRow({ row, shootId }: { row: BoardRow; shootId: string }) {
   const remove = useRemoval();
-  const { wearer, stitches, risks } = row;
+  const { wearer, scene, rig, stitches, risks } = row;
   const [first] = risks;
   return (
-    <Wearer aria-label={wearer.body.name}>
+    <Wearer aria-label={scene ? `${wearer.body.name}, ${scene.body.title}` : wearer.body.name}>
       <Row $between>
         <Row>
           <ThreadSample thread={wearer.body.thread} />
           <h2>{wearer.body.name}</h2>
+          {scene && (
+            <Soft>
+              Day {scene.body.day}, {scene.body.startsAt}: {scene.body.title}
+            </Soft>
+          )}
         </Row>
         <Menu
           label={`More for ${wearer.body.name}`}
           icon={<MoreVertical size={18} aria-hidden />}
           choices={[
+            ...(rig && scene
+              ? [
+                  {
+                    id: "rig",
+                    name: `Take out of ${scene.body.title}`,
+                    onChoose: () => remove("rig", rig.id, `${wearer.body.name} in ${scene.body.title}`),
+                  },
+                ]
+              : []),
             {
               id: "delete",
               name: "Take off the board",
@@ -130,7 +150,11 @@ function WearerRow({ row, shootId }: { row: BoardRow; shootId: string }) {
       <Line>
         {STATION_IDS.map((id) => (
           <li key={id}>
-            <Cell href={stationHref(shootId, id, wearer.id)} data-state={stitches[id]} prefetch={false}>
+            <Cell
+              href={stationHref(shootId, id, wearer.id, scene?.id ?? null)}
+              data-state={stitches[id]}
+              prefetch={false}
+            >
               <Stitch state={stitches[id]} thread={wearer.body.thread} />
               <p>
                 <b>{STATIONS[id].name}</b>
@@ -167,7 +191,7 @@ export function BoardScreen() {
           <Stack $gap={0.1}>
             <Row $between>
               <Soft>Worst risk now: {worstWearer}</Soft>
-              <RiskLink href={stationHref(shootId, worst.station, worst.wearerId)}>
+              <RiskLink href={stationHref(shootId, worst.station, worst.wearerId, worst.sceneId)}>
                 Go to {STATIONS[worst.station].name}
               </RiskLink>
             </Row>
@@ -188,12 +212,15 @@ export function BoardScreen() {
         </Piece>
       )}
       {rows.map((row) => (
-        <WearerRow key={row.wearer.id} row={row} shootId={shootId} />
+        <WearerRow key={row.rig?.id ?? row.wearer.id} row={row} shootId={shootId} />
       ))}
       <Row $between>
         <Button look="main" onPress={() => router.push(stationHref(shootId, "dress", addWearer(store, bundle)))}>
           <UserPlus size={18} aria-hidden /> Add a wearer
         </Button>
+        <DayLink href={stationHref(shootId, "day", null)} prefetch={false}>
+          Day sheet: who is dressed when
+        </DayLink>
         <Legend aria-label="What the stitches mean">
           {(Object.keys(STATE_WORDS) as StitchState[]).map((state) => (
             <li key={state}>

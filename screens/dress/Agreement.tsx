@@ -1,51 +1,106 @@
 "use client";
 
+import { selfPlacementSteps } from "@/core/dress/selfPlacement";
+import { cautionsOf } from "@/core/dress/options";
+import { INTRUSIONS, type Intrusion } from "@/core/dress/outfit";
 import type { Candidate } from "@/core/dress/planDress";
-import type { RigBody, Stored } from "@/core/shoot/records";
+import type { Consent, Stored } from "@/core/shoot/records";
 import { Choice } from "@/ui/Choice";
+import { Disclosure } from "@/ui/Disclosure";
+import { Select } from "@/ui/Select";
+import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
-import { Soft, Stack } from "@/ui/layout";
+import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "../saving/ShootProvider";
-import { Reasons } from "./Reasons";
-import { CONSENT_OPTIONS } from "./words";
+import { CONSENT_OPTIONS, INTRUSION_OPTIONS } from "./words";
 
-/** Cautions that a place brings with it. */
-function cautionsOf(candidate: Candidate): string[] {
-  const cautions = [
-    "Explain, ask, say what you will touch; offer that they place it themselves. Consent and law differ by place.",
-  ];
-  if (candidate.placement.surface === "skin")
-    cautions.push(
-      "Ask about adhesive allergy; wipe and dry the skin, new tape for every person, pins never near skin.",
-    );
-  if (candidate.site.host === "strap")
-    cautions.push("Harness: nothing may hinder straps, buckles or release. The safety officer decides.");
-  if (candidate.wind.step > 0) cautions.push("Wind: fur or foam over the capsule before you roll.");
-  return cautions;
+/** Now, as the record keeps it: "2027-05-11 08:50" by the clock of this place. */
+function nowWords(): string {
+  const now = new Date();
+  const two = (value: number) => String(value).padStart(2, "0");
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())} ${two(now.getHours())}:${two(now.getMinutes())}`;
 }
 
-/** What was asked and answered, what to mind, whether it is done, and why this place. */
-export function Agreement(props: { candidate: Candidate; isChosen: boolean; rig: Stored<"rig"> }) {
+/** What an answer lets us do at this place: a no nothing inside, themselves everything, a yes what was shown. */
+function answered(answer: Consent["answer"], before: Consent, shown: Intrusion): Partial<Consent> {
+  const askedAt = answer === "notAsked" ? "" : nowWords();
+  switch (answer) {
+    case "notAsked":
+      return { answer, askedAt, isExplained: false, agreedTo: 2 };
+    case "no":
+      return { answer, askedAt, agreedTo: 0 };
+    case "self":
+      return { answer, askedAt, isExplained: true, agreedTo: 3 };
+    case "yes":
+      return { answer, askedAt, isExplained: true, agreedTo: before.answer === "yes" ? before.agreedTo : shown };
+  }
+}
+
+/** What was explained, asked and answered for this scene; what to mind; whether it is done. */
+export function Agreement(props: { candidate: Candidate | null; isChosen: boolean; rig: Stored<"rig"> }) {
   const { candidate, isChosen, rig } = props;
   const store = useShootStore();
-  const set = (change: Partial<RigBody>) => store.change("rig", rig.id, { ...rig.body, ...change });
+  const { consent } = rig.body;
+  const set = (change: Partial<Consent>) =>
+    store.change("rig", rig.id, { ...rig.body, consent: { ...consent, ...change } });
   return (
     <Stack>
-      {cautionsOf(candidate).map((caution) => (
-        <Soft key={caution}>{caution}</Soft>
-      ))}
+      <Soft>
+        Explain, ask, say what you will touch; offer a private place, a second person, or that they place it themselves.
+        With children a guardian is there. Consent and law differ by place.
+      </Soft>
       <Choice
-        label="Permission"
-        value={rig.body.consent}
+        label="Their answer"
+        value={consent.answer}
         options={CONSENT_OPTIONS}
-        onChange={(consent) => set({ consent })}
+        onChange={(answer) => set(answered(answer, consent, candidate?.intrusion ?? 0))}
       />
-      {isChosen && (
-        <div>
-          <Tick label="Rigged and listened to" isOn={rig.body.isRigged} onChange={(isRigged) => set({ isRigged })} />
-        </div>
+      {consent.answer === "no" && (
+        <p>
+          That is fine.{" "}
+          {candidate?.intrusion === 0 ? `${candidate.site.name} on the outside stays possible if they like; ` : ""}
+          otherwise a boom just out of frame, 45–60 cm from the mouth, or a hand mic.
+        </p>
       )}
-      <Reasons candidate={candidate} />
+      <Row>
+        <Tick label="Explained" isOn={consent.isExplained} onChange={(isExplained) => set({ isExplained })} />
+        {isChosen && consent.answer !== "no" && (
+          <Tick
+            label="Rigged and listened to"
+            isOn={rig.body.isRigged}
+            onChange={(isRigged) => store.change("rig", rig.id, { ...rig.body, isRigged })}
+          />
+        )}
+      </Row>
+      {consent.answer === "yes" && (
+        <Select
+          label="Agreed to, at most"
+          value={String(consent.agreedTo)}
+          options={INTRUSION_OPTIONS}
+          onChange={(value) => set({ agreedTo: INTRUSIONS.find((each) => String(each) === value) ?? 0 })}
+        />
+      )}
+      {consent.answer !== "notAsked" && (
+        <>
+          <TextField
+            label="Asked by"
+            value={consent.askedBy}
+            fault={() => null}
+            onChange={(askedBy) => set({ askedBy })}
+          />
+          <Soft>Asked {consent.askedAt}.</Soft>
+        </>
+      )}
+      {candidate && consent.answer === "self" && (
+        <Disclosure title="Words for them" isOpenAtFirst>
+          <ol>
+            {selfPlacementSteps(candidate).map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ol>
+        </Disclosure>
+      )}
+      {candidate && cautionsOf(candidate).map((caution) => <Soft key={caution}>{caution}</Soft>)}
     </Stack>
   );
 }

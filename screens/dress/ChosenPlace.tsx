@@ -1,76 +1,84 @@
 "use client";
 
-import { seenFromMouth, turnedMouth, turnWithHead } from "@/core/body/headTurn";
-import { levelAtTurnDb, type Candidate } from "@/core/dress/planDress";
-import { sitePoint } from "@/core/dress/sites";
 import styled from "styled-components";
+import { certaintyOf, certaintyWord, unknownsOf } from "@/core/dress/certainty";
+import { EXTENSION_M, PACK_PLACES } from "@/core/dress/packPlaces";
+import { levelAtTurn, type Candidate, type DressPlan } from "@/core/dress/planDress";
 import type { ShootBody } from "@/core/shoot/records";
 import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
+import { lengthWords, placementWords } from "./words";
 
 const Figures = styled.div`
   display: grid;
-  grid-template-columns: repeat(3, auto);
+  grid-template-columns: repeat(2, auto);
   justify-content: space-between;
+  @media (min-width: 500px) {
+    grid-template-columns: repeat(4, auto);
+  }
   gap: 0.6rem;
 `;
 
-function lengthWords(metres: number, units: ShootBody["units"]): string {
-  return units === "metric" ? `${Math.round(metres * 100)} cm` : `${(metres / 0.0254).toFixed(0)} in`;
+function cableWords({ pack }: Candidate, units: ShootBody["units"]): string {
+  if (!pack) return "No place for the pack in this outfit.";
+  const { spareM, neededM } = pack.cable;
+  const way = `Pack: ${PACK_PLACES[pack.place].name}. Lead needs ${lengthWords(neededM, units)}`;
+  if (spareM >= 0) return `${way}: fits, coil ${lengthWords(spareM, units)}.`;
+  return pack.isInReach
+    ? `${way}: ${lengthWords(-spareM, units)} short, take the ${lengthWords(EXTENSION_M, units)} extension.`
+    : `${way}: ${lengthWords(-spareM, units)} short, carry the pack nearer.`;
 }
 
-function cableWords(candidate: Candidate, units: ShootBody["units"]): string {
-  const { spareM, neededM } = candidate.cable;
-  const needed = `Lead needs ${lengthWords(neededM, units)}`;
-  return spareM < 0
-    ? `${needed}: ${lengthWords(-spareM, units)} short, use an extension.`
-    : `${needed}: coil ${lengthWords(spareM, units)} at the pack.`;
+function howWords(candidate: Candidate, dress: DressPlan): string {
+  const where = placementWords(candidate, dress.facts.input.outfit);
+  const parts = [candidate.mount.name, where, `port ${candidate.port}`];
+  if (candidate.windCover !== "none") parts.push(`under ${candidate.windCover}`);
+  return `${parts.filter(Boolean).join(", ")}.`;
 }
 
-/** The place that is chosen or suggested: its figures, fixing and lead. */
+function OneFigure(props: { name: string; value: string; unit?: string; id?: string }) {
+  return (
+    <div>
+      <Soft>{props.name}</Soft>
+      <Figure $size="big" data-testid={props.id}>
+        <Known $as="planned">{props.value}</Known>
+        {props.unit && <small>{props.unit}</small>}
+      </Figure>
+    </div>
+  );
+}
+
+/** The place that is chosen or suggested: how it is held, its figures, its pack and lead. */
 export function ChosenPlace(props: {
   candidate: Candidate;
+  dress: DressPlan;
   isChosen: boolean;
-  heightM: number;
   turnDeg: number;
   units: ShootBody["units"];
 }) {
-  const { candidate, isChosen, heightM, turnDeg, units } = props;
-  const levelDb = levelAtTurnDb(candidate, heightM, turnDeg);
-  const rest = sitePoint(candidate.site, heightM);
-  const point = candidate.site.ridesOnHead ? turnWithHead(rest, turnDeg) : rest;
-  const { distanceM } = seenFromMouth(turnedMouth(heightM, turnDeg), point);
-
+  const { candidate, dress, isChosen, turnDeg, units } = props;
+  const { levelDb, distanceM } = levelAtTurn(candidate, dress.facts, turnDeg);
+  const certainty = certaintyWord(certaintyOf(dress));
+  const unknowns = unknownsOf(dress);
   return (
-    <Stack>
+    <Stack $gap={0.6}>
       <div>
-        <Soft>{isChosen ? "Chosen" : "Suggested: choose it below or on the form"}</Soft>
+        <Soft>{isChosen ? "Chosen" : `Suggested, ${certainty}: choose it below or on the form`}</Soft>
         <Lead>{candidate.site.name}</Lead>
+        <p>{howWords(candidate, dress)}</p>
       </div>
       <Figures>
-        <div>
-          <Soft>Normal voice</Soft>
-          <Figure $size="big" data-testid="level-at-turn">
-            <Known $as="planned">{levelDb.toFixed(1)}</Known>
-            <small>dB SPL</small>
-          </Figure>
-        </div>
-        <div>
-          <Soft>From the lips</Soft>
-          <Figure $size="big">
-            <Known $as="planned">{lengthWords(distanceM, units)}</Known>
-          </Figure>
-        </div>
-        <div>
-          <Soft>Swing</Soft>
-          <Figure $size="big">
-            <Known $as="planned">{candidate.swingDb.toFixed(1)}</Known>
-            <small>dB</small>
-          </Figure>
-        </div>
+        <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
+        <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
+        <OneFigure name="Swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
+        <OneFigure name="Over noise" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
       </Figures>
-      <p>
-        {candidate.site.fixing} {cableWords(candidate, units)}
-      </p>
+      <p>{cableWords(candidate, units)}</p>
+      {candidate.isBeyondConsent && (
+        <p>
+          <strong>Goes further than they agreed to.</strong> Ask, or take the next one.
+        </p>
+      )}
+      {!isChosen && unknowns.length > 0 && <Soft>Not known: {unknowns.map(({ says }) => says).join(" ")}</Soft>}
     </Stack>
   );
 }

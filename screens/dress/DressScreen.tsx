@@ -4,21 +4,33 @@ import { UserPlus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
+import { PRESETS } from "@/core/dress/aims";
+import { choiceOf } from "@/core/dress/choice";
+import { GARMENTS } from "@/core/dress/garments";
 import { headDirections } from "@/core/dress/headDirections";
-import type { SiteId } from "@/core/dress/sites";
+import type { Layer } from "@/core/dress/outfit";
+import { ranksUnder, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
+import { outfitOf } from "@/core/shoot/planRig";
 import { Button } from "@/ui/Button";
-import { Disclosure } from "@/ui/Disclosure";
 import { Slider } from "@/ui/Slider";
+import { Tabs } from "@/ui/Tabs";
+import { Tick } from "@/ui/Ticks";
 import { DressForm } from "@/ui/dressForm/DressForm";
-import { Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { WearerLinks } from "../shell/WearerLinks";
 import { addWearer } from "../shell/newWearer";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { Agreement } from "./Agreement";
-import { CandidateList } from "./CandidateList";
+import { AimsForm } from "./AimsForm";
 import { ChosenPlace } from "./ChosenPlace";
+import { CompareView } from "./CompareView";
 import { OutfitForm } from "./OutfitForm";
+import { PlaceList } from "./PlaceList";
+import { RecipeView } from "./RecipeView";
+import { SceneBar } from "./SceneBar";
+import { WhyView } from "./WhyView";
+import { upperFirst } from "./words";
 
 const Bench = styled.div`
   display: grid;
@@ -29,7 +41,7 @@ const Bench = styled.div`
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
   @media (min-width: 1180px) {
-    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1.1fr) minmax(0, 0.95fr);
   }
 `;
 
@@ -38,30 +50,80 @@ function turnWords(turnDeg: number): string {
   return `${Math.abs(turnDeg)}° to their ${turnDeg > 0 ? "right" : "left"}`;
 }
 
+const VIEWS = [
+  { id: "places", label: "Places" },
+  { id: "recipe", label: "Recipe" },
+  { id: "ask", label: "Ask" },
+  { id: "why", label: "Why" },
+  { id: "compare", label: "Compare" },
+] as const;
+type ViewId = (typeof VIEWS)[number]["id"];
+
+/** Which layers are drawn on the form. */
+function LayerToggles(props: {
+  layers: readonly Layer[];
+  hidden: readonly number[];
+  onToggle: (index: number, isShown: boolean) => void;
+}) {
+  return (
+    <Row role="group" aria-label="Drawn on the form" $gap={0.3}>
+      {props.layers.map((layer, index) => (
+        <Tick
+          key={index}
+          label={upperFirst(GARMENTS[layer.garment].name)}
+          isOn={!props.hidden.includes(index)}
+          onChange={(isShown) => props.onToggle(index, isShown)}
+        />
+      ))}
+    </Row>
+  );
+}
+
+/** Ranks that the kind of work's own weights would give; null while they are in use. */
+function ranksBefore(dress: DressPlan): Map<RankedPlace, number> | null {
+  const { preset, weights } = dress.facts.input.aims;
+  const own = PRESETS[preset].weights;
+  const isMoved = Object.entries(own).some(([criterion, weight]) => weights[criterion as keyof typeof own] !== weight);
+  return isMoved ? ranksUnder(dress, own) : null;
+}
+
 function Fitting({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig, plan } = workingOn;
+  const { dress, candidate } = plan;
   const { bundle } = useShoot();
   const store = useShootStore();
   const { units } = bundle.shoot.body;
-  const mainDeg = headDirections(rig.body.performance.faces).mainDeg;
+  const { mainDeg } = headDirections(rig.body.performance.faces);
   const [turn, setTurn] = useState<number | null>(null);
+  const [view, setView] = useState<ViewId>("places");
+  const [hidden, setHidden] = useState<readonly number[]>([]);
   const turnDeg = turn ?? mainDeg;
-  const { heightM, outfit, thread } = wearer.body;
-  const choose = (siteId: SiteId) => store.change("rig", rig.id, { ...rig.body, siteId, isRigged: false });
-  const isGone = rig.body.siteId !== null && !plan.isChosen;
+  const outfit = outfitOf(wearer.body, rig.body);
+  const place = candidate ? (dress.places.find(({ ways }) => ways.includes(candidate)) ?? null) : null;
+  const choose = ({ best }: RankedPlace) =>
+    store.change("rig", rig.id, { ...rig.body, choice: choiceOf(best), isRigged: false });
+  const turnBy = (byDeg: number) =>
+    setTurn((now) =>
+      Math.min(HEAD_TURN_LIMIT_DEG, Math.max(-HEAD_TURN_LIMIT_DEG, Math.round((now ?? mainDeg) + byDeg))),
+    );
+  const isGone = rig.body.choice !== null && !plan.isChosen;
 
   return (
     <Bench>
       <Piece aria-label="Dress form">
         <Stack $gap={0.6}>
           <DressForm
-            heightM={heightM}
-            outfit={outfit}
-            thread={thread}
+            heightM={wearer.body.heightM}
+            layers={outfit.layers}
+            hidden={hidden}
+            accessories={outfit.accessories}
+            thread={wearer.body.thread}
             turnDeg={turnDeg}
-            candidates={plan.dress.candidates}
-            chosen={plan.candidate}
-            onChoose={(candidate) => choose(candidate.site.id)}
+            places={dress.places}
+            ruledOut={dress.ruledOut}
+            chosen={candidate}
+            onChoose={choose}
+            onTurn={turnBy}
           />
           <Slider
             label="Head turn"
@@ -72,34 +134,46 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
             says={turnWords(turnDeg)}
             onChange={setTurn}
           />
-          {plan.candidate && <Agreement candidate={plan.candidate} isChosen={plan.isChosen} rig={rig} />}
+          <LayerToggles
+            layers={outfit.layers}
+            hidden={hidden}
+            onToggle={(index, isShown) =>
+              setHidden((now) => (isShown ? now.filter((each) => each !== index) : [...now, index]))
+            }
+          />
+          <AimsForm rigId={rig.id} aims={rig.body.aims} />
         </Stack>
       </Piece>
       <Piece aria-label="Places">
         <Stack>
           {isGone && <Lead role="alert">The chosen place is gone with this outfit: choose another.</Lead>}
-          {plan.candidate && (
-            <ChosenPlace
-              candidate={plan.candidate}
-              isChosen={plan.isChosen}
-              heightM={heightM}
-              turnDeg={turnDeg}
-              units={units}
-            />
+          {candidate && (
+            <ChosenPlace candidate={candidate} dress={dress} isChosen={plan.isChosen} turnDeg={turnDeg} units={units} />
           )}
-          <h2>Places, best first</h2>
-          <CandidateList
-            candidates={plan.dress.candidates}
-            ruledOut={plan.dress.ruledOut}
-            chosen={plan.isChosen ? rig.body.siteId : null}
-            onChoose={choose}
-          />
+          <Tabs label="About the place" tabs={VIEWS} selected={view} onSelect={(id) => setView(id as ViewId)}>
+            {view === "places" && (
+              <PlaceList
+                places={dress.places}
+                ranksBefore={ranksBefore(dress)}
+                ruledOut={dress.ruledOut}
+                chosen={plan.isChosen ? place : null}
+                outfit={outfit}
+                onChoose={choose}
+              />
+            )}
+            {view === "recipe" && candidate && (
+              <RecipeView place={place} candidate={candidate} dress={dress} rig={rig} />
+            )}
+            {view === "ask" && <Agreement candidate={candidate} isChosen={plan.isChosen} rig={rig} />}
+            {view === "why" && candidate && <WhyView candidate={candidate} dress={dress} />}
+            {view === "compare" && <CompareView dress={dress} chosen={place} turnDeg={turnDeg} units={units} />}
+          </Tabs>
         </Stack>
       </Piece>
       <Piece aria-label="Outfit and scene">
-        <Disclosure title="Outfit and scene" isOpenAtFirst>
+        <Stack>
           <OutfitForm wearer={wearer} rig={rig} units={units} />
-        </Disclosure>
+        </Stack>
       </Piece>
     </Bench>
   );
@@ -116,7 +190,8 @@ export function DressScreen() {
       {workingOn ? (
         <>
           <WearerLinks selected={workingOn.wearer.id} />
-          <Fitting key={workingOn.wearer.id} workingOn={workingOn} />
+          <SceneBar workingOn={workingOn} />
+          <Fitting key={workingOn.rig.id} workingOn={workingOn} />
         </>
       ) : (
         <Piece>

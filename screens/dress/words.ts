@@ -1,25 +1,65 @@
-import type { Accessory, Action, Facing, Fit, Opening, Shot } from "@/core/dress/outfit";
+import { ACCESSORIES, ACCESSORY_FACTS } from "@/core/dress/accessories";
+import { PRESET_IDS, PRESETS, SCHOOL_OPTIONS, type SchoolQuestion } from "@/core/dress/aims";
 import { FABRICS, FABRIC_IDS } from "@/core/dress/fabrics";
 import { GARMENTS, GARMENT_IDS } from "@/core/dress/garments";
+import { NECKLINES, NECKLINE_IDS } from "@/core/dress/necklines";
+import {
+  INTRUSION_NAMES,
+  INTRUSIONS,
+  type Action,
+  type Answer,
+  type Facing,
+  type Fit,
+  type Opening,
+  type Shade,
+  type Shot,
+  type Voice,
+  type Water,
+} from "@/core/dress/outfit";
+import type { RankedPlace } from "@/core/dress/planDress";
+import type { Option } from "@/core/dress/options";
+import { PACK_PLACES } from "@/core/dress/packPlaces";
+import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body/cableRoute";
+import { SCHOOL_WORDS } from "@/core/dress/schools";
+import type { Consent, ShootBody } from "@/core/shoot/records";
 import type { Effort } from "@/core/voice/speechSpectrum";
-import type { Consent } from "@/core/shoot/records";
+import type { Outfit } from "@/core/dress/outfit";
 
 const options = <Value extends string>(names: Record<Value, string>) =>
   (Object.entries(names) as [Value, string][]).map(([value, name]) => ({ value, name }));
 
+export const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 export const GARMENT_OPTIONS = GARMENT_IDS.map((value) => ({ value, name: GARMENTS[value].name }));
 export const FABRIC_OPTIONS = FABRIC_IDS.map((value) => ({ value, name: FABRICS[value].name }));
+export const NECKLINE_OPTIONS = NECKLINE_IDS.map((value) => ({ value, name: NECKLINES[value].name }));
 export const FIT_OPTIONS = options<Fit>({ tight: "Tight", fitted: "Fitted", loose: "Loose" });
 export const OPENING_OPTIONS = options<Opening>({ closed: "Closed", partlyOpen: "Partly open", open: "Open" });
 export const PATTERN_OPTIONS = options<"plain" | "patterned">({ plain: "Plain", patterned: "Patterned" });
+export const SHADE_OPTIONS = options<Shade>({
+  white: "White",
+  light: "Light",
+  skin: "Skin tone",
+  bright: "Bright",
+  dark: "Dark",
+  black: "Black",
+});
 export const FACING_OPTIONS = options<Facing>({
   camera: "Camera",
   left: "To their left",
   right: "To their right",
   round: "All round",
 });
-export const ACTION_OPTIONS = options<Action>({ sitting: "Sits", walking: "Walks", running: "Runs" });
+export const ACTION_OPTIONS = options<Action>({
+  sitting: "Sits",
+  walking: "Walks",
+  running: "Runs",
+  stunt: "Fights, falls",
+});
 export const SHOT_OPTIONS = options<Shot>({ close: "Close", medium: "Medium", wide: "Wide" });
+export const WATER_OPTIONS = options<Water>({ dry: "Dry", rain: "Rain", wading: "In water" });
+export const VOICE_OPTIONS = options<Voice>({ unknown: "Not known", deep: "Deep", middle: "Middle", light: "Light" });
+export const ANSWER_OPTIONS = options<Answer>({ unknown: "Not known", no: "No", yes: "Yes" });
 export const EFFORT_OPTIONS = options<Effort>({
   whisper: "whisper",
   soft: "soft",
@@ -28,19 +68,53 @@ export const EFFORT_OPTIONS = options<Effort>({
   loud: "loud",
   shout: "shout",
 });
-export const CONSENT_OPTIONS = options<Consent>({
+export const CONSENT_OPTIONS = options<Consent["answer"]>({
   notAsked: "Not asked",
   yes: "Yes",
   self: "Themselves",
   no: "No",
 });
-export const ACCESSORY_NAMES: Record<Accessory, string> = {
-  tie: "Tie",
-  scarf: "Scarf",
-  necklace: "Necklace",
-  beard: "Beard",
-  longHair: "Long hair in front",
-  hat: "Hat",
-  hardHat: "Safety helmet",
-  spectacles: "Spectacles",
-};
+export const INTRUSION_OPTIONS = INTRUSIONS.map((value) => ({
+  value: String(value),
+  name: upperFirst(INTRUSION_NAMES[value]),
+}));
+export const ACCESSORY_OPTIONS = ACCESSORIES.map((value) => ({ value, name: upperFirst(ACCESSORY_FACTS[value].name) }));
+export const PRESET_OPTIONS = PRESET_IDS.map((value) => ({ value, name: PRESETS[value].name }));
+export const PACK_OPTIONS: { value: PackPlaceId | "auto"; name: string }[] = [
+  { value: "auto", name: "Where it suits best" },
+  ...PACK_PLACE_IDS.map((value) => ({ value, name: upperFirst(PACK_PLACES[value].name) })),
+];
+
+/** Answers to one of the questions on which practitioners differ. */
+export function schoolOptions(question: SchoolQuestion): { value: string; name: string }[] {
+  const answers = SCHOOL_WORDS[question].answers as Record<string, string>;
+  return SCHOOL_OPTIONS[question].map((value) => ({ value, name: answers[value]! }));
+}
+
+/** Where a placement is, in a few words: "inside the jumper", "on the skin"; empty where the site's name says it. */
+export function placementWords({ placement }: Pick<Option | RankedPlace, "placement">, outfit: Outfit): string {
+  const layer = placement.layer === null ? null : GARMENTS[outfit.layers[placement.layer]!.garment].name;
+  if (placement.behind) return "";
+  switch (placement.surface) {
+    case "skin":
+      return "on the skin";
+    case "hair":
+    case "headwear":
+      return "";
+    case "inside":
+      return layer ? `inside the ${layer}` : "";
+    case "outside":
+      return layer ? `on the ${layer}` : "";
+  }
+}
+
+/** A place in full: "Breastbone, inside the jumper". */
+export function placeTitle(place: Pick<Option | RankedPlace, "placement" | "site">, outfit: Outfit): string {
+  const words = placementWords(place, outfit);
+  return words ? `${place.site.name}, ${words}` : place.site.name;
+}
+
+/** A length as the shoot shows it. */
+export function lengthWords(metres: number, units: ShootBody["units"]): string {
+  return units === "metric" ? `${Math.round(metres * 100)} cm` : `${(metres / 0.0254).toFixed(0)} in`;
+}

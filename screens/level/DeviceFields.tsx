@@ -1,15 +1,16 @@
 "use client";
 
-import type { DeviceKind } from "@/core/chain/devices";
-import { DEVICE_SCHEMAS } from "@/core/chain/devices";
+import { CAPSULE_COLOURS, DEVICE_SCHEMAS, type CapsuleColour, type DeviceKind } from "@/core/chain/devices";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
-import { Stack } from "@/ui/layout";
+import { Tick } from "@/ui/Ticks";
+import { Row, Stack } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 
 interface FigureSchema {
+  type: string;
   title: string;
   unit: string;
   minimum: number;
@@ -29,8 +30,16 @@ export function DeviceFields(props: {
   const items = bundle.kit.filter((item) => item.body.kind === props.kind);
   const chosen = items.find((item) => item.id === props.chosenId) ?? items[0];
   if (!chosen) return null;
-  const schema = DEVICE_SCHEMAS[props.kind].properties as unknown as Record<string, FigureSchema>;
-  const figures: Record<string, number> = chosen.body.figures;
+  const schema = Object.entries(
+    DEVICE_SCHEMAS[props.kind].properties as unknown as Record<string, FigureSchema>,
+  ).filter(([, figure]) => figure.type === "number");
+  const figures = chosen.body.figures as unknown as Record<string, number>;
+  const { colours } = chosen.body.figures as { colours?: CapsuleColour[] };
+  const set = (change: object) =>
+    store.change("kitItem", chosen.id, {
+      ...chosen.body,
+      figures: { ...chosen.body.figures, ...change },
+    });
   return (
     <div>
       <Select
@@ -46,7 +55,7 @@ export function DeviceFields(props: {
             value={chosen.body.name}
             onChange={(name) => store.change("kitItem", chosen.id, { ...chosen.body, name })}
           />
-          {Object.entries(schema).map(([key, figure]) => (
+          {schema.map(([key, figure]) => (
             <NumberField
               key={key}
               label={figure.title}
@@ -54,14 +63,25 @@ export function DeviceFields(props: {
               minimum={figure.minimum}
               maximum={figure.maximum}
               shown={{ unit: figure.unit, factor: 1, digits: 1, step: figure.step < 1 ? 1 : figure.step }}
-              onChange={(value) =>
-                store.change("kitItem", chosen.id, {
-                  ...chosen.body,
-                  figures: { ...figures, [key]: value } as unknown as typeof chosen.body.figures,
-                })
-              }
+              onChange={(value) => set({ [key]: value })}
             />
           ))}
+          {colours && (
+            <Row role="group" aria-label="Colours there are" $gap={0.4}>
+              {CAPSULE_COLOURS.map((colour) => (
+                <Tick
+                  key={colour}
+                  label={colour}
+                  isOn={colours.includes(colour)}
+                  onChange={(isOn) =>
+                    set({
+                      colours: CAPSULE_COLOURS.filter((each) => (each === colour ? isOn : colours.includes(each))),
+                    })
+                  }
+                />
+              ))}
+            </Row>
+          )}
         </Stack>
       </Disclosure>
     </div>

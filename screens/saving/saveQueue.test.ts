@@ -5,7 +5,7 @@ const save = (title: string, version: number | null = 1, id = "a"): PendingSave 
   kind: "scene",
   id,
   version,
-  body: { shootId: "s", title, placeId: null },
+  body: { shootId: "s", title, placeId: null, day: 1, startsAt: "09:00" },
 });
 
 const stored = (version: number, each: PendingSave): Stored<RecordKind> => ({

@@ -91,7 +91,9 @@ const Skip = styled.a`
 export function ShootShell({ children }: { children: ReactNode }) {
   const { bundle, saving } = useShoot();
   const router = useRouter();
-  const wearerId = useSearchParams().get("wearer");
+  const query = useSearchParams();
+  const wearerId = query.get("wearer");
+  const sceneId = query.get("scene");
   const [isHelpOpen, setIsHelpOpen] = useState(false);
   const shootId = bundle.shoot.id;
   const wearerIds = bundle.wearers.map((wearer) => wearer.id).join(" ");
@@ -102,22 +104,24 @@ export function ShootShell({ children }: { children: ReactNode }) {
       if (ids.length === 0) return;
       const at = Math.max(0, ids.indexOf(wearerId ?? ""));
       const url = new URL(window.location.href);
+      url.searchParams.delete("scene");
       url.searchParams.set("wearer", ids[(at + by + ids.length) % ids.length]!);
       router.replace(`${url.pathname}${url.search}`);
     };
     return [
       { key: "b", says: "Board", run: () => router.push(`/shoots/${shootId}`) },
+      { key: "d", says: "Day sheet: who is dressed when", run: () => router.push(stationHref(shootId, "day", null)) },
       ...STATION_IDS.map((id, index) => ({
         key: String(index + 1),
         says: `${STATIONS[id].name}: ${STATIONS[id].question}`,
-        run: () => router.push(stationHref(shootId, id, wearerId)),
+        run: () => router.push(stationHref(shootId, id, wearerId, sceneId)),
       })),
       { key: "n", says: "Next wearer", run: () => nextWearer(1) },
       { key: "p", says: "Previous wearer", run: () => nextWearer(-1) },
       { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
       { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
     ];
-  }, [router, shootId, wearerId, wearerIds]);
+  }, [router, shootId, wearerId, sceneId, wearerIds]);
   useKeys(commands);
 
   return (

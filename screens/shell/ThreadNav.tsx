@@ -61,16 +61,25 @@ const ButtonMark = styled.svg`
   }
 `;
 
-/** Address of a station, keeping the wearer that is being worked on. */
-export function stationHref(shootId: string, station: StationId, wearerId: string | null): string {
-  const query = wearerId ? `?wearer=${wearerId}` : "";
-  return `/shoots/${shootId}/${station}${query}`;
+/** Address of a station, keeping the wearer and the scene that are being worked on. */
+export function stationHref(
+  shootId: string,
+  station: StationId | "card" | "day",
+  wearerId: string | null,
+  sceneId: string | null = null,
+): string {
+  const query = new URLSearchParams();
+  if (wearerId) query.set("wearer", wearerId);
+  if (wearerId && sceneId) query.set("scene", sceneId);
+  return `/shoots/${shootId}/${station}${query.size > 0 ? `?${query.toString()}` : ""}`;
 }
 
 /** The thread of eight stations, each a sewn-on button. */
 export function ThreadNav({ shootId }: { shootId: string }) {
   const pathname = usePathname();
-  const wearerId = useSearchParams().get("wearer");
+  const query = useSearchParams();
+  const wearerId = query.get("wearer");
+  const sceneId = query.get("scene");
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     list.current?.querySelector("[aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
@@ -81,7 +90,7 @@ export function ThreadNav({ shootId }: { shootId: string }) {
         {STATION_IDS.map((id) => (
           <li key={id}>
             <Stop
-              href={stationHref(shootId, id, wearerId)}
+              href={stationHref(shootId, id, wearerId, sceneId)}
               aria-current={pathname.endsWith(`/${id}`) ? "page" : undefined}
               prefetch={false}
             >

@@ -7,8 +7,12 @@ import { useShoot } from "../saving/ShootProvider";
 
 const List = styled.nav`
   display: flex;
-  overflow-x: auto;
+  overflow: auto;
   gap: 0.2rem;
+  @media (min-width: 900px) {
+    flex-wrap: wrap;
+    max-height: 8.5rem;
+  }
   border-bottom: 1px solid var(--seam);
 `;
 

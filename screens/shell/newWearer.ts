@@ -1,19 +1,8 @@
-import { THREADS, type RigBody, type ShootBundle, type WearerBody } from "@/core/shoot/records";
+import { FIRST_OUTFIT, newRig } from "@/core/shoot/newRig";
+import { THREADS, type RigBody, type ShootBundle, type Stored } from "@/core/shoot/records";
 import type { ShootStore } from "../saving/shootStore";
 
-const FIRST_PERFORMANCE: RigBody["performance"] = {
-  faces: "camera",
-  action: "sitting",
-  shot: "medium",
-  mayBeSeen: true,
-  softest: "soft",
-  loudest: "raised",
-};
-
-const FIRST_OUTFIT: WearerBody["outfit"] = {
-  layers: [{ garment: "shirt", fabric: "cotton", fit: "fitted", opening: "closed", pattern: "plain" }],
-  accessories: [],
-};
+const FIRST_SCENE = { title: "Scene 1", day: 1, startsAt: "09:00" } as const;
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */
 export function addWearer(store: ShootStore, bundle: ShootBundle): string {
@@ -22,27 +11,69 @@ export function addWearer(store: ShootStore, bundle: ShootBundle): string {
     shootId,
     name: `Wearer ${bundle.wearers.length + 1}`,
     heightM: 1.7,
+    voice: "unknown",
+    tapeAllergy: "unknown",
+    hairyChest: "unknown",
     voiceOffsetDb: 0,
     thread: bundle.wearers.length % THREADS,
     outfit: FIRST_OUTFIT,
   });
   const sceneId =
-    bundle.scenes[0]?.id ?? store.create("scene", { shootId, title: "Scene 1", placeId: bundle.places[0]?.id ?? null });
-  store.create("rig", {
-    shootId,
-    wearerId,
-    sceneId,
-    performance: FIRST_PERFORMANCE,
-    siteId: null,
-    isRigged: false,
-    consent: "notAsked",
-    lavId: null,
-    packId: null,
-    receiverId: null,
-    inputId: null,
-    isSet: false,
-    targetDbfs: -12,
-    ceilingDbfs: -6,
-  });
+    bundle.scenes[0]?.id ?? store.create("scene", { shootId, ...FIRST_SCENE, placeId: bundle.places[0]?.id ?? null });
+  store.create("rig", newRig({ shootId, wearerId, sceneId }));
   return wearerId;
+}
+
+/** Adds a person dressed alike, with the same rig in the same scene, not asked and not rigged yet; returns their id. */
+export function duplicateWearer(
+  store: ShootStore,
+  bundle: ShootBundle,
+  wearer: Stored<"wearer">,
+  rig: Stored<"rig">,
+): string {
+  const wearerId = store.create("wearer", {
+    ...wearer.body,
+    name: `${wearer.body.name} (copy)`.slice(0, 120),
+    voice: "unknown",
+    tapeAllergy: "unknown",
+    hairyChest: "unknown",
+    thread: bundle.wearers.length % THREADS,
+  });
+  store.create(
+    "rig",
+    newRig({ shootId: rig.body.shootId, wearerId, sceneId: rig.body.sceneId }, decisionsOf(rig.body)),
+  );
+  return wearerId;
+}
+
+/** What of a rig goes along when it is copied; permission and being rigged never do. */
+function decisionsOf({ performance, outfit, aims, choice, packPlace, lavId, packId, receiverId, inputId }: RigBody) {
+  return {
+    performance,
+    outfit,
+    aims,
+    choice,
+    packPlace,
+    lavId,
+    packId,
+    receiverId,
+    inputId,
+  } satisfies Partial<RigBody>;
+}
+
+/** Puts a wearer into another scene with the same rig; a new scene is made when none is named. Returns the scene's id. */
+export function copyRig(store: ShootStore, bundle: ShootBundle, rig: Stored<"rig">, sceneId: string | null): string {
+  const { shootId, wearerId } = rig.body;
+  const before = bundle.scenes.find((scene) => scene.id === rig.body.sceneId);
+  const into =
+    sceneId ??
+    store.create("scene", {
+      shootId,
+      title: `Scene ${bundle.scenes.length + 1}`,
+      placeId: before?.body.placeId ?? null,
+      day: before?.body.day ?? 1,
+      startsAt: before?.body.startsAt ?? FIRST_SCENE.startsAt,
+    });
+  store.create("rig", newRig({ shootId, wearerId, sceneId: into }, decisionsOf(rig.body)));
+  return into;
 }

@@ -1,36 +1,34 @@
 "use client";
 
 import { useRouter, useSearchParams } from "next/navigation";
-import { useMemo } from "react";
 import { placeOfRig, planRig, type RigPlan } from "@/core/shoot/planRig";
 import type { Stored } from "@/core/shoot/records";
+import { rigsOfWearer } from "@/core/shoot/sceneOrder";
 import { useShoot } from "../saving/ShootProvider";
 
 export interface WorkingOn {
   wearer: Stored<"wearer">;
   rig: Stored<"rig">;
+  scene: Stored<"scene"> | null;
   place: Stored<"place"> | null;
   plan: RigPlan;
 }
 
-/** The wearer named in the address, or the first, with the plan that follows from everything known. */
+/** The wearer and scene named in the address, or the first, with the plan that follows from everything known. */
 export function useWearer(): { workingOn: WorkingOn | null; choose: (wearerId: string) => void } {
   const { bundle } = useShoot();
   const router = useRouter();
-  const wanted = useSearchParams().get("wearer");
+  const query = useSearchParams();
+  const wantedWearer = query.get("wearer");
+  const wantedScene = query.get("scene");
   const rigged = bundle.wearers.filter((each) => bundle.rigs.some((rig) => rig.body.wearerId === each.id));
-  const wearer = rigged.find((each) => each.id === wanted) ?? rigged[0] ?? null;
-  const rig = wearer ? (bundle.rigs.find((each) => each.body.wearerId === wearer.id) ?? null) : null;
+  const wearer = rigged.find((each) => each.id === wantedWearer) ?? rigged[0] ?? null;
+  const rigs = wearer ? rigsOfWearer(bundle, wearer.id) : [];
+  const rig = rigs.find((each) => each.body.sceneId === wantedScene) ?? rigs[0] ?? null;
   const place = rig ? placeOfRig(bundle, rig.body) : null;
-  const wearerBody = wearer?.body ?? null;
-  const rigBody = rig?.body ?? null;
-  const placeBody = place?.body ?? null;
-  const plan = useMemo(
-    () => (wearerBody && rigBody ? planRig(wearerBody, rigBody, placeBody, bundle.kit) : null),
-    [wearerBody, rigBody, placeBody, bundle.kit],
-  );
-  return {
-    workingOn: wearer && rig && plan ? { wearer, rig, place, plan } : null,
-    choose: (wearerId) => router.replace(`?wearer=${wearerId}`, { scroll: false }),
-  };
+  const choose = (wearerId: string) => router.replace(`?wearer=${wearerId}`, { scroll: false });
+  if (!wearer || !rig) return { workingOn: null, choose };
+  const scene = bundle.scenes.find((each) => each.id === rig.body.sceneId) ?? null;
+  const plan = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
+  return { workingOn: { wearer, rig, scene, place, plan }, choose };
 }

@@ -2,13 +2,18 @@
 
 import { turnWithHead } from "@/core/body/headTurn";
 import type { Point } from "@/core/body/landmarks";
-import type { Candidate } from "@/core/dress/planDress";
-import { sitePoint } from "@/core/dress/sites";
-import type { Outfit } from "@/core/dress/outfit";
+import type { Accessory } from "@/core/dress/accessories";
+import type { Layer } from "@/core/dress/outfit";
+import type { Candidate, RankedPlace, RuledOut } from "@/core/dress/planDress";
+import { sitePoint, type Site } from "@/core/dress/sites";
+import { useMove } from "react-aria";
 import styled from "styled-components";
+import type { PackPlan } from "@/core/dress/packPlaces";
 import { THREAD_COLOURS } from "../theme";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "./outline";
+import { cablePath, isInView, project } from "./projection";
+import { wornPieces } from "./wornPieces";
 
 const VIEW_TOP = 1.035;
 const VIEW_BOTTOM = 0.4;
@@ -53,6 +58,11 @@ const SmallViews = styled.div`
   }
 `;
 
+const Turning = styled.g`
+  cursor: ew-resize;
+  touch-action: pan-y;
+`;
+
 const Cross = styled.g`
   cursor: pointer;
   outline: none;
@@ -64,43 +74,39 @@ const Cross = styled.g`
 
 interface FormProps {
   heightM: number;
-  outfit: Outfit;
+  layers: readonly Layer[];
+  /** Layers that are not drawn, by index. */
+  hidden: readonly number[];
+  accessories: readonly Accessory[];
   thread: number;
   turnDeg: number;
-  candidates: readonly Candidate[];
+  places: readonly RankedPlace[];
+  ruledOut: readonly RuledOut[];
   chosen: Candidate | null;
-  onChoose: (candidate: Candidate) => void;
+  onChoose: (place: RankedPlace) => void;
+  onTurn: (byDeg: number) => void;
 }
 
-/** Where a point of the body lands in a view, in thousandths of the height. Front views face us: their right is our left. */
-function project(point: Point, heightM: number, view: ViewName): [number, number] {
-  const across = view === "front" ? -point.xM : view === "back" ? point.xM : point.yM;
-  return [(across / heightM) * 1000, (-point.zM / heightM) * 1000];
+/** Where a candidate's capsule is, head straight. */
+function restPoint({ site, sound }: Candidate, heightM: number): Point {
+  return sitePoint(site, heightM, sound.hearing.necklineDropM);
 }
 
-function isInView(point: Point, view: ViewName): boolean {
-  return view === "side" || (view === "front" ? point.yM > -0.03 : point.yM < 0.03);
-}
+/** Degrees that a drag of one picture point turns the head. */
+const DEG_PER_POINT = 0.6;
 
-function cablePath(points: readonly Point[], heightM: number, view: ViewName): string {
-  let path = "";
-  points.slice(1).forEach((point, index) => {
-    const last = points[index]!;
-    if (!isInView(point, view) && !isInView(last, view)) return;
-    if (view !== "side" && isInView(point, view) !== isInView(last, view) && Math.abs(point.yM) > 0.06) return;
-    path += `M${project(last, heightM, view).join(" ")}L${project(point, heightM, view).join(" ")}`;
+function Head({ view, turnDeg, onTurn }: { view: ViewName; turnDeg: number; onTurn: (byDeg: number) => void }) {
+  const side = view === "front" ? -1 : 1;
+  const { moveProps } = useMove({
+    onMove: ({ deltaX, pointerType }) => pointerType !== "keyboard" && onTurn(side * deltaX * DEG_PER_POINT),
   });
-  return path;
-}
-
-function Head({ view, turnDeg }: { view: ViewName; turnDeg: number }) {
   const turn = (turnDeg * Math.PI) / 180;
   const centre = view === "side" ? 10 : 0;
   const nose =
     view === "front" ? -Math.sin(turn) * 40 : view === "side" ? 10 + Math.cos(turn) * 52 : Math.sin(turn) * 40;
   const isFaceSeen = view !== "back" || Math.abs(turnDeg) > 60;
   return (
-    <g fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth="2.5">
+    <Turning {...moveProps} tabIndex={undefined} fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth="2.5">
       <ellipse cx={centre} cy={-938} rx={view === "side" ? 56 : 46} ry="66" />
       {isFaceSeen && (
         <g fill="none" strokeLinecap="round">
@@ -108,7 +114,7 @@ function Head({ view, turnDeg }: { view: ViewName; turnDeg: number }) {
           <path d={`M${nose * 0.92 - 11} -903 h20`} stroke="var(--ink)" strokeWidth="4" />
         </g>
       )}
-    </g>
+    </Turning>
   );
 }
 
@@ -121,7 +127,13 @@ function Stand() {
   );
 }
 
-function Body({ view, outfit, turnDeg }: { view: ViewName; outfit: Outfit; turnDeg: number }) {
+function Body(props: {
+  view: ViewName;
+  layers: readonly Layer[];
+  hidden: readonly number[];
+  accessories: readonly Accessory[];
+}) {
+  const { view, layers, hidden, accessories } = props;
   const ids = `pattern-${view}`;
   return (
     <>
@@ -132,28 +144,53 @@ function Body({ view, outfit, turnDeg }: { view: ViewName; outfit: Outfit; turnD
       </defs>
       <Stand />
       <path d={smoothPath(bodyOutline(view))} fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2.5" />
-      <Head view={view} turnDeg={turnDeg} />
-      {outfit.layers.map((layer, index) => (
-        <g key={index}>
-          {garmentPieces(layer, view).map((piece, number) =>
-            piece.kind === "strap" ? (
-              <path key={number} d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="11" opacity="0.55" />
-            ) : (
-              <g key={number}>
-                {piece.kind === "cloth" && <path d={piece.d} fill={`var(--cloth-${index})`} opacity="0.55" />}
-                {piece.kind === "cloth" && layer.pattern === "patterned" && <path d={piece.d} fill={`url(#${ids})`} />}
-                <path d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="2" strokeDasharray="9 6" />
-              </g>
-            ),
-          )}
-        </g>
-      ))}
+      {layers.map((layer, index) =>
+        hidden.includes(index) ? null : <Cloth key={index} layer={layer} index={index} view={view} pattern={ids} />,
+      )}
+      {accessories.map((accessory) =>
+        wornPieces(accessory, view).map((d, number) => (
+          <path
+            key={`${accessory}-${number}`}
+            d={d}
+            fill={d.endsWith("Z") ? "var(--cloth-1)" : "none"}
+            fillOpacity="0.5"
+            stroke="var(--ink-soft)"
+            strokeWidth="2.5"
+            strokeLinecap="round"
+          />
+        )),
+      )}
     </>
   );
 }
 
+const CLOTH_COLOURS = 4;
+
+function Cloth({ layer, index, view, pattern }: { layer: Layer; index: number; view: ViewName; pattern: string }) {
+  return (
+    <g>
+      {garmentPieces(layer, view).map((piece, number) =>
+        piece.kind === "strap" ? (
+          <path key={number} d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="11" opacity="0.55" />
+        ) : (
+          <g key={number}>
+            {piece.kind === "cloth" && (
+              <path d={piece.d} fill={`var(--cloth-${index % CLOTH_COLOURS})`} opacity="0.55" />
+            )}
+            {piece.kind === "cloth" && layer.pattern === "patterned" && <path d={piece.d} fill={`url(#${pattern})`} />}
+            <path d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="2" strokeDasharray="9 6" />
+          </g>
+        ),
+      )}
+    </g>
+  );
+}
+
+/** Places that get a number on the form; the others are in the list. */
+const MOST_CALLOUTS = 14;
+
 interface Callout {
-  candidate: Candidate;
+  place: RankedPlace;
   rank: number;
   x: number;
   y: number;
@@ -161,13 +198,28 @@ interface Callout {
   labelY: number;
 }
 
+/** The best place of each site, with its rank among all; the chosen one always among them. */
+function placesBySite(places: readonly RankedPlace[], chosen: Candidate | null) {
+  const bySite = new Map<Site["id"], { place: RankedPlace; rank: number }>();
+  places.forEach((place, index) => {
+    const isChosen = place.site.id === chosen?.site.id && place.ways.includes(chosen);
+    if (!bySite.has(place.site.id) || isChosen) bySite.set(place.site.id, { place, rank: index + 1 });
+  });
+  return [...bySite.values()].slice(0, MOST_CALLOUTS);
+}
+
 /** Spreads the rank labels down both margins so that none covers another. */
-function calloutsOf(candidates: readonly Candidate[], heightM: number, turnDeg: number): Callout[] {
-  const placed = candidates.map((candidate, index) => {
-    const rest = sitePoint(candidate.site, heightM);
-    const point = candidate.site.ridesOnHead ? turnWithHead(rest, turnDeg) : rest;
+function calloutsOf(
+  places: readonly RankedPlace[],
+  chosen: Candidate | null,
+  heightM: number,
+  turnDeg: number,
+): Callout[] {
+  const placed = placesBySite(places, chosen).map(({ place, rank }) => {
+    const rest = restPoint(place.best, heightM);
+    const point = place.site.ridesOnHead ? turnWithHead(rest, turnDeg) : rest;
     const [x, y] = project(point, heightM, "front");
-    return { candidate, rank: index + 1, x, y, restX: project(rest, heightM, "front")[0] };
+    return { place, rank, x, y, restX: project(rest, heightM, "front")[0] };
   });
   const columns: Record<"left" | "right", Callout[]> = { left: [], right: [] };
   const byHeight = [...placed].sort((a, b) => a.y - b.y || a.rank - b.rank);
@@ -183,7 +235,7 @@ function calloutsOf(candidates: readonly Candidate[], heightM: number, turnDeg: 
     const column = columns[wanted];
     const labelY = Math.max(each.y, (column.at(-1)?.labelY ?? -2000) + 58);
     column.push({
-      candidate: each.candidate,
+      place: each.place,
       rank: each.rank,
       x: each.x,
       y: each.y,
@@ -194,25 +246,41 @@ function calloutsOf(candidates: readonly Candidate[], heightM: number, turnDeg: 
   return [...columns.left, ...columns.right].sort((a, b) => a.rank - b.rank);
 }
 
+function RuledOutMarks({ ruledOut, heightM }: { ruledOut: readonly RuledOut[]; heightM: number }) {
+  return (
+    <g stroke="var(--seam)" strokeWidth="2.5" strokeLinecap="round" opacity="0.7">
+      {ruledOut.map(({ site, reason }) => {
+        const [x, y] = project(sitePoint(site, heightM), heightM, "front");
+        return (
+          <path key={site.id} d={`M${x - 6} ${y - 6}l12 12M${x + 6} ${y - 6}l-12 12`}>
+            <title>{`${site.name}: ${reason}`}</title>
+          </path>
+        );
+      })}
+    </g>
+  );
+}
+
 function Callouts({ props }: { props: FormProps }) {
   const colour = `var(--${THREAD_COLOURS[props.thread % THREAD_COLOURS.length]!})`;
+  const { places, chosen, heightM, turnDeg } = props;
   return (
     <>
-      {calloutsOf(props.candidates, props.heightM, props.turnDeg).map(({ candidate, rank, x, y, labelX, labelY }) => {
-        const isChosen = candidate.site.id === props.chosen?.site.id;
+      {calloutsOf(places, chosen, heightM, turnDeg).map(({ place, rank, x, y, labelX, labelY }) => {
+        const isChosen = chosen !== null && place.ways.includes(chosen);
         const ink = isChosen ? colour : "var(--chalk)";
         return (
           <Cross
-            key={candidate.site.id}
+            key={place.site.id}
             role="button"
             tabIndex={0}
             aria-pressed={isChosen}
-            aria-label={`Rank ${rank}: ${candidate.site.name}`}
-            onClick={() => props.onChoose(candidate)}
+            aria-label={`Rank ${rank}: ${place.site.name}`}
+            onClick={() => props.onChoose(place)}
             onKeyDown={(event) => {
               if (event.key !== "Enter" && event.key !== " ") return;
               event.preventDefault();
-              props.onChoose(candidate);
+              props.onChoose(place);
             }}
           >
             <path
@@ -263,10 +331,12 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
         role="group"
         aria-label={caption}
       >
-        <Body view={view} outfit={props.outfit} turnDeg={props.turnDeg} />
-        {chosen && (
+        <Head view={view} turnDeg={props.turnDeg} onTurn={props.onTurn} />
+        <Body view={view} layers={props.layers} hidden={props.hidden} accessories={props.accessories} />
+        {view === "front" && <RuledOutMarks ruledOut={props.ruledOut} heightM={heightM} />}
+        {chosen?.pack && (
           <path
-            d={cablePath(chosen.cable.points, heightM, view)}
+            d={cablePath(chosen.pack.cable.points, heightM, view)}
             stroke={colour}
             strokeWidth="6"
             strokeDasharray="15 10"
@@ -274,7 +344,7 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
             fill="none"
           />
         )}
-        {chosen && view !== "front" && <PackMark candidate={chosen} heightM={heightM} view={view} colour={colour} />}
+        {chosen?.pack && <PackMark pack={chosen.pack} heightM={heightM} view={view} colour={colour} />}
         {view === "front" && <Callouts props={props} />}
       </svg>
       <figcaption>{caption}</figcaption>
@@ -282,19 +352,19 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
   );
 }
 
-function PackMark({
-  candidate,
-  heightM,
-  view,
-  colour,
-}: {
-  candidate: Candidate;
-  heightM: number;
-  view: ViewName;
-  colour: string;
-}) {
-  const [x, y] = project(candidate.cable.points.at(-1)!, heightM, view);
-  return <rect x={x - 17} y={y - 6} width="34" height="50" fill="var(--paper)" stroke={colour} strokeWidth="5" />;
+/** The pack, drawn where it is carried; at the lower edge when it is worn below the picture. */
+function PackMark(props: { pack: PackPlan; heightM: number; view: ViewName; colour: string }) {
+  const { pack, heightM, view, colour } = props;
+  const point = pack.cable.points.at(-1)!;
+  if (!isInView(point, view)) return null;
+  const [x, y] = project(point, heightM, view);
+  const shownY = Math.min(y, -VIEW_BOTTOM * 1000 - 60);
+  return (
+    <g stroke={colour} strokeWidth="5" fill="var(--paper)">
+      <rect x={x - 17} y={shownY - 6} width="34" height="50" />
+      <path d={`M${x + 11} ${shownY - 6}v-26`} strokeWidth="4" strokeLinecap="round" />
+    </g>
+  );
 }
 
 /** The person as a dress form: front with the ranked places, back and side with the way of the lead. */

@@ -1,6 +1,5 @@
-import { FABRIC_IDS } from "@/core/dress/fabrics";
 import { GARMENT_IDS } from "@/core/dress/garments";
-import { FITS, OPENINGS, type Layer } from "@/core/dress/outfit";
+import { FITS, OPENINGS, usualLayer, type Layer } from "@/core/dress/outfit";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 
@@ -19,9 +18,7 @@ jest.mock("d3-shape", () => {
 const VIEWS: ViewName[] = ["front", "back", "side"];
 
 const layers: Layer[] = GARMENT_IDS.flatMap((garment) =>
-  FITS.flatMap((fit) =>
-    OPENINGS.map((opening): Layer => ({ garment, fit, opening, fabric: FABRIC_IDS[0], pattern: "plain" })),
-  ),
+  FITS.flatMap((fit) => OPENINGS.map((opening) => usualLayer(garment, { fit, opening }))),
 );
 
 const numbersOf = (path: string) => [...path.matchAll(/-?\d+(\.\d+)?(e-?\d+)?/g)].map((match) => Number(match[0]));
@@ -38,10 +35,7 @@ test.each(VIEWS)("every garment's pieces are whole paths within the %s view", (v
 test("every garment shows from the front, and a loose one is wider than a tight one", () => {
   for (const layer of layers) expect(garmentPieces(layer, "front").length).toBeGreaterThan(0);
   const widthOf = (fit: Layer["fit"]) => {
-    const [cloth] = garmentPieces(
-      { garment: "jumper", fabric: "knit", fit, opening: "closed", pattern: "plain" },
-      "front",
-    );
+    const [cloth] = garmentPieces(usualLayer("jumper", { fit }), "front");
     return Math.max(...numbersOf(cloth!.d));
   };
   expect(widthOf("loose")).toBeGreaterThan(widthOf("fitted"));
@@ -49,8 +43,7 @@ test("every garment shows from the front, and a loose one is wider than a tight 
 });
 
 test("an open front is two pieces of cloth, a closed one is one with a seam", () => {
-  const cloths = (opening: Layer["opening"]) =>
-    garmentPieces({ garment: "blazer", fabric: "wool", fit: "fitted", opening, pattern: "plain" }, "front");
+  const cloths = (opening: Layer["opening"]) => garmentPieces(usualLayer("blazer", { opening }), "front");
   const bodies = (pieces: ReturnType<typeof cloths>) => pieces.filter((piece) => piece.kind === "cloth").length;
   expect(bodies(cloths("open"))).toBe(bodies(cloths("closed")) + 1);
   expect(cloths("closed").filter((piece) => piece.kind === "seam").length).toBeGreaterThan(

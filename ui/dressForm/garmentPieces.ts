@@ -1,4 +1,5 @@
 import { GARMENTS } from "@/core/dress/garments";
+import { NECKLINES } from "@/core/dress/necklines";
 import type { Fit, Layer } from "@/core/dress/outfit";
 import { HEIGHT_SHARE, bodyScale } from "@/core/body/landmarks";
 import { bodyOutline, halfWidthAt, seamPath, smoothPath, type ViewName, type ViewPoint } from "./outline";
@@ -27,7 +28,7 @@ function bothSides(half: readonly ViewPoint[]): ViewPoint[] {
 /** How deep the front is open, as a height: the neckline's lowest point. */
 function neckBottom(layer: Layer): number {
   const garment = GARMENTS[layer.garment];
-  const own = NOTCH - drop(garment.necklineDropM);
+  const own = NOTCH - drop(NECKLINES[layer.neckline].dropM);
   if (!garment.opens) return own;
   return layer.opening === "open" ? LOWEST : layer.opening === "partlyOpen" ? Math.min(own, NOTCH - drop(0.09)) : own;
 }
@@ -50,7 +51,7 @@ function topFront(layer: Layer): Piece[] {
   const ease = EASE[layer.fit];
   const hem = Math.max(LOWEST, garment.hemShare);
   const neck = neckBottom(layer);
-  const neckWidth = garment.necklineDropM > 0.05 ? 0.055 : 0.046;
+  const neckWidth = NECKLINES[layer.neckline].dropM > 0.05 ? 0.055 : 0.046;
   const half: ViewPoint[] = [
     [0, neck],
     [neckWidth * 0.7, (neck + 0.842) / 2],
@@ -90,7 +91,7 @@ function topFront(layer: Layer): Piece[] {
         ]),
         kind: "cloth",
       });
-  if (garment.features.includes("lapels"))
+  if (layer.hasLapels)
     for (const side of [1, -1])
       pieces.push({
         d: seamPath([
@@ -198,7 +199,7 @@ function harness(view: ViewName): Piece[] {
 
 function strapless(layer: Layer): Piece[] {
   const ease = EASE[layer.fit];
-  const top = NOTCH - drop(GARMENTS[layer.garment].necklineDropM);
+  const top = NOTCH - drop(NECKLINES[layer.neckline].dropM);
   const half: ViewPoint[] = [
     [0, top - 0.008],
     [0.05, top + 0.012],
@@ -226,7 +227,7 @@ function backOf(layer: Layer): Piece[] {
 function sideOf(layer: Layer): Piece[] {
   const ease = EASE[layer.fit];
   const garment = GARMENTS[layer.garment];
-  const top = layer.garment === "straplessDress" ? 0.755 : 0.85;
+  const top = garment.shape === "tube" ? 0.755 : 0.85;
   const hem = Math.max(LOWEST + 0.01, garment.hemShare);
   const points = bodyOutline("side")
     .filter(([, up]) => up <= top)
@@ -234,11 +235,26 @@ function sideOf(layer: Layer): Piece[] {
   return [{ d: smoothPath(points), kind: "cloth" }];
 }
 
+/** The edge of a cloth that is laid across the front. */
+const WRAP_EDGE: Piece = {
+  d: seamPath(
+    [
+      [0.05, 0.838],
+      [-0.02, 0.74],
+      [-0.085, 0.62],
+    ],
+    false,
+  ),
+  kind: "seam",
+};
+
 /** The flat pieces of a garment as it is worn, seen from one side. Drawing only. */
 export function garmentPieces(layer: Layer, view: ViewName): Piece[] {
-  if (layer.garment === "harness") return view === "side" ? [] : harness(view);
-  if (layer.garment === "apron") return view === "side" ? [] : apron(view);
+  const { shape } = GARMENTS[layer.garment];
+  if (shape === "harness") return view === "side" ? [] : harness(view);
+  if (shape === "bib") return view === "side" ? [] : apron(view);
   if (view === "side") return sideOf(layer);
-  if (layer.garment === "straplessDress") return strapless(layer);
-  return view === "back" ? backOf(layer) : topFront(layer);
+  if (shape === "tube") return strapless(layer);
+  if (view === "back") return backOf(layer);
+  return shape === "wrap" ? [...topFront(layer), WRAP_EDGE] : topFront(layer);
 }

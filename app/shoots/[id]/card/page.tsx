@@ -1,0 +1,5 @@
+import { CardScreen } from "@/screens/dress/CardScreen";
+
+export default function CardPage() {
+  return <CardScreen />;
+}

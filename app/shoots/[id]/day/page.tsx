@@ -1,0 +1,5 @@
+import { DayScreen } from "@/screens/day/DayScreen";
+
+export default function DayPage() {
+  return <DayScreen />;
+}

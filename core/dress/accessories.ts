@@ -1,0 +1,137 @@
+import type { ClothLoss } from "./fabrics";
+import type { Zone } from "./garments";
+
+/** What something worn does at a part of the body: steps of rustle, 0…3. */
+type Touch = Partial<Record<Zone | "head", number>>;
+
+interface Row {
+  name: string;
+  /** Rustle it brings to each zone it reaches. Common practice. */
+  touches: Touch;
+  /** What is said when it does. */
+  says: string;
+  /** Whether only the middle is reached (a pendant) or one side (a strap). */
+  reach: "all" | "centre" | "sides";
+  /** Zones it lies over, and what it takes from the highs. */
+  over: readonly (Zone | "head")[];
+  loss: ClothLoss;
+  /** How it is taken out of the way, for "what would make that possible". */
+  remedy: string | null;
+  /** Saves lives: not to be altered or hindered. */
+  isProtective: boolean;
+}
+
+const worn = {
+  touches: {},
+  says: "",
+  reach: "all",
+  over: [],
+  loss: "none",
+  remedy: null,
+  isProtective: false,
+} as const;
+
+/** What is worn beside clothes and what it touches. Common practice throughout. */
+const ROWS = {
+  tie: { ...worn, name: "tie", remedy: "Take the tie off" },
+  bowTie: { ...worn, name: "bow tie", remedy: "Take the bow tie off" },
+  scarf: {
+    ...worn,
+    name: "scarf",
+    touches: { collar: 1, throat: 1, upperChest: 1, midChest: 0.3 },
+    says: "The scarf lies on it.",
+    over: ["collar", "throat", "upperChest"],
+    loss: "knit",
+    remedy: "Take the scarf off",
+  },
+  necklace: {
+    ...worn,
+    name: "necklace",
+    touches: { collar: 0.3, throat: 0.8, upperChest: 1, midChest: 1 },
+    says: "The necklace knocks on it: take it off or tape it down.",
+    reach: "centre",
+    remedy: "Take the necklace off or change it",
+  },
+  lanyard: {
+    ...worn,
+    name: "lanyard",
+    touches: { upperChest: 0.7, midChest: 1.2, lapels: 0.6 },
+    says: "The lanyard swings against it: take it off while rolling.",
+    remedy: "Take the lanyard off while rolling",
+  },
+  brooch: {
+    ...worn,
+    name: "brooch",
+    touches: { lapels: 0.3, upperChest: 0.3 },
+    says: "The brooch is hard metal nearby.",
+    reach: "sides",
+    remedy: "Move the brooch",
+  },
+  spectacles: { ...worn, name: "spectacles" },
+  hat: { ...worn, name: "hat with a brim", over: [], remedy: "Take the hat off" },
+  beanie: {
+    ...worn,
+    name: "knitted cap",
+    touches: { head: 0.6 },
+    says: "The cap rubs over it.",
+    over: ["head"],
+    loss: "knit",
+    remedy: "Take the cap off",
+  },
+  headscarf: {
+    ...worn,
+    name: "headscarf",
+    touches: { head: 0.5, collar: 0.8, throat: 0.8, upperChest: 0.5 },
+    says: "The headscarf moves over it.",
+    over: ["head", "collar", "throat"],
+    loss: "sheer",
+  },
+  hardHat: { ...worn, name: "safety helmet", isProtective: true },
+  openHelmet: { ...worn, name: "helmet, face open", isProtective: true },
+  sealedHood: { ...worn, name: "closed hood or helmet", isProtective: true },
+  earDefenders: {
+    ...worn,
+    name: "ear defenders",
+    touches: { head: 0.5 },
+    says: "The headband presses where the lead goes.",
+    isProtective: true,
+  },
+  longHair: {
+    ...worn,
+    name: "long hair in front",
+    touches: { collar: 0.8, throat: 0.8, upperChest: 0.8, lapels: 0.8 },
+    says: "Hair worn in front brushes it.",
+    remedy: "Tie the hair back",
+  },
+  beard: {
+    ...worn,
+    name: "beard",
+    touches: { collar: 0.8, throat: 1, upperChest: 0.8 },
+    says: "The beard brushes it.",
+  },
+  seatBelt: {
+    ...worn,
+    name: "seat belt",
+    touches: { upperChest: 0.8, midChest: 1.2, lapels: 1.4, shoulders: 1.4 },
+    says: "The seat belt crosses here.",
+    isProtective: true,
+  },
+  bagStrap: {
+    ...worn,
+    name: "bag strap",
+    touches: { midChest: 0.9, lapels: 1.3, shoulders: 1.4 },
+    says: "The bag's strap drags over it.",
+    remedy: "Put the bag down for the take",
+  },
+  toolBelt: { ...worn, name: "tool belt", remedy: "Hang the tool belt up for the take" },
+} as const satisfies Record<string, Row>;
+
+export type Accessory = keyof typeof ROWS;
+export const ACCESSORIES = Object.keys(ROWS) as [Accessory, ...Accessory[]];
+export type AccessoryFacts = Row;
+
+/** Every accessory by id. */
+export const ACCESSORY_FACTS: Record<Accessory, AccessoryFacts> = ROWS;
+
+/** Things on the head of which one is worn at a time. */
+export const HEADGEAR: readonly Accessory[] = ["hat", "beanie", "hardHat", "openHelmet", "sealedHood"];

@@ -1,0 +1,250 @@
+import type { Accessory } from "./accessories";
+import { FABRICS } from "./fabrics";
+import { GARMENTS, type Feature, type Shape, type Zone } from "./garments";
+import { coversFrom, layerCovers, layersWith } from "./layering";
+import { NECKLINES } from "./necklines";
+import type { Surface } from "./mounts";
+import type { Outfit } from "./outfit";
+import type { Anchor, Site } from "./sites";
+
+/** Where in the outfit a microphone would sit. */
+export interface Placement {
+  surface: Surface;
+  /** Layer it is fixed to, index from the innermost; null for skin, hair and accessories. */
+  layer: number | null;
+  /** Layers that lie over the capsule, innermost first. */
+  covers: readonly number[];
+  /** An accessory it is fixed to or hidden by. */
+  behind: Accessory | null;
+}
+
+export interface AnchorSearch {
+  placements: readonly Placement[];
+  /** Why there is no more: one sentence, when something stands against it. */
+  reasons: readonly string[];
+}
+
+const none = (...reasons: string[]): AnchorSearch => ({ placements: [], reasons });
+const has = (outfit: Outfit, accessory: Accessory) => outfit.accessories.includes(accessory);
+
+function inside(outfit: Outfit, layer: number, zone: Zone | "head"): Placement {
+  const covers = coversFrom(outfit, layer, zone);
+  return { surface: "inside", layer, covers: covers.includes(layer) ? covers : [layer, ...covers], behind: null };
+}
+
+function outside(outfit: Outfit, layer: number, zone: Zone | "head"): Placement {
+  return { surface: "outside", layer, covers: coversFrom(outfit, layer + 1, zone), behind: null };
+}
+
+/** Inside and outside of every layer that has a feature. */
+function onFeature(outfit: Outfit, site: Site, feature: Feature, missing: string): AnchorSearch {
+  const layers = layersWith(outfit, feature);
+  if (layers.length === 0) return none(missing);
+  return {
+    placements: layers.flatMap((layer) => [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)]),
+    reasons: [],
+  };
+}
+
+const isTube = (shape: Shape) => shape === "tube";
+
+function onTorso(outfit: Outfit, site: Site): AnchorSearch {
+  const zone = site.zone as Zone;
+  const covering = coversFrom(outfit, 0, zone);
+  if (covering.length === 0) return none("Nothing closes over it: on bare skin it would be seen.");
+  const reasons: string[] = [];
+  const isUnderBodice = covering.every((layer) => isTube(GARMENTS[outfit.layers[layer]!.garment].shape));
+  const placements: Placement[] = isUnderBodice
+    ? []
+    : [{ surface: "skin", layer: null, covers: covering, behind: null }];
+  for (const layer of covering) {
+    const { shape, isWatertight } = GARMENTS[outfit.layers[layer]!.garment];
+    const fabric = FABRICS[outfit.layers[layer]!.fabric];
+    if (isWatertight) reasons.push("No lead and no tape in a watertight suit: a hole would break it.");
+    else if (fabric.isSealed) reasons.push(`No tape holds inside ${fabric.name}, and it seals the voice out.`);
+    else if (shape === "bib") reasons.push("A bib hangs too loose there: use its top edge.");
+    else if (isTube(shape)) reasons.push("A bodice lies tight there: use its top edge.");
+    else placements.push(inside(outfit, layer, zone));
+  }
+  return { placements, reasons };
+}
+
+function onTie(outfit: Outfit, site: Site, surface: "inside" | "outside"): AnchorSearch {
+  if (!has(outfit, "tie")) return none("There is no tie.");
+  const layer = layersWith(outfit, "collar").at(-1);
+  if (layer === undefined) return none("There is a tie but no collar to wear it on.");
+  const covers = coversFrom(outfit, layer + 1, site.zone);
+  return { placements: [{ surface, layer, covers, behind: "tie" }], reasons: [] };
+}
+
+function onBowTie(outfit: Outfit, site: Site): AnchorSearch {
+  if (!has(outfit, "bowTie")) return none("There is no bow tie.");
+  const layer = layersWith(outfit, "collar").at(-1);
+  if (layer === undefined) return none("There is a bow tie but no collar to wear it on.");
+  return {
+    placements: [{ surface: "inside", layer, covers: coversFrom(outfit, layer + 1, site.zone), behind: "bowTie" }],
+    reasons: [],
+  };
+}
+
+function onPlacket(outfit: Outfit, site: Site): AnchorSearch {
+  const layers = layersWith(outfit, "placket");
+  if (layers.length === 0) return none("No garment here has a button or zip front.");
+  const reasons: string[] = [];
+  const placements = layers.flatMap((layer) => {
+    if (outfit.layers[layer]!.opening !== "open")
+      return [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)];
+    reasons.push("The front hangs open: close a button or zip to hold it.");
+    return [];
+  });
+  return { placements, reasons };
+}
+
+function onNeckline(outfit: Outfit, site: Site): AnchorSearch {
+  const placements = outfit.layers.flatMap((layer, index) => {
+    const garment = GARMENTS[layer.garment];
+    const isEdge = garment.shape === "top" || garment.shape === "wrap";
+    const isPlain =
+      layer.neckline !== "collar" && layer.neckline !== "strapless" && !garment.features.includes("collar");
+    if (!isEdge || !isPlain || garment.isWatertight || (garment.opens && layer.opening === "open") || layer.hasLapels)
+      return [];
+    return [outside(outfit, index, site.zone), inside(outfit, index, site.zone)];
+  });
+  return placements.length > 0 ? { placements, reasons: [] } : none("No garment here has a plain neckline to hold it.");
+}
+
+function onLapel(outfit: Outfit, site: Site): AnchorSearch {
+  const layers = outfit.layers.flatMap((layer, index) => (layer.hasLapels ? [index] : []));
+  if (layers.length === 0) return none("No jacket with lapels.");
+  return {
+    placements: layers.flatMap((layer) => [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)]),
+    reasons: [],
+  };
+}
+
+function onCollar(outfit: Outfit, site: Site): AnchorSearch {
+  const layers = layersWith(outfit, "collar");
+  if (layers.length === 0) return none("No shirt collar.");
+  if (site.side === 0 && (has(outfit, "tie") || has(outfit, "bowTie")))
+    return none("The tie sits between the collar points.");
+  return {
+    placements: layers.map((layer) => ({
+      surface: "inside",
+      layer,
+      covers: coversFrom(outfit, layer + 1, site.zone),
+      behind: null,
+    })),
+    reasons: [],
+  };
+}
+
+function onTopEdge(outfit: Outfit, site: Site): AnchorSearch {
+  const layers = outfit.layers.flatMap((layer, index) => {
+    const { shape, features } = GARMENTS[layer.garment];
+    const isBodice = isTube(shape) && !features.includes("bra");
+    return isBodice || (GARMENTS[layer.garment].isWhole && NECKLINES[layer.neckline].dropM >= 0.07 && shape !== "bib")
+      ? [index]
+      : [];
+  });
+  if (layers.length === 0) return none("No dress, corset or low top edge.");
+  return { placements: layers.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
+}
+
+function onBra(outfit: Outfit, site: Site): AnchorSearch {
+  const layers = layersWith(outfit, "bra");
+  if (layers.length === 0) return none("No bra or swimwear is among the layers.");
+  const under = layers.filter((layer) => site.side === 0 || outfit.layers[layer]!.neckline !== "strapless");
+  if (under.length === 0) return none("It has no straps.");
+  return { placements: under.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
+}
+
+const behindAccessory = (outfit: Outfit, site: Site, accessory: Accessory, missing: string): AnchorSearch =>
+  has(outfit, accessory)
+    ? {
+        placements: [
+          {
+            surface: "inside",
+            layer: null,
+            covers: coversFrom(outfit, outfit.layers.length, site.zone),
+            behind: accessory,
+          },
+        ],
+        reasons: [],
+      }
+    : none(missing);
+
+function onHair(outfit: Outfit, site: Site): AnchorSearch {
+  if (has(outfit, "sealedHood") || has(outfit, "openHelmet"))
+    return none("Headgear sits on the hair: build it into the liner.");
+  if (has(outfit, "hardHat")) return none("The helmet's band presses on the hairline.");
+  if (has(outfit, "hat")) return none("The hat sits on the hairline: use its brim.");
+  if (site.side !== 0 && has(outfit, "earDefenders")) return none("The ear defenders press there.");
+  return { placements: [{ surface: "hair", layer: null, covers: [], behind: null }], reasons: [] };
+}
+
+const onHeadwear = (behind: Accessory): AnchorSearch => ({
+  placements: [{ surface: "headwear", layer: null, covers: [], behind }],
+  reasons: [],
+});
+
+function onHelmet(outfit: Outfit): AnchorSearch {
+  if (has(outfit, "sealedHood")) return onHeadwear("sealedHood");
+  if (has(outfit, "openHelmet")) return onHeadwear("openHelmet");
+  return none(
+    has(outfit, "hardHat")
+      ? "A safety helmet is not to be altered: ask the safety officer and its maker."
+      : "No helmet or hood.",
+  );
+}
+
+const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
+  torso: onTorso,
+  tieFront: (outfit, site) => onTie(outfit, site, "outside"),
+  tieBehind: (outfit, site) => onTie(outfit, site, "inside"),
+  bowTie: onBowTie,
+  placket: onPlacket,
+  neckline: onNeckline,
+  lapel: onLapel,
+  collar: onCollar,
+  bibEdge: (outfit, site) => onFeature(outfit, site, "bibEdge", "No apron or bib."),
+  strap: (outfit, site) => onFeature(outfit, site, "straps", "No strap at the shoulder."),
+  topEdge: onTopEdge,
+  bra: onBra,
+  breastPocket: (outfit, site) => onFeature(outfit, site, "breastPocket", "No breast pocket."),
+  hoodCord: (outfit, site) => onFeature(outfit, site, "cord", "No hood with a cord."),
+  scarf: (outfit, site) => behindAccessory(outfit, site, "scarf", "No scarf."),
+  brooch: (outfit, site) => behindAccessory(outfit, site, "brooch", "No brooch."),
+  drape(outfit, site) {
+    const layers = outfit.layers.flatMap((layer, index) => (GARMENTS[layer.garment].shape === "wrap" ? [index] : []));
+    return layers.length > 0
+      ? {
+          placements: layers.flatMap((layer) => [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)]),
+          reasons: [],
+        }
+      : none("No wrapped or draped cloth.");
+  },
+  hair: onHair,
+  hatBrim: (outfit) => (has(outfit, "hat") ? onHeadwear("hat") : none("No hat.")),
+  capEdge: (outfit) => (has(outfit, "beanie") ? onHeadwear("beanie") : none("No knitted cap.")),
+  spectacles(outfit) {
+    if (!has(outfit, "spectacles")) return none("No spectacles.");
+    return has(outfit, "earDefenders")
+      ? none("The ear defenders press on the spectacle arm.")
+      : onHeadwear("spectacles");
+  },
+  helmetLiner: onHelmet,
+};
+
+/** Zones of a chest that a buttoned suit closes; nothing of the chest hears a voice shut in a hood. */
+const SHUT_IN = "The closed hood keeps the voice in: only its inside hears it.";
+
+/** Looks for everything a site could be fixed to in this outfit, or says why there is nothing. Common practice. */
+export function findAnchors(site: Site, outfit: Outfit): AnchorSearch {
+  if (has(outfit, "sealedHood") && site.anchor !== "helmetLiner") return none(SHUT_IN);
+  return SEARCHES[site.anchor](outfit, site);
+}
+
+/** Whether any layer closes over a zone: what a scarf or collar adds does not count. */
+export function isCovered(outfit: Outfit, zone: Zone): boolean {
+  return outfit.layers.some((layer) => layerCovers(layer, zone));
+}

@@ -1,0 +1,92 @@
+import { CRITERIA, CRITERION_NAMES, type Criterion } from "./aims";
+import { judge, STEP_NAMES, stepOf, type FiredRule, type Judged } from "./judgement";
+import { minutesOf, rulesOf, type Candidate, type DressPlan } from "./planDress";
+import { INTRUSION_NAMES } from "./outfit";
+import { PACK_PLACES } from "./packPlaces";
+
+/** Why a candidate costs what it does by one criterion. */
+export interface CriterionReason {
+  criterion: Criterion;
+  name: string;
+  /** 0 (nothing against it) … 3. */
+  cost: number;
+  /** Cost × weight: what it adds to the ranking. */
+  points: number;
+  /** In words, where the criterion has named steps. */
+  step: string | null;
+  rules: readonly FiredRule[];
+}
+
+const isJudged = (criterion: Criterion): criterion is Criterion & Judged => criterion in STEP_NAMES;
+
+function computedRules(criterion: Criterion, candidate: Candidate): FiredRule[] {
+  const { sound, swingDb, site, mount, intrusion, pack } = candidate;
+  switch (criterion) {
+    case "steady":
+      return [{ steps: swingDb / 2, says: `Level swings ${swingDb.toFixed(1)} dB as the head turns.` }];
+    case "clear":
+      return [
+        {
+          steps: (30 - sound.snrDb) / 10,
+          says: `A normal voice is ${sound.snrDb.toFixed(0)} dB over the place's noise.`,
+        },
+        { steps: (0.9 - sound.sti) * 5, says: `Clarity (speech transmission index) ${sound.sti.toFixed(2)}.` },
+      ];
+    case "ease": {
+      const minutes = minutesOf(site, mount, 0);
+      const rules = [{ steps: minutes / 4, says: `${minutes} min to rig.` }];
+      if (intrusion > 0) rules.push({ steps: intrusion * 0.5, says: `Goes ${INTRUSION_NAMES[intrusion]}.` });
+      if (!pack) rules.push({ steps: 1.5, says: "No place for the pack in this outfit." });
+      else if (!pack.isInReach) rules.push({ steps: 1.5, says: "The lead does not reach any pack place." });
+      else if (pack.needsExtension)
+        rules.push({ steps: 0.4, says: `Needs an extension lead to the ${PACK_PLACES[pack.place].name}.` });
+      return rules;
+    }
+    default:
+      return [];
+  }
+}
+
+/** Every criterion's cost of a candidate with the rules behind it, heaviest first. */
+export function explain(candidate: Candidate, plan: DressPlan): CriterionReason[] {
+  const { facts } = plan;
+  const rules = rulesOf({ ...candidate, facts });
+  return CRITERIA.map((criterion, index): CriterionReason => {
+    const cost = candidate.costs[index]!;
+    const fired =
+      criterion === "steady" || criterion === "clear" || criterion === "ease"
+        ? computedRules(criterion, candidate)
+        : [...judge(rules[criterion]).rules];
+    if (criterion === "holding" && candidate.overloadDb > -3)
+      fired.push({
+        steps: (candidate.overloadDb + 3) / 6,
+        says:
+          candidate.overloadDb > 0
+            ? `The loudest line overloads the capsule by ${candidate.overloadDb.toFixed(0)} dB: take a less sensitive one.`
+            : `Only ${(-candidate.overloadDb).toFixed(0)} dB are left before the capsule overloads.`,
+      });
+    return {
+      criterion,
+      name: CRITERION_NAMES[criterion],
+      cost,
+      points: cost * facts.input.aims.weights[criterion],
+      step: isJudged(criterion) ? STEP_NAMES[criterion][stepOf(cost)] : null,
+      rules: fired,
+    };
+  }).sort((one, other) => other.points - one.points);
+}
+
+/** What the chosen schools say about a candidate. */
+export function schoolReasons(candidate: Candidate, plan: DressPlan): readonly FiredRule[] {
+  return judge(rulesOf({ ...candidate, facts: plan.facts }).school).rules.filter((rule) => Math.abs(rule.steps) >= 0.1);
+}
+
+/** Where one candidate is worse than another, heaviest first: "why not that". */
+export function worseThan(candidate: Candidate, other: Candidate, plan: DressPlan): CriterionReason[] {
+  const costOfOther = (criterion: Criterion) => other.costs[CRITERIA.indexOf(criterion)]!;
+  const lost = (reason: CriterionReason) =>
+    (reason.cost - costOfOther(reason.criterion)) * plan.facts.input.aims.weights[reason.criterion];
+  return explain(candidate, plan)
+    .filter((reason) => lost(reason) > 0.5)
+    .sort((one, another) => lost(another) - lost(one));
+}

@@ -1,0 +1,73 @@
+import type { Aims, SchoolAnswer, SchoolQuestion } from "./aims";
+import type { Fire } from "./judgement";
+import type { RuleContext } from "./ruleContext";
+
+/** What each school is called, and what the program does while it is left to it. Common practice on both sides. */
+export const SCHOOL_WORDS: {
+  [Question in SchoolQuestion]: { question: string; auto: string; answers: Record<SchoolAnswer<Question>, string> };
+} = {
+  distance: {
+    question: "Distance",
+    auto: "Near in noise and for quiet voices; the chest otherwise.",
+    answers: { auto: "By noise and voice", near: "Near the mouth, 10–18 cm", chest: "Mid-chest, 25–30 cm" },
+  },
+  stickTo: {
+    question: "Stick to",
+    auto: "By what rubs, shows, sweats and pulls.",
+    answers: { auto: "By what rubs", skin: "Skin", garment: "Garment" },
+  },
+  port: {
+    question: "Capsule points",
+    auto: "Down when breath or rain can reach it.",
+    answers: { auto: "Down near breath", down: "Down", mouth: "To the mouth" },
+  },
+  collar: {
+    question: "Shirt collar",
+    auto: "By how much its level swings.",
+    answers: { auto: "By its swing", welcome: "Best hiding place", avoid: "Avoid: uneven" },
+  },
+  mount: {
+    question: "Mount",
+    auto: "By what holds and shows least.",
+    answers: { auto: "By what holds", pads: "Ready-made pads", triangles: "Folded tape" },
+  },
+};
+
+/** Distance that parts the near school from the chest school, m. Common practice: 10–18 cm against 25–30 cm. */
+const NEAR_UP_TO_M = 0.2;
+/** Noise from which going near pays, dBA, and what a step of it is worth. Common practice. */
+const NOISY_FROM_DB = 20;
+
+/** Kinds of work with somebody to dress hair. Common practice. */
+const STYLED: readonly Aims["preset"][] = ["hiddenDrama", "stage"];
+
+/** What the chosen schools hold against an option, in steps; nothing while a question is left to the program. */
+export function schoolRules({ facts, site, placement, mount, port, sound }: RuleContext, fire: Fire): void {
+  const { schools, preset } = facts.input.aims;
+  const isNear = sound.straightDistanceM <= NEAR_UP_TO_M;
+  if (schools.distance === "near" && !isNear) fire(1, () => "Your school goes near the mouth.");
+  if (schools.distance === "chest" && isNear && site.zone !== "head") fire(1, () => "Your school stays on the chest.");
+  if (schools.distance === "auto" && !isNear && sound.snrDb < NOISY_FROM_DB)
+    fire(0.3, () => "In this noise nearer is better.");
+  if (schools.stickTo === "skin" && placement.surface === "inside") fire(0.8, () => "Your school sticks to the skin.");
+  if (schools.stickTo === "garment" && placement.surface === "skin")
+    fire(0.8, () => "Your school sticks to the garment.");
+  if (schools.port === "down" && port !== "down") fire(0.4, () => "Your school points it down.");
+  if (schools.port === "mouth" && port !== "up") fire(0.4, () => "Your school points it to the mouth.");
+  if (schools.port === "auto" && port === "side") fire(0.03, () => "Sideways only when up and down are blocked.");
+  if (placement.surface === "hair" || site.anchor === "spectacles")
+    fire(STYLED.includes(preset) ? 0.4 : 0.9, () => "Hair and spectacles take a stylist's time: for stage and drama.");
+  if (site.anchor === "collar") {
+    if (schools.collar === "avoid") fire(1.5, () => "Your school avoids the collar.");
+    if (schools.collar === "welcome") fire(-0.8, () => "Your school likes the collar.");
+  }
+  if (schools.mount === "pads" && mount.id !== "pad" && placement.surface === "inside")
+    fire(0.4, () => "Your school uses ready-made pads.");
+  if (
+    schools.mount === "triangles" &&
+    mount.id !== "triangles" &&
+    mount.id !== "pinned" &&
+    placement.surface === "inside"
+  )
+    fire(0.4, () => "Your school folds tape.");
+}

@@ -1,0 +1,42 @@
+import { FIRST_AIMS } from "../dress/aims";
+import { usualLayer, type Outfit, type Performance } from "../dress/outfit";
+import { UNASKED, type RigBody } from "./records";
+
+/** What a scene is like until somebody says otherwise: seated, to the camera, microphone may be seen. */
+export const FIRST_PERFORMANCE: Performance = {
+  faces: "camera",
+  action: "sitting",
+  shot: "medium",
+  mayBeSeen: true,
+  softest: "soft",
+  loudest: "raised",
+  hours: 2,
+  sweats: false,
+  handsOnChest: false,
+  water: "dry",
+};
+
+/** A shirt: what a new wearer has on. */
+export const FIRST_OUTFIT: Outfit = { layers: [usualLayer("shirt", { shade: "light" })], accessories: [] };
+
+/** A rig of which nothing is decided yet: first devices of the kit, peaks at −12, never above −6 dBFS. */
+export function newRig(ids: Pick<RigBody, "shootId" | "wearerId" | "sceneId">, own: Partial<RigBody> = {}): RigBody {
+  return {
+    ...ids,
+    performance: FIRST_PERFORMANCE,
+    outfit: null,
+    aims: FIRST_AIMS,
+    choice: null,
+    packPlace: null,
+    isRigged: false,
+    consent: UNASKED,
+    lavId: null,
+    packId: null,
+    receiverId: null,
+    inputId: null,
+    isSet: false,
+    targetDbfs: -12,
+    ceilingDbfs: -6,
+    ...own,
+  };
+}

@@ -1,0 +1,165 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import styled from "styled-components";
+import { SUPPLIES } from "@/core/dress/supplies";
+import { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "@/core/shoot/dayPlan";
+import { Table, TableScroll } from "@/ui/Table";
+import { Choice } from "@/ui/Choice";
+import { ThreadSample } from "@/ui/Stitch";
+import { Columns, Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
+import { upperFirst } from "../dress/words";
+import { stationHref } from "../shell/ThreadNav";
+
+const ComeAt = styled.th`
+  white-space: nowrap;
+  width: 5.5rem;
+`;
+
+const Who = styled(Link)`
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  gap: 0.5rem;
+`;
+
+function placeWords({ plan, recipe, carry }: DressCall): string {
+  if (!plan.candidate) return "no place works: boom";
+  const where = `${plan.candidate.site.name}, ${plan.candidate.mount.name}`;
+  const chosen = plan.isChosen ? where : `${where} (suggested)`;
+  if (carry?.carries) return `${chosen}: stays on, listen only`;
+  return recipe ? `${chosen}, ${recipe.capsule.colour} capsule` : chosen;
+}
+
+function SceneTable({ scene, calls }: SceneCalls) {
+  return (
+    <Piece aria-label={scene.body.title}>
+      <Stack $gap={0.5}>
+        <h2>
+          {scene.body.startsAt} {scene.body.title}
+        </h2>
+        {calls.length === 0 && <Soft>Nobody wears a microphone here.</Soft>}
+        {calls.length > 0 && (
+          <TableScroll aria-label={`Calls for ${scene.body.title}`}>
+            <Table>
+              <thead>
+                <tr>
+                  <ComeAt scope="col">Come at</ComeAt>
+                  <th scope="col">Who</th>
+                  <th scope="col">Where it goes</th>
+                  <th scope="col" data-figure>
+                    min
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {calls.map((call) => (
+                  <tr key={call.rig.id}>
+                    <td>
+                      <strong>{call.callAt}</strong>
+                    </td>
+                    <th scope="row">
+                      <Who
+                        href={stationHref(call.rig.body.shootId, "dress", call.wearer.id, scene.id)}
+                        prefetch={false}
+                      >
+                        <ThreadSample thread={call.wearer.body.thread} />
+                        {call.wearer.body.name}
+                      </Who>
+                    </th>
+                    <td>
+                      {placeWords(call)}
+                      {call.carry && !call.carry.carries && <Soft>Changed: {call.carry.changes.join(", ")}.</Soft>}
+                    </td>
+                    <td data-figure>{call.minutes}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </TableScroll>
+        )}
+      </Stack>
+    </Piece>
+  );
+}
+
+function amountWords({ supply, amount }: DayTotals["supplies"][number]): string {
+  if (SUPPLIES[supply].unit === "pieces") return `${amount} ×`;
+  return amount >= 100 ? `${(amount / 100).toFixed(1)} m` : `${Math.round(amount)} cm`;
+}
+
+function Totals({ totals }: { totals: DayTotals }) {
+  const colours = Object.entries(totals.colours)
+    .filter(([, count]) => count > 0)
+    .map(([colour, count]) => `${count} ${colour}`);
+  return (
+    <Piece aria-label="Totals of the day">
+      <Stack $gap={0.5}>
+        <h2>To have ready</h2>
+        <Table>
+          <tbody>
+            <tr>
+              <th scope="row">Microphones and packs</th>
+              <td data-figure>{totals.mics}</td>
+            </tr>
+            <tr>
+              <th scope="row">Capsules</th>
+              <td data-figure>{colours.join(", ")}</td>
+            </tr>
+            {totals.supplies.map((line) => (
+              <tr key={line.supply}>
+                <th scope="row">{upperFirst(SUPPLIES[line.supply].name)}</th>
+                <td data-figure>{amountWords(line)}</td>
+              </tr>
+            ))}
+            <tr>
+              <th scope="row">Dressing</th>
+              <td data-figure>{totals.minutes} min</td>
+            </tr>
+          </tbody>
+        </Table>
+      </Stack>
+    </Piece>
+  );
+}
+
+/** Who is dressed when, and what the day takes. */
+export function DayScreen() {
+  const { bundle } = useShoot();
+  const days = daysOf(bundle);
+  const [wanted, setWanted] = useState<number | null>(null);
+  const day = wanted ?? days[0] ?? 1;
+  const plan = dayPlan(bundle, day);
+  return (
+    <Stack>
+      <VisuallyHidden as="h1">{bundle.shoot.body.title}: day sheet</VisuallyHidden>
+      {days.length > 1 && (
+        <Choice
+          label="Day"
+          value={String(day)}
+          options={days.map((each) => ({ value: String(each), name: `Day ${each}` }))}
+          onChange={(value) => setWanted(Number(value))}
+        />
+      )}
+      {plan.scenes.length === 0 ? (
+        <Piece>
+          <Lead>No scene yet. Dress somebody, and the day sheet follows.</Lead>
+        </Piece>
+      ) : (
+        <Columns $template="minmax(0, 2.2fr) minmax(0, 1fr)">
+          <Stack>
+            {plan.scenes.map((each) => (
+              <SceneTable key={each.scene.id} {...each} />
+            ))}
+          </Stack>
+          <Totals totals={plan.totals} />
+        </Columns>
+      )}
+      <Soft>
+        One pair of hands, one person after the other; everybody is ready ten minutes before the camera rolls.
+      </Soft>
+    </Stack>
+  );
+}

@@ -1,0 +1,169 @@
+"use client";
+
+import { Radio, RadioGroup } from "react-aria-components";
+import styled from "styled-components";
+import { STEP_NAMES, stepOf } from "@/core/dress/judgement";
+import { costAt, type Candidate, type RankedPlace, type RuledOut } from "@/core/dress/planDress";
+import type { Outfit } from "@/core/dress/outfit";
+import { Disclosure } from "@/ui/Disclosure";
+import { Soft, Stack } from "@/ui/layout";
+import { placementWords } from "./words";
+
+const Group = styled(RadioGroup)`
+  display: grid;
+`;
+
+const Row = styled(Radio)`
+  min-height: 52px;
+  padding: 0.35rem 0.5rem;
+  display: grid;
+  grid-template-columns: 2rem minmax(0, 1fr) auto;
+  gap: 0.1rem 0.6rem;
+  align-items: center;
+  border-bottom: 1px solid var(--seam-soft);
+  cursor: pointer;
+  &[data-selected] {
+    background: var(--chalk-soft);
+    box-shadow: inset 4px 0 0 var(--chalk);
+  }
+  &[data-hovered]:not([data-selected]) {
+    background: var(--paper-deep);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--chalk);
+    outline-offset: -2px;
+  }
+`;
+
+const Rank = styled.span<{ $isFront: boolean }>`
+  width: 1.9rem;
+  height: 1.9rem;
+  display: grid;
+  place-items: center;
+  border: 1.5px ${({ $isFront }) => ($isFront ? "solid var(--chalk)" : "dashed var(--seam)")};
+  border-radius: 50%;
+  font-weight: 600;
+  background: var(--paper);
+`;
+
+const Name = styled.span`
+  font-weight: 500;
+  small {
+    font-weight: 400;
+    font-size: 0.9rem;
+  }
+`;
+
+const Facts = styled.span`
+  grid-column: 2 / -1;
+  font-size: 0.85rem;
+  color: var(--ink-soft);
+`;
+
+const Level = styled.span`
+  font-weight: 600;
+  white-space: nowrap;
+  small {
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
+`;
+
+const Out = styled.dl`
+  margin: 0;
+  display: grid;
+  gap: 0.4rem;
+  font-size: 0.9rem;
+  dt {
+    font-weight: 500;
+  }
+  dd {
+    margin: 0;
+    color: var(--ink-soft);
+  }
+`;
+
+/** Places shown before "more" is asked for. */
+const FIRST_SHOWN = 8;
+
+/** What a row tells: its swing, and of the judgements those that speak against it. */
+function factsOf(candidate: Candidate): string {
+  const facts = [`swings ${candidate.swingDb.toFixed(1)} dB`];
+  const rustle = stepOf(costAt(candidate, "rustle"));
+  const unseen = stepOf(costAt(candidate, "unseen"));
+  const weather = stepOf(costAt(candidate, "weather"));
+  const holding = stepOf(costAt(candidate, "holding"));
+  facts.push(`rustle ${STEP_NAMES.rustle[rustle]}`, STEP_NAMES.unseen[unseen]);
+  if (weather > 0) facts.push(`weather: ${STEP_NAMES.weather[weather]}`);
+  if (holding > 0) facts.push(STEP_NAMES.holding[holding]);
+  if (candidate.isBeyondConsent) facts.push("not agreed to");
+  return facts.join(" · ");
+}
+
+function PlaceRow(props: { place: RankedPlace; rank: number; was: number | null; outfit: Outfit }) {
+  const { place, rank, was, outfit } = props;
+  const { best } = place;
+  const moved = was === null || was === rank ? null : `${was > rank ? "up" : "down"} from ${was}`;
+  return (
+    <Row value={String(rank)}>
+      <Rank aria-hidden $isFront={best.isOnFront}>
+        {rank}
+      </Rank>
+      <Name>
+        {place.site.name} <small>{placementWords(place, outfit)}</small>
+      </Name>
+      <Level>
+        {best.levelDb.toFixed(0)} <small>dB</small>
+      </Level>
+      <Facts>
+        {factsOf(best)}
+        {moved && <strong> · {moved}</strong>}
+      </Facts>
+    </Row>
+  );
+}
+
+/** The ranked places, and the sites that are out with the reason. */
+export function PlaceList(props: {
+  places: readonly RankedPlace[];
+  /** Ranks under the kind of work's own weights; null while they are in use. */
+  ranksBefore: ReadonlyMap<RankedPlace, number> | null;
+  ruledOut: readonly RuledOut[];
+  chosen: RankedPlace | null;
+  outfit: Outfit;
+  onChoose: (place: RankedPlace) => void;
+}) {
+  const { places, chosen, outfit, ranksBefore } = props;
+  const chosenAt = chosen ? places.indexOf(chosen) : -1;
+  const row = (place: RankedPlace, index: number) => (
+    <PlaceRow key={index} place={place} rank={index + 1} was={ranksBefore?.get(place) ?? null} outfit={outfit} />
+  );
+  const choose = (value: string) => props.onChoose(places[Number(value) - 1]!);
+  return (
+    <Stack $gap={0.4}>
+      <Group aria-label="Places, best first" value={chosenAt < 0 ? "" : String(chosenAt + 1)} onChange={choose}>
+        {places.slice(0, FIRST_SHOWN).map(row)}
+      </Group>
+      {places.length === 0 && <Soft>Nothing on this outfit works for this shot. Open a layer, or plan a boom.</Soft>}
+      {places.length > FIRST_SHOWN && (
+        <Disclosure title={`More places: ${places.length - FIRST_SHOWN}`}>
+          <Group aria-label="More places" value={chosenAt < 0 ? "" : String(chosenAt + 1)} onChange={choose}>
+            {places.slice(FIRST_SHOWN).map((place, index) => row(place, index + FIRST_SHOWN))}
+          </Group>
+        </Disclosure>
+      )}
+      {props.ruledOut.length > 0 && (
+        <Disclosure title={`Ruled out: ${props.ruledOut.length}`}>
+          <Out>
+            {props.ruledOut.map(({ site, reason }) => (
+              <div key={site.id}>
+                <dt>{site.name}</dt>
+                <dd>{reason}</dd>
+              </div>
+            ))}
+          </Out>
+        </Disclosure>
+      )}
+    </Stack>
+  );
+}
