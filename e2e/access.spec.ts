@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { openDemo } from "./shoot";
+import { openDemo, openView } from "./shoot";
 
 const VIEWS = ["", "/scout", "/pickup", "/dress", "/card", "/day", "/level", "/check"];
 
@@ -27,8 +27,7 @@ test("each view of a place has no accessibility fault", async ({ page, request }
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/dress?wearer=51ac0000-0000-4000-8000-000000000033`, { waitUntil: "networkidle" });
   for (const view of ["Recipe", "Ask", "Why", "Compare"]) {
-    await page.getByRole("tab", { name: view }).click();
-    await expect(page.getByRole("tab", { name: view, selected: true })).toBeVisible();
+    await openView(page, view);
     const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
     expect(violations.map((each) => `${view}: ${each.id}`)).toEqual([]);
   }

@@ -22,6 +22,20 @@ export async function choose(page: Page, label: string, option: string, within: 
   await page.getByRole("option", { name: option, exact: true }).click();
 }
 
+/** Opens one of the views of a place; a press before the page is awake is pressed again. */
+export async function openView(page: Page, name: string): Promise<void> {
+  const tab = page.getByRole("tab", { name, exact: true });
+  await expect(async () => {
+    await tab.click();
+    await expect(tab).toHaveAttribute("aria-selected", "true", { timeout: 1000 });
+  }).toPass();
+}
+
+/** Answers for the wearer whether they agree. */
+export async function answer(page: Page, says: string): Promise<void> {
+  await page.getByRole("radiogroup", { name: "Their answer" }).getByText(says, { exact: true }).click();
+}
+
 export async function expectSaved(page: Page): Promise<void> {
   await expect(page.getByRole("status").filter({ hasText: /^All saved$/ })).toBeVisible();
 }

@@ -65,7 +65,9 @@ export function Tabs(props: {
           </Label>
         ))}
       </List>
-      <Panel id={props.selected}>{props.children}</Panel>
+      <Panel key={props.selected} id={props.selected}>
+        {props.children}
+      </Panel>
     </Whole>
   );
 }

@@ -13,26 +13,35 @@ interface Answered {
   possibilities: readonly Possibility[];
 }
 
+/** The worker with its door, which is kept: a door that is dropped closes the worker. */
+interface Desk {
+  worker: Worker;
+  door: Comlink.Remote<DressDoor>;
+}
+
+function openDesk(): Desk {
+  const worker = new Worker(new URL("../../workers/dressWorker.ts", import.meta.url), { type: "module" });
+  return { worker, door: Comlink.wrap<DressDoor>(worker) };
+}
+
 /** What would make a site possible or better, worked out beside the page; null while it is. */
 export function useHelp(input: DressInput, siteId: SiteId): readonly Possibility[] | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
-  const worker = useRef<Worker | null>(null);
+  const desk = useRef<Desk | null>(null);
   useEffect(() => {
-    worker.current ??= new Worker(new URL("../../workers/dressWorker.ts", import.meta.url), { type: "module" });
+    desk.current ??= openDesk();
     let isWanted = true;
-    void Comlink.wrap<DressDoor>(worker.current)
-      .whatWouldHelp(input, siteId)
-      .then((possibilities) => {
-        if (isWanted) setAnswered({ input, siteId, possibilities });
-      });
+    void desk.current.door.whatWouldHelp(input, siteId).then((possibilities) => {
+      if (isWanted) setAnswered({ input, siteId, possibilities });
+    });
     return () => {
       isWanted = false;
     };
   }, [input, siteId]);
   useEffect(
     () => () => {
-      worker.current?.terminate();
-      worker.current = null;
+      desk.current?.worker.terminate();
+      desk.current = null;
     },
     [],
   );
