@@ -1,8 +1,14 @@
+import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchWeb } from "./benchWeb";
 import { takePictures } from "./pictures";
 
-const BENCHES: Record<string, () => Promise<number>> = { measure: benchMeasure, web: benchWeb, pictures: takePictures };
+const BENCHES: Record<string, () => Promise<number>> = {
+  dress: benchDress,
+  measure: benchMeasure,
+  web: benchWeb,
+  pictures: takePictures,
+};
 
 /** Runs a named bench. */
 export async function runBench(args: readonly string[]): Promise<number> {

@@ -44,7 +44,7 @@ test("the form and the list choose the same place, and reasons open", async ({ p
   await page.getByRole("button", { name: /^Quick and discreet/ }).click();
   await expect(page.getByText(/^\d+(\.\d+)? min to rig\.$/)).toBeVisible();
   await choose(page, "Why not", "On the tie");
-  await expect(page.getByRole("tabpanel")).toContainText("There is no tie.");
+  await expect(page.getByRole("region", { name: "Places" })).toContainText("There is no tie.");
   await expect(page.getByText("No single change helps.")).toBeVisible();
 });
 

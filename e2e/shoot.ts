@@ -24,10 +24,10 @@ export async function choose(page: Page, label: string, option: string, within: 
 
 /** Opens one of the views of a place; a press before the page is awake is pressed again. */
 export async function openView(page: Page, name: string): Promise<void> {
-  const tab = page.getByRole("tab", { name, exact: true });
+  const group = page.getByRole("radiogroup", { name: "About the place" });
   await expect(async () => {
-    await tab.click();
-    await expect(tab).toHaveAttribute("aria-selected", "true", { timeout: 1000 });
+    await group.getByText(name, { exact: true }).click();
+    await expect(group.getByRole("radio", { name, exact: true })).toBeChecked({ timeout: 1000 });
   }).toPass();
 }
 

@@ -22,6 +22,7 @@ export const UNITS = {
   squareFoot: { unit: "ft²", factor: 1 / 0.3048 ** 2, digits: 0, step: 5 },
   metrePerSecond: { unit: "m/s", factor: 1, digits: 1, step: 0.5 },
   decibel: { unit: "dB", factor: 1, digits: 1, step: 1 },
+  hours: { unit: "h", factor: 1, digits: 1, step: 0.5 },
   days: { unit: "days", factor: 1, digits: 0, step: 1 },
 } as const satisfies Record<string, ShownUnit>;
 

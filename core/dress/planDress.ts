@@ -172,17 +172,19 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
     const colourDb = addOctaves(siteDb, coverDb);
     const { levelDb, swingDb } = underCover(at.sound, coverDb);
     const overloadDb = loudestPeakDb(at.sound, coverDb, facts) - input.capsule.maxSplDb;
-    const base = { site, placement, mount, windCover, sound: at.sound, facts, colourDb };
-    const first = rulesOf({ ...base, port: "down" });
-    const tone = costOf(sumSteps(first.tone));
-    const rustle = costOf(sumSteps(first.rustle));
-    const unseen = costOf(sumSteps(first.unseen)) * seenShare;
-    const holding = costOf(sumSteps(first.holding) + Math.max(0, (overloadDb + OVERLOAD_RESERVE_DB) / 6));
+    const base = { site, placement, mount, windCover, sound: at.sound, facts };
+    const first: RuleContext = { ...base, port: "down" };
+    const tone = costOf(sumSteps((fire) => toneRules(first, colourDb, fire)));
+    const rustle = costOf(sumSteps((fire) => rustleRules(first, fire)));
+    const unseen = costOf(sumSteps((fire) => unseenRules(first, fire))) * seenShare;
+    const holding = costOf(
+      sumSteps((fire) => holdingRules(first, fire)) + Math.max(0, (overloadDb + OVERLOAD_RESERVE_DB) / 6),
+    );
     const ease = costOf(minutesOf(site, mount, 0) / 4 + intrusion * 0.5 + packBother);
     return place.ports.map((port): Candidate => {
-      const rules = rulesOf({ ...base, port });
-      const weather = costOf(sumSteps(rules.weather));
-      const schoolSteps = sumSteps(rules.school);
+      const context: RuleContext = { ...base, port };
+      const weather = costOf(sumSteps((fire) => weatherRules(context, fire)));
+      const schoolSteps = sumSteps((fire) => schoolRules(context, fire));
       const costs = [tone, costOf(swingDb / 2), clear, rustle, unseen, weather, holding, ease];
       let points = schoolSteps * SCHOOL_POINTS;
       costs.forEach((cost, index) => {

@@ -1,5 +1,5 @@
 import { costAt } from "../dress/planDress";
-import { carryFromBefore } from "./dayPlan";
+import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";

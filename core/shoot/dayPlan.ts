@@ -2,9 +2,10 @@ import type { CapsuleColour } from "../dress/outfit";
 import { recipeFor, type Recipe } from "../dress/recipe";
 import { SUPPLY_IDS, type SupplyId } from "../dress/supplies";
 import { carryOver, type CarryOver, type RigFacts } from "./carryOver";
-import { outfitOf, placeOfRig, planRig, type RigPlan } from "./planRig";
+import { placeOfRig, planRig, type RigPlan } from "./planRig";
+import { rigFactsOf } from "./rigHistory";
 import type { ShootBundle, Stored } from "./records";
-import { minutesOfDay, rigsOfWearer, scenesInOrder, timeOfDay } from "./sceneOrder";
+import { minutesOfDay, scenesInOrder, timeOfDay } from "./sceneOrder";
 
 /** One wearer in one scene of a day. */
 export interface DressCall {
@@ -46,27 +47,6 @@ const READY_BEFORE_MIN = 10;
 /** Looking after a rig that carries over, min. Common practice. */
 const LOOK_AFTER_MIN = 1;
 
-/** What a stored rig was made for. */
-export function rigFactsOf(bundle: ShootBundle, rig: Stored<"rig">): RigFacts | null {
-  const wearer = bundle.wearers.find((each) => each.id === rig.body.wearerId);
-  if (!wearer) return null;
-  return {
-    outfit: outfitOf(wearer.body, rig.body),
-    performance: rig.body.performance,
-    place: placeOfRig(bundle, rig.body)?.body.model ?? null,
-    choice: rig.body.choice,
-  };
-}
-
-/** A rig against the same wearer's scene before; null when there is none. */
-export function carryFromBefore(bundle: ShootBundle, rig: Stored<"rig">): CarryOver | null {
-  const rigs = rigsOfWearer(bundle, rig.body.wearerId);
-  const before = rigs[rigs.findIndex((each) => each.id === rig.id) - 1];
-  const facts = before ? rigFactsOf(bundle, before) : null;
-  const now = rigFactsOf(bundle, rig);
-  return facts && now ? carryOver(facts, now) : null;
-}
-
 interface Draft {
   wearer: Stored<"wearer">;
   rig: Stored<"rig">;
@@ -93,18 +73,33 @@ function callsBackwards(drafts: readonly Draft[], startsAt: string): DressCall[]
     .reverse();
 }
 
-function draftsOf(bundle: ShootBundle, sceneId: string, day: number): Draft[] {
-  const dayOf = (id: string) => bundle.scenes.find((scene) => scene.id === id)?.body.day;
-  return bundle.rigs.flatMap((rig): Draft[] => {
-    const wearer = bundle.wearers.find((each) => each.id === rig.body.wearerId);
-    if (!wearer || rig.body.sceneId !== sceneId) return [];
-    const plan = planRig(wearer.body, rig.body, placeOfRig(bundle, rig.body)?.body ?? null, bundle.kit);
-    const recipe = plan.candidate ? recipeFor(plan.candidate, plan.dress) : null;
-    const rigs = rigsOfWearer(bundle, wearer.id);
-    const before = rigs[rigs.findIndex((each) => each.id === rig.id) - 1];
-    const carry = before && dayOf(before.body.sceneId) === day ? carryFromBefore(bundle, rig) : null;
-    const minutes = carry?.carries ? LOOK_AFTER_MIN : (recipe?.minutes ?? 0);
-    return [{ wearer, rig, plan, recipe, carry, minutes }];
+function draftOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig">, before: RigFacts | null): Draft {
+  const place = placeOfRig(bundle, rig.body);
+  const plan = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
+  const recipe = plan.candidate ? recipeFor(plan.candidate, plan.dress) : null;
+  const now = rigFactsOf(bundle, rig);
+  const carry = before && now ? carryOver(before, now) : null;
+  return { wearer, rig, plan, recipe, carry, minutes: carry?.carries ? LOOK_AFTER_MIN : (recipe?.minutes ?? 0) };
+}
+
+/** Every wearer's rigs of one day, each against the one before on that day. */
+function draftsOfDay(bundle: ShootBundle, day: number): Draft[] {
+  const scenes = scenesInOrder(bundle.scenes).filter((scene) => scene.body.day === day);
+  const order = new Map(scenes.map((scene, index) => [scene.id, index]));
+  const rigsBy = new Map<string, Stored<"rig">[]>();
+  for (const rig of bundle.rigs) {
+    if (!order.has(rig.body.sceneId)) continue;
+    rigsBy.set(rig.body.wearerId, [...(rigsBy.get(rig.body.wearerId) ?? []), rig]);
+  }
+  return bundle.wearers.flatMap((wearer) => {
+    let before: RigFacts | null = null;
+    return (rigsBy.get(wearer.id) ?? [])
+      .sort((one, other) => order.get(one.body.sceneId)! - order.get(other.body.sceneId)!)
+      .map((rig) => {
+        const draft = draftOf(bundle, wearer, rig, before);
+        before = rigFactsOf(bundle, rig);
+        return draft;
+      });
   });
 }
 
@@ -132,11 +127,15 @@ function totalsOf(calls: readonly DressCall[]): DayTotals {
 
 /** Who is dressed when on one day of the shoot, and what it takes. */
 export function dayPlan(bundle: ShootBundle, day: number): DayPlan {
+  const drafts = draftsOfDay(bundle, day);
   const scenes = scenesInOrder(bundle.scenes)
     .filter((scene) => scene.body.day === day)
     .map((scene): SceneCalls => ({
       scene,
-      calls: callsBackwards(draftsOf(bundle, scene.id, day), scene.body.startsAt),
+      calls: callsBackwards(
+        drafts.filter((draft) => draft.rig.body.sceneId === scene.id),
+        scene.body.startsAt,
+      ),
     }));
   return { day, scenes, totals: totalsOf(scenes.flatMap((scene) => scene.calls)) };
 }

@@ -4,7 +4,8 @@ import { boardOf, worstRisk } from "./board";
 import type { Choice } from "../dress/choice";
 import { usualLayer } from "../dress/outfit";
 import { costAt } from "../dress/planDress";
-import { carryFromBefore, dayPlan, daysOf } from "./dayPlan";
+import { dayPlan, daysOf } from "./dayPlan";
+import { carryFromBefore } from "./rigHistory";
 import { FIRST_OUTFIT, newRig } from "./newRig";
 import { chainOf, consentedTo, planRig } from "./planRig";
 import {

@@ -52,11 +52,18 @@ function thirdOctaveLevelsDb(effort: StandardEffort): number[] {
 }
 
 /** The standard's third octaves gathered into octaves 125…8k; 125 and 8k are the parts the standard lists. */
-function standardOctavesDb(effort: StandardEffort): OctaveLevels {
+function gatherOctavesDb(effort: StandardEffort): OctaveLevels {
   const thirds = thirdOctaveLevelsDb(effort);
   const membersOfOctave = [[0], [1, 2, 3], [4, 5, 6], [7, 8, 9], [10, 11, 12], [13, 14, 15], [16, 17]];
   return mapOctaves((band) => sumLevelsDb(membersOfOctave[band]!.map((index) => thirds[index]!)));
 }
+
+const STANDARD_OCTAVES_DB: Record<StandardEffort, OctaveLevels> = {
+  normal: gatherOctavesDb("normal"),
+  raised: gatherOctavesDb("raised"),
+  loud: gatherOctavesDb("loud"),
+  shout: gatherOctavesDb("shout"),
+};
 
 /**
  * Level of speech by octave 125…8k, dB SPL at 1 m in front of the lips, free field, long-term average while speaking.
@@ -66,15 +73,15 @@ function standardOctavesDb(effort: StandardEffort): OctaveLevels {
  */
 export function speechOctavesDb(effort: Effort, voiceOffsetDb = 0): OctaveLevels {
   if (effort === "soft") {
-    const normal = standardOctavesDb("normal");
+    const normal = STANDARD_OCTAVES_DB.normal;
     return mapOctaves((band) => normal[band]! + SOFT_OFFSET_DB + voiceOffsetDb);
   }
   if (effort === "whisper") {
-    const normal = standardOctavesDb("normal");
+    const normal = STANDARD_OCTAVES_DB.normal;
     const shape = mapOctaves((band) => normal[band]! + WHISPER_SHAPE_DB[band]!);
     const liftDb = WHISPER_OVERALL_DB - overallDb(shape);
     return mapOctaves((band) => shape[band]! + liftDb + voiceOffsetDb);
   }
-  const standard = standardOctavesDb(effort);
+  const standard = STANDARD_OCTAVES_DB[effort];
   return mapOctaves((band) => standard[band]! + voiceOffsetDb);
 }

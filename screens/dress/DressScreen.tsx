@@ -1,6 +1,7 @@
 "use client";
 
 import { UserPlus } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import styled from "styled-components";
 import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
@@ -12,8 +13,8 @@ import type { Layer } from "@/core/dress/outfit";
 import { ranksUnder, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
 import { outfitOf } from "@/core/shoot/planRig";
 import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
 import { Slider } from "@/ui/Slider";
-import { Tabs } from "@/ui/Tabs";
 import { Tick } from "@/ui/Ticks";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
@@ -21,16 +22,24 @@ import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { WearerLinks } from "../shell/WearerLinks";
 import { addWearer } from "../shell/newWearer";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
-import { Agreement } from "./Agreement";
-import { AimsForm } from "./AimsForm";
 import { ChosenPlace } from "./ChosenPlace";
-import { CompareView } from "./CompareView";
-import { OutfitForm } from "./OutfitForm";
 import { PlaceList } from "./PlaceList";
-import { RecipeView } from "./RecipeView";
 import { SceneBar } from "./SceneBar";
-import { WhyView } from "./WhyView";
 import { upperFirst } from "./words";
+
+const Loading = () => <Soft role="status">Laying out the clothes…</Soft>;
+
+// The form and the places come first; what they are changed with follows a moment later.
+const AimsForm = dynamic(() => import("./AimsForm").then((module) => module.AimsForm), { ssr: false });
+const OutfitForm = dynamic(() => import("./OutfitForm").then((module) => module.OutfitForm), {
+  ssr: false,
+  loading: Loading,
+});
+// What stands behind a tab is loaded when it is first opened.
+const Agreement = dynamic(() => import("./Agreement").then((module) => module.Agreement));
+const CompareView = dynamic(() => import("./CompareView").then((module) => module.CompareView));
+const RecipeView = dynamic(() => import("./RecipeView").then((module) => module.RecipeView));
+const WhyView = dynamic(() => import("./WhyView").then((module) => module.WhyView));
 
 const Bench = styled.div`
   display: grid;
@@ -51,13 +60,13 @@ function turnWords(turnDeg: number): string {
 }
 
 const VIEWS = [
-  { id: "places", label: "Places" },
-  { id: "recipe", label: "Recipe" },
-  { id: "ask", label: "Ask" },
-  { id: "why", label: "Why" },
-  { id: "compare", label: "Compare" },
+  { value: "places", name: "Places" },
+  { value: "recipe", name: "Recipe" },
+  { value: "ask", name: "Ask" },
+  { value: "why", name: "Why" },
+  { value: "compare", name: "Compare" },
 ] as const;
-type ViewId = (typeof VIEWS)[number]["id"];
+type ViewId = (typeof VIEWS)[number]["value"];
 
 /** Which layers are drawn on the form. */
 function LayerToggles(props: {
@@ -150,24 +159,21 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
           {candidate && (
             <ChosenPlace candidate={candidate} dress={dress} isChosen={plan.isChosen} turnDeg={turnDeg} units={units} />
           )}
-          <Tabs label="About the place" tabs={VIEWS} selected={view} onSelect={(id) => setView(id as ViewId)}>
-            {view === "places" && (
-              <PlaceList
-                places={dress.places}
-                ranksBefore={ranksBefore(dress)}
-                ruledOut={dress.ruledOut}
-                chosen={plan.isChosen ? place : null}
-                outfit={outfit}
-                onChoose={choose}
-              />
-            )}
-            {view === "recipe" && candidate && (
-              <RecipeView place={place} candidate={candidate} dress={dress} rig={rig} />
-            )}
-            {view === "ask" && <Agreement candidate={candidate} isChosen={plan.isChosen} rig={rig} />}
-            {view === "why" && candidate && <WhyView candidate={candidate} dress={dress} />}
-            {view === "compare" && <CompareView dress={dress} chosen={place} turnDeg={turnDeg} units={units} />}
-          </Tabs>
+          <Choice label="About the place" value={view} options={VIEWS} onChange={setView} />
+          {view === "places" && (
+            <PlaceList
+              places={dress.places}
+              ranksBefore={ranksBefore(dress)}
+              ruledOut={dress.ruledOut}
+              chosen={plan.isChosen ? place : null}
+              outfit={outfit}
+              onChoose={choose}
+            />
+          )}
+          {view === "recipe" && candidate && <RecipeView place={place} candidate={candidate} dress={dress} rig={rig} />}
+          {view === "ask" && <Agreement candidate={candidate} isChosen={plan.isChosen} rig={rig} />}
+          {view === "why" && candidate && <WhyView candidate={candidate} dress={dress} />}
+          {view === "compare" && <CompareView dress={dress} chosen={place} turnDeg={turnDeg} units={units} />}
         </Stack>
       </Piece>
       <Piece aria-label="Outfit and scene">

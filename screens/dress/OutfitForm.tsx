@@ -6,8 +6,16 @@ import { ACCESSORIES, type Accessory } from "@/core/dress/accessories";
 import { contradictionsOf } from "@/core/dress/contradictions";
 import { FABRICS } from "@/core/dress/fabrics";
 import { GARMENTS } from "@/core/dress/garments";
-import { HeightM, MAX_LAYERS, usualLayer, type Layer, type Outfit, type Performance } from "@/core/dress/outfit";
-import type { RigBody, SceneBody, ShootBody, Stored, WearerBody } from "@/core/shoot/records";
+import {
+  HeightM,
+  MAX_LAYERS,
+  usualLayer,
+  type Layer,
+  type Outfit,
+  type Performance,
+  type Person,
+} from "@/core/dress/outfit";
+import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/shoot/records";
 import { EFFORTS } from "@/core/voice/speechSpectrum";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -38,6 +46,10 @@ import {
   upperFirst,
 } from "./words";
 
+const SEEN_OPTIONS = [
+  { value: "hidden", name: "Hidden" },
+  { value: "seen", name: "May be seen" },
+] as const;
 const NEXT_LAYER = usualLayer("jumper");
 
 const LayerBox = styled.fieldset`
@@ -166,151 +178,201 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
 }
 
 /** Who it is: what of the person decides where a microphone may go. */
-function PersonForm({ wearer, units }: { wearer: Stored<"wearer">; units: ShootBody["units"] }) {
+function PersonForm(props: Person & { wearerId: string; name: string; units: ShootBody["units"] }) {
+  const { wearerId, name, heightM, voice, tapeAllergy, hairyChest, units } = props;
   const store = useShootStore();
-  const { body } = wearer;
-  const set = (change: Partial<WearerBody>) => store.edit("wearer", wearer.id, (now) => ({ ...now, ...change }));
+  const set = (change: Partial<WearerBody>) => store.edit("wearer", wearerId, (now) => ({ ...now, ...change }));
   return (
     <Pair>
-      <TextField label="Name" value={body.name} onChange={(name) => set({ name })} />
+      <TextField label="Name" value={name} onChange={(next) => set({ name: next })} />
       <NumberField
         label="Height"
-        value={body.heightM}
+        value={heightM}
         minimum={HeightM.minimum!}
         maximum={HeightM.maximum!}
         shown={units === "metric" ? UNITS.centimetre : UNITS.inch}
-        onChange={(heightM) => set({ heightM })}
+        onChange={(next) => set({ heightM: next })}
       />
-      <Select label="Voice" value={body.voice} options={VOICE_OPTIONS} onChange={(voice) => set({ voice })} />
+      <Select label="Voice" value={voice} options={VOICE_OPTIONS} onChange={(next) => set({ voice: next })} />
       <Select
         label="Allergy to tape"
-        value={body.tapeAllergy}
+        value={tapeAllergy}
         options={ANSWER_OPTIONS}
-        onChange={(tapeAllergy) => set({ tapeAllergy })}
+        onChange={(next) => set({ tapeAllergy: next })}
       />
       <Select
         label="Hair on the chest"
-        value={body.hairyChest}
+        value={hairyChest}
         options={ANSWER_OPTIONS}
-        onChange={(hairyChest) => set({ hairyChest })}
+        onChange={(next) => set({ hairyChest: next })}
       />
     </Pair>
   );
 }
 
-/** What is worn beside clothes; what cannot be, says why and stays off. */
-function AlsoWorn(props: { wearerId: string; rigId: string | null; layers: Layer[]; accessories: Accessory[] }) {
-  const { wearerId, rigId, layers, accessories } = props;
+function WornTick(props: {
+  wearerId: string;
+  rigId: string | null;
+  accessory: Accessory;
+  name: string;
+  isOn: boolean;
+  isDisabled: boolean;
+}) {
+  const { wearerId, rigId, accessory } = props;
   const store = useShootStore();
-  const wear = (accessory: Accessory, isOn: boolean) =>
+  const wear = (isOn: boolean) =>
     editOutfit(store, { wearerId, rigId }, (outfit) => ({
       ...outfit,
       accessories: ACCESSORIES.filter((each) => (each === accessory ? isOn : outfit.accessories.includes(each))),
     }));
+  return <Tick label={props.name} isOn={props.isOn} isDisabled={props.isDisabled} onChange={wear} />;
+}
+
+/** What is worn beside clothes; what cannot be, says why and stays off. */
+function AlsoWorn(props: { wearerId: string; rigId: string | null; layers: Layer[]; accessories: Accessory[] }) {
+  const { wearerId, rigId, layers, accessories } = props;
   const faultOf = (accessory: Accessory) =>
     accessories.includes(accessory)
       ? undefined
       : contradictionsOf({ layers, accessories: [...accessories, accessory] }).find(
           ({ path }) => path === "accessories",
         );
-  const faults = ACCESSORY_OPTIONS.map(({ value, name }) => ({ name, fault: faultOf(value) })).filter(
-    ({ fault }) => fault,
-  );
+  const faults = ACCESSORY_OPTIONS.flatMap(({ value }) => faultOf(value)?.says ?? []);
   return (
     <Stack $gap={0.5}>
       <Row role="group" aria-label="Also worn" $gap={0.4}>
         {ACCESSORY_OPTIONS.map(({ value, name }) => (
-          <Tick
+          <WornTick
             key={value}
-            label={name}
+            wearerId={wearerId}
+            rigId={rigId}
+            accessory={value}
+            name={name}
             isOn={accessories.includes(value)}
             isDisabled={faultOf(value) !== undefined}
-            onChange={(isOn) => wear(value, isOn)}
           />
         ))}
       </Row>
-      {faults.length > 0 && <Soft>{[...new Set(faults.map(({ fault }) => fault!.says))].join(" ")}</Soft>}
+      {faults.length > 0 && <Soft>{[...new Set(faults)].join(" ")}</Soft>}
     </Stack>
+  );
+}
+
+const setPerformance = (store: ShootStore, rigId: string, change: (now: Performance) => Partial<Performance>) =>
+  store.edit("rig", rigId, (now) => ({ ...now, performance: { ...now.performance, ...change(now.performance) } }));
+
+/** One question about the scene with a few answers. */
+function PerformanceChoice<Field extends "faces" | "action" | "shot" | "water">(props: {
+  rigId: string;
+  field: Field;
+  label: string;
+  value: Performance[Field];
+  options: readonly { value: Performance[Field]; name: string }[];
+}) {
+  const { rigId, field, label, value, options } = props;
+  const store = useShootStore();
+  return (
+    <Choice
+      label={label}
+      value={value}
+      options={options}
+      onChange={(next) => setPerformance(store, rigId, () => ({ [field]: next }))}
+    />
+  );
+}
+
+function SeenChoice({ rigId, mayBeSeen }: { rigId: string; mayBeSeen: boolean }) {
+  const store = useShootStore();
+  return (
+    <Choice
+      label="Microphone"
+      value={mayBeSeen ? "seen" : "hidden"}
+      options={SEEN_OPTIONS}
+      onChange={(value) => setPerformance(store, rigId, () => ({ mayBeSeen: value === "seen" }))}
+    />
+  );
+}
+
+/** The softest and the loudest line; one never passes the other. */
+function Efforts({ rigId, softest, loudest }: { rigId: string } & Pick<Performance, "softest" | "loudest">) {
+  const store = useShootStore();
+  return (
+    <Pair>
+      <Select
+        label="Softest line"
+        value={softest}
+        options={EFFORT_OPTIONS}
+        onChange={(next) =>
+          setPerformance(store, rigId, (now) => ({
+            softest: next,
+            loudest: EFFORTS.indexOf(next) > EFFORTS.indexOf(now.loudest) ? next : now.loudest,
+          }))
+        }
+      />
+      <Select
+        label="Loudest line"
+        value={loudest}
+        options={EFFORT_OPTIONS}
+        onChange={(next) =>
+          setPerformance(store, rigId, (now) => ({
+            loudest: next,
+            softest: EFFORTS.indexOf(next) < EFFORTS.indexOf(now.softest) ? next : now.softest,
+          }))
+        }
+      />
+    </Pair>
+  );
+}
+
+function WearHours({ rigId, hours }: { rigId: string; hours: number }) {
+  const store = useShootStore();
+  return (
+    <NumberField
+      label="Worn for"
+      value={hours}
+      minimum={0.1}
+      maximum={24}
+      shown={UNITS.hours}
+      onChange={(next) => setPerformance(store, rigId, () => ({ hours: next }))}
+    />
+  );
+}
+
+function PerformanceTick(props: { rigId: string; field: "sweats" | "handsOnChest"; label: string; isOn: boolean }) {
+  const { rigId, field, label, isOn } = props;
+  const store = useShootStore();
+  return (
+    <Tick label={label} isOn={isOn} onChange={(next) => setPerformance(store, rigId, () => ({ [field]: next }))} />
   );
 }
 
 /** What they do in the scene, and how it is seen. */
 function PerformanceForm({ rigId, performance }: { rigId: string; performance: Performance }) {
-  const store = useShootStore();
-  const set = (change: Partial<Performance> | ((now: Performance) => Partial<Performance>)) =>
-    store.edit("rig", rigId, (now) => ({
-      ...now,
-      performance: { ...now.performance, ...(typeof change === "function" ? change(now.performance) : change) },
-    }));
+  const { faces, action, shot, water, mayBeSeen, softest, loudest, hours, sweats, handsOnChest } = performance;
   return (
     <Stack>
-      <Choice label="Faces" value={performance.faces} options={FACING_OPTIONS} onChange={(faces) => set({ faces })} />
-      <Choice
-        label="Moves"
-        value={performance.action}
-        options={ACTION_OPTIONS}
-        onChange={(action) => set({ action })}
-      />
+      <PerformanceChoice rigId={rigId} field="faces" label="Faces" value={faces} options={FACING_OPTIONS} />
+      <PerformanceChoice rigId={rigId} field="action" label="Moves" value={action} options={ACTION_OPTIONS} />
+      <SeenChoice rigId={rigId} mayBeSeen={mayBeSeen} />
       <Columns $template="1fr 1fr">
-        <Choice label="Shot" value={performance.shot} options={SHOT_OPTIONS} onChange={(shot) => set({ shot })} />
-        <Choice label="Water" value={performance.water} options={WATER_OPTIONS} onChange={(water) => set({ water })} />
+        <PerformanceChoice rigId={rigId} field="shot" label="Shot" value={shot} options={SHOT_OPTIONS} />
+        <PerformanceChoice rigId={rigId} field="water" label="Water" value={water} options={WATER_OPTIONS} />
       </Columns>
-      <Choice
-        label="Microphone"
-        value={performance.mayBeSeen ? "seen" : "hidden"}
-        options={[
-          { value: "hidden", name: "Hidden" },
-          { value: "seen", name: "May be seen" },
-        ]}
-        onChange={(value) => set({ mayBeSeen: value === "seen" })}
-      />
+      <Efforts rigId={rigId} softest={softest} loudest={loudest} />
       <Pair>
-        <Select
-          label="Softest line"
-          value={performance.softest}
-          options={EFFORT_OPTIONS}
-          onChange={(softest) =>
-            set((now) => ({
-              softest,
-              loudest: EFFORTS.indexOf(softest) > EFFORTS.indexOf(now.loudest) ? softest : now.loudest,
-            }))
-          }
-        />
-        <Select
-          label="Loudest line"
-          value={performance.loudest}
-          options={EFFORT_OPTIONS}
-          onChange={(loudest) =>
-            set((now) => ({
-              loudest,
-              softest: EFFORTS.indexOf(loudest) < EFFORTS.indexOf(now.softest) ? loudest : now.softest,
-            }))
-          }
-        />
-        <NumberField
-          label="Worn for"
-          value={performance.hours}
-          minimum={0.1}
-          maximum={24}
-          shown={{ unit: "h", factor: 1, digits: 1, step: 0.5 }}
-          onChange={(hours) => set({ hours })}
-        />
+        <WearHours rigId={rigId} hours={hours} />
       </Pair>
       <Row $gap={0.4}>
-        <Tick label="Sweats" isOn={performance.sweats} onChange={(sweats) => set({ sweats })} />
-        <Tick
-          label="Hands on the chest"
-          isOn={performance.handsOnChest}
-          onChange={(handsOnChest) => set({ handsOnChest })}
-        />
+        <PerformanceTick rigId={rigId} field="sweats" label="Sweats" isOn={sweats} />
+        <PerformanceTick rigId={rigId} field="handsOnChest" label="Hands on the chest" isOn={handsOnChest} />
       </Row>
     </Stack>
   );
 }
 
 /** The scene itself: title, day, time and place. */
-function SceneForm({ scene, days }: { scene: Stored<"scene">; days: number }) {
-  const { bundle } = useShoot();
+function SceneForm(props: { scene: Stored<"scene">; places: ShootBundle["places"]; days: number }) {
+  const { scene, places, days } = props;
   const store = useShootStore();
   const set = (change: Partial<SceneBody>) => store.edit("scene", scene.id, (now) => ({ ...now, ...change }));
   return (
@@ -326,12 +388,12 @@ function SceneForm({ scene, days }: { scene: Stored<"scene">; days: number }) {
         shown={{ unit: "", factor: 1, digits: 0, step: 1 }}
         onChange={(day) => set({ day })}
       />
-      {bundle.places.length > 0 && (
+      {places.length > 0 && (
         <Select
           label="Place of this scene"
           value={scene.body.placeId ?? "none"}
           options={[
-            ...bundle.places.map((place) => ({ value: place.id, name: place.body.name })),
+            ...places.map((place) => ({ value: place.id, name: place.body.name })),
             ...(scene.body.placeId === null ? [{ value: "none", name: "Not known yet" }] : []),
           ]}
           onChange={(placeId) => set({ placeId: placeId === "none" ? null : placeId })}
@@ -379,11 +441,19 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
       <AlsoWorn wearerId={wearer.id} rigId={rigId} layers={layers} accessories={accessories} />
       <PerformanceForm rigId={rig.id} performance={rig.body.performance} />
       <Disclosure title="Person" isOpenAtFirst>
-        <PersonForm wearer={wearer} units={units} />
+        <PersonForm
+          wearerId={wearer.id}
+          name={wearer.body.name}
+          heightM={wearer.body.heightM}
+          voice={wearer.body.voice}
+          tapeAllergy={wearer.body.tapeAllergy}
+          hairyChest={wearer.body.hairyChest}
+          units={units}
+        />
       </Disclosure>
       {scene && (
         <Disclosure title="Scene" isOpenAtFirst>
-          <SceneForm scene={scene} days={bundle.shoot.body.days} />
+          <SceneForm scene={scene} places={bundle.places} days={bundle.shoot.body.days} />
         </Disclosure>
       )}
     </Stack>

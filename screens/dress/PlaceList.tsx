@@ -100,27 +100,37 @@ function factsOf(candidate: Candidate): string {
   return facts.join(" · ");
 }
 
-function PlaceRow(props: { place: RankedPlace; rank: number; was: number | null; outfit: Outfit }) {
-  const { place, rank, was, outfit } = props;
-  const { best } = place;
-  const moved = was === null || was === rank ? null : `${was > rank ? "up" : "down"} from ${was}`;
+/** What a row shows, in words: a row whose words stay is not drawn anew. */
+function PlaceRow(props: {
+  rank: number;
+  name: string;
+  where: string;
+  levelDb: string;
+  facts: string;
+  moved: string;
+  isFront: boolean;
+}) {
   return (
-    <Row value={String(rank)}>
-      <Rank aria-hidden $isFront={best.isOnFront}>
-        {rank}
+    <Row value={String(props.rank)}>
+      <Rank aria-hidden $isFront={props.isFront}>
+        {props.rank}
       </Rank>
       <Name>
-        {place.site.name} <small>{placementWords(place, outfit)}</small>
+        {props.name} <small>{props.where}</small>
       </Name>
       <Level>
-        {best.levelDb.toFixed(0)} <small>dB</small>
+        {props.levelDb} <small>dB</small>
       </Level>
       <Facts>
-        {factsOf(best)}
-        {moved && <strong> · {moved}</strong>}
+        {props.facts}
+        {props.moved && <strong> · {props.moved}</strong>}
       </Facts>
     </Row>
   );
+}
+
+function movedWords(rank: number, was: number | undefined): string {
+  return was === undefined || was === rank ? "" : `${was > rank ? "up" : "down"} from ${was}`;
 }
 
 /** The ranked places, and the sites that are out with the reason. */
@@ -136,7 +146,16 @@ export function PlaceList(props: {
   const { places, chosen, outfit, ranksBefore } = props;
   const chosenAt = chosen ? places.indexOf(chosen) : -1;
   const row = (place: RankedPlace, index: number) => (
-    <PlaceRow key={index} place={place} rank={index + 1} was={ranksBefore?.get(place) ?? null} outfit={outfit} />
+    <PlaceRow
+      key={index}
+      rank={index + 1}
+      name={place.site.name}
+      where={placementWords(place, outfit)}
+      levelDb={place.best.levelDb.toFixed(0)}
+      facts={factsOf(place.best)}
+      moved={movedWords(index + 1, ranksBefore?.get(place))}
+      isFront={place.best.isOnFront}
+    />
   );
   const choose = (value: string) => props.onChoose(places[Number(value) - 1]!);
   return (

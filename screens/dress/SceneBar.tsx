@@ -1,17 +1,19 @@
 "use client";
 
-import { Copy } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import styled from "styled-components";
-import { carryFromBefore } from "@/core/shoot/dayPlan";
+import { carryFromBefore } from "@/core/shoot/rigHistory";
 import { rigsOfWearer } from "@/core/shoot/sceneOrder";
-import { Menu } from "@/ui/Menu";
 import { Row, Soft } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { copyRig, duplicateWearer } from "../shell/newWearer";
 import { stationHref } from "../shell/ThreadNav";
 import type { WorkingOn } from "../shell/useWearer";
+
+// Nobody copies in the first moment: what a menu needs is loaded after the page.
+const CopyMenu = dynamic(() => import("./CopyMenu").then((module) => module.CopyMenu), { ssr: false });
 
 const Scenes = styled.nav`
   display: flex;
@@ -62,9 +64,7 @@ export function SceneBar({ workingOn }: { workingOn: WorkingOn }) {
             );
           })}
         </Scenes>
-        <Menu
-          label="Copy this rig or wearer"
-          icon={<Copy size={18} aria-hidden />}
+        <CopyMenu
           choices={[
             ...others.map((scene) => ({
               id: scene.id,

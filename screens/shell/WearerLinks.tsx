@@ -39,23 +39,28 @@ const Name = styled(Link)`
   }
 `;
 
+function WearerLink(props: { id: string; name: string; thread: number; isSelected: boolean }) {
+  return (
+    <Name
+      href={`?wearer=${props.id}`}
+      replace
+      scroll={false}
+      prefetch={false}
+      aria-current={props.isSelected ? "page" : undefined}
+    >
+      <ThreadSample thread={props.thread} />
+      {props.name}
+    </Name>
+  );
+}
+
 /** The wearers of the shoot, the one in work marked; each is an address of its own. */
 export function WearerLinks({ selected }: { selected: string }) {
   const { bundle } = useShoot();
   return (
     <List aria-label="Wearers">
       {bundle.wearers.map(({ id, body }) => (
-        <Name
-          key={id}
-          href={`?wearer=${id}`}
-          replace
-          scroll={false}
-          prefetch={false}
-          aria-current={id === selected ? "page" : undefined}
-        >
-          <ThreadSample thread={body.thread} />
-          {body.name}
-        </Name>
+        <WearerLink key={id} id={id} name={body.name} thread={body.thread} isSelected={id === selected} />
       ))}
     </List>
   );

@@ -3,18 +3,6 @@ import { FITS, OPENINGS, usualLayer, type Layer } from "@/core/dress/outfit";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 
-// The curve library is an ES module that this runner cannot load: straight lines stand in for its curves.
-jest.mock("d3-shape", () => {
-  let x: (point: unknown) => number;
-  let y: (point: unknown) => number;
-  const line = Object.assign((points: unknown[]) => `M${points.map((point) => `${x(point)},${y(point)}`).join("L")}Z`, {
-    x: (read: typeof x) => ((x = read), line),
-    y: (read: typeof y) => ((y = read), line),
-    curve: (): unknown => line,
-  });
-  return { line: () => line, curveCatmullRomClosed: { alpha: () => null } };
-});
-
 const VIEWS: ViewName[] = ["front", "back", "side"];
 
 const layers: Layer[] = GARMENT_IDS.flatMap((garment) =>
@@ -59,6 +47,19 @@ test("the front outline mirrors itself", () => {
     expect(outline[outline.length - 1 - index]).toEqual([-across, up]);
   }
   expect(smoothPath(outline)).toMatch(/^M.*Z$/);
+});
+
+test("a smooth path passes through its points and is closed", () => {
+  const square = [
+    [0, 0],
+    [0.1, 0],
+    [0.1, 0.1],
+    [0, 0.1],
+  ] as const;
+  const path = smoothPath(square);
+  for (const [across, up] of square) expect(path).toContain(`${(across * 1000).toFixed(2)},${(-up * 1000).toFixed(2)}`);
+  expect(path.match(/C/g)).toHaveLength(4);
+  expect(smoothPath([square[0], square[0], square[1]])).not.toMatch(/NaN|Infinity/);
 });
 
 test("the torso is narrowest at the waist", () => {

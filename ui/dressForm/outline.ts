@@ -1,5 +1,3 @@
-import { curveCatmullRomClosed, line } from "d3-shape";
-
 /** A point of a view in shares of the person's height: across (to the right of the picture), up. */
 export type ViewPoint = readonly [across: number, up: number];
 
@@ -59,14 +57,35 @@ export function halfWidthAt(up: number, ease: number): number {
   return HALF_FRONT.at(-1)![0] * ease;
 }
 
-const smooth = line<ViewPoint>()
-  .x((point) => point[0] * 1000)
-  .y((point) => -point[1] * 1000)
-  .curve(curveCatmullRomClosed.alpha(0.5));
+/** Root of a distance, which keeps close points from making loops (centripetal). */
+const rootDistance = (from: ViewPoint, to: ViewPoint) =>
+  Math.sqrt(Math.hypot(to[0] - from[0], to[1] - from[1])) || 1e-9;
 
-/** A closed smooth path through points; units: thousandths of the height, y downwards from the floor's zero. */
+/** Control point beside `here` on its way to `next`, of the closed centripetal Catmull–Rom curve. */
+function control(before: ViewPoint, here: ViewPoint, next: ViewPoint): ViewPoint {
+  const back = rootDistance(before, here);
+  const ahead = rootDistance(here, next);
+  const own = 2 * back * back + 3 * back * ahead + ahead * ahead;
+  const mix = (axis: 0 | 1) =>
+    (back * back * next[axis] - ahead * ahead * before[axis] + own * here[axis]) / (3 * back * (back + ahead));
+  return [mix(0), mix(1)];
+}
+
+const inPicture = ([across, up]: ViewPoint) => `${(across * 1000).toFixed(2)},${(-up * 1000).toFixed(2)}`;
+
+/**
+ * A closed smooth path through points; units: thousandths of the height, y downwards from the floor's zero.
+ * Centripetal Catmull–Rom by its usual Bézier form; a drawing library for this alone would double what the form loads.
+ */
 export function smoothPath(points: readonly ViewPoint[]): string {
-  return smooth([...points]) ?? "";
+  const at = (index: number) => points[(index + points.length) % points.length]!;
+  const curves = points.map((here, index) => {
+    const next = at(index + 1);
+    const leave = control(at(index - 1), here, next);
+    const arrive = control(at(index + 2), next, here);
+    return `C${inPicture(leave)} ${inPicture(arrive)} ${inPicture(next)}`;
+  });
+  return `M${inPicture(at(0))}${curves.join("")}Z`;
 }
 
 /** A path of straight seams. */

@@ -1,0 +1,9 @@
+"use client";
+
+import { Copy } from "lucide-react";
+import { Menu, type MenuChoice } from "@/ui/Menu";
+
+/** What can be copied from here. */
+export function CopyMenu({ choices }: { choices: readonly MenuChoice[] }) {
+  return <Menu label="Copy this rig or wearer" icon={<Copy size={18} aria-hidden />} choices={choices} />;
+}
