@@ -5,7 +5,7 @@ import styled from "styled-components";
 import { ACCESSORIES, type Accessory } from "@/core/dress/accessories";
 import { contradictionsOf } from "@/core/dress/contradictions";
 import { FABRICS } from "@/core/dress/fabrics";
-import { GARMENTS } from "@/core/dress/garments";
+import { GARMENTS, type Shape } from "@/core/dress/garments";
 import {
   HeightM,
   MAX_LAYERS,
@@ -46,6 +46,8 @@ import {
   upperFirst,
 } from "./words";
 
+/** Shapes that have a neckline to speak of. */
+const NECKED: readonly Shape[] = ["top", "tube", "wrap"];
 const SEEN_OPTIONS = [
   { value: "hidden", name: "Hidden" },
   { value: "seen", name: "May be seen" },
@@ -109,7 +111,7 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
   const takeOff = () => editLayers(store, wardrobe, (layers) => layers.filter((_, at) => at !== index));
   const moveInward = () =>
     editLayers(store, wardrobe, (layers) => layers.toSpliced(index - 1, 2, layers[index]!, layers[index - 1]!));
-  const { opens } = GARMENTS[layer.garment];
+  const { opens, shape } = GARMENTS[layer.garment];
   const faults = contradictionsOf({ layers: [layer], accessories: [] });
   return (
     <LayerBox>
@@ -137,14 +139,14 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
                 options={OPENING_OPTIONS}
                 onChange={(opening) => set({ opening })}
               />
-            ) : (
+            ) : NECKED.includes(shape) ? (
               <Select
                 label="Neckline"
                 value={layer.neckline}
                 options={NECKLINE_OPTIONS}
                 onChange={(neckline) => set({ neckline })}
               />
-            )}
+            ) : null}
             <Select label="Colour" value={layer.shade} options={SHADE_OPTIONS} onChange={(shade) => set({ shade })} />
             <Select
               label="Pattern"
