@@ -7,7 +7,8 @@ import { MIGRATIONS } from "../cli/runWeb";
 import { ROOT } from "../cli/state";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
-import { DEMO_SHOOT_ID, ENGINEER, MILLER, SINGER } from "../demo/slackWater";
+import { DEMO_SHOOT_ID, ENGINEER, MILLER, SINGER, WELDER } from "../demo/slackWater";
+import { openView } from "../e2e/shoot";
 import { CHROMIUM_FLAGS } from "./benchPage";
 
 interface Picture {
@@ -26,6 +27,23 @@ const PICTURES: readonly Picture[] = [
   { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
   { name: "scout", path: shoot("scout") },
   { name: "dress", path: shoot("dress") },
+  {
+    name: "recipe",
+    path: shoot("dress", WELDER),
+    height: 1200,
+    prepare: (page) => openView(page, "Recipe"),
+  },
+  {
+    name: "compare",
+    path: shoot("dress", SINGER),
+    height: 1300,
+    prepare: async (page) => {
+      await openView(page, "Compare");
+      await page.getByRole("img", { name: /Level as the head turns/ }).waitFor();
+    },
+  },
+  { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
+  { name: "card-phone", path: shoot("card", SINGER), width: 390, height: 844 },
   { name: "level", path: shoot("level", ENGINEER) },
   {
     name: "check",

@@ -366,6 +366,7 @@ const rigs: Record<string, RigBody> = {
       water: "wading",
     }),
     aims: aims("action"),
+    choice: choice("hatBrim", "headwear", null, "tied", "down"),
   }),
   [id(45)]: rig(WELDER, SCENE_WELD, {
     performance: performance({
@@ -377,21 +378,34 @@ const rigs: Record<string, RigBody> = {
       sweats: true,
     }),
     aims: aims("action"),
+    choice: choice("helmetLiner", "headwear", null, "headPad", "up"),
   }),
-  [id(46)]: rig(VOLUNTEERS[0], SCENE_TABLE, { performance: performance({ faces: "left", loudest: "raised" }) }),
-  [id(47)]: rig(VOLUNTEERS[1], SCENE_TABLE, { performance: performance({ faces: "round", loudest: "raised" }) }),
-  [id(48)]: rig(VOLUNTEERS[2], SCENE_TABLE, { performance: performance({ faces: "right", loudest: "raised" }) }),
+  [id(46)]: rig(VOLUNTEERS[0], SCENE_TABLE, {
+    performance: performance({ faces: "left", loudest: "raised" }),
+    choice: choice("breastbone", "inside", 0, "triangles", "up"),
+  }),
+  [id(47)]: rig(VOLUNTEERS[1], SCENE_TABLE, {
+    performance: performance({ faces: "round", loudest: "raised" }),
+    choice: choice("breastbone", "inside", 0, "triangles", "up"),
+  }),
+  [id(48)]: rig(VOLUNTEERS[2], SCENE_TABLE, {
+    performance: performance({ faces: "right", loudest: "raised" }),
+    choice: choice("placket", "inside", 0, "triangles", "up"),
+  }),
   [id(49)]: rig(ACCORDIONIST, SCENE_SPEECH, {
     performance: performance({ mayBeSeen: true, loudest: "raised", handsOnChest: true }),
     aims: aims("stage"),
+    choice: choice("placket", "inside", 0, "triangles", "up"),
   }),
   [id(61)]: rig(CREATOR, SCENE_DIARY, {
     performance: performance({ action: "walking", shot: "close", mayBeSeen: true, loudest: "raised", hours: 1 }),
     aims: aims("runAndGun"),
+    choice: choice("breastbone", "inside", 0, "pad", "up"),
   }),
   [id(62)]: rig(PRESENTER, SCENE_STREAM, {
     performance: performance({ faces: "round", action: "walking", loudest: "raised", hours: 4 }),
     aims: aims("presenter"),
+    choice: choice("tieKnot", "inside", 0, "pad", "down"),
   }),
   [id(63)]: rig(MILLER, SCENE_WELCOME, {
     performance: performance({ mayBeSeen: true, loudest: "raised", hours: 1 }),
@@ -400,6 +414,7 @@ const rigs: Record<string, RigBody> = {
       layers: [layer("shirt", "cotton", { shade: "white" }), layer("blazer", "wool", { opening: "partlyOpen" })],
       accessories: ["beard", "tie"],
     },
+    choice: choice("tieKnot", "inside", 0, "triangles", "down"),
     consent: agreed("yes", 1, "2027-05-13 12:40"),
   }),
 };

@@ -4,6 +4,7 @@ import type { RigBody, ShootBody, WearerBody } from "../core/shoot/records";
 import type { Database } from "../db/client";
 import { DEMO_SHOOT_ID, MILLER, MILLER_RIG, SINGER_RIG } from "../demo/slackWater";
 import { usualLayer } from "../core/dress/outfit";
+import { recipeFor } from "../core/dress/recipe";
 import { boardOf } from "../core/shoot/board";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
@@ -258,6 +259,18 @@ describe("the demo shoot", () => {
     expect(proof(SINGER_RIG).recording.findings.some((finding) => finding.kind === "clipped")).toBe(true);
     const row = boardOf(bundle).find((each) => each.wearer.id === MILLER)!;
     expect(row.stitches).toMatchObject({ dress: "sewn", level: "sewn", check: "sewn" });
+  });
+
+  test("everybody is dressed: each choice is possible, wanted and has a recipe that asks first", async () => {
+    await openDemoShoot(acting);
+    const rows = boardOf(await loadShoot(acting, DEMO_SHOOT_ID));
+    expect(rows).toHaveLength(12);
+    for (const { plan, wearer } of rows) {
+      expect([wearer.body.name, plan!.isChosen]).toEqual([wearer.body.name, true]);
+      const place = plan!.dress.places.findIndex(({ ways }) => ways.includes(plan!.candidate!));
+      expect(place).toBeLessThan(4);
+      expect(recipeFor(plan!.candidate!, plan!.dress).steps[0]).toContain("Ask");
+    }
   });
 
   test("only its own recordings are handed out", async () => {

@@ -103,6 +103,7 @@ export function packRefusal(place: PackPlaceId, outfit: Outfit, performance: Per
   switch (place) {
     case "waistBack":
       if (!hasWaistband(outfit)) return "No waistband in this outfit.";
+      if (outfit.accessories.includes("toolBelt")) return "The tool belt knocks on it.";
       return garments.some((garment) => garment.shape === "harness") ? "The harness crosses the waist." : null;
     case "smallOfBack":
       return null;

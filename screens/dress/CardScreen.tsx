@@ -8,6 +8,7 @@ import { selfPlacementSteps } from "@/core/dress/selfPlacement";
 import { outfitOf } from "@/core/shoot/planRig";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { MaterialList } from "./RecipeView";
@@ -39,6 +40,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig, scene, plan } = workingOn;
   const { candidate, dress } = plan;
   const { shootId } = rig.body;
+  const { units } = useShoot().bundle.shoot.body;
   if (!candidate)
     return (
       <Piece>
@@ -90,6 +92,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
             chosen={candidate}
             onChoose={keepStill}
             onTurn={keepStill}
+            units={units}
           />
         </Piece>
         <Stack>

@@ -133,6 +133,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
             chosen={candidate}
             onChoose={choose}
             onTurn={turnBy}
+            units={units}
           />
           <Slider
             label="Head turn"

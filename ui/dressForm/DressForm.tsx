@@ -85,6 +85,7 @@ interface FormProps {
   chosen: Candidate | null;
   onChoose: (place: RankedPlace) => void;
   onTurn: (byDeg: number) => void;
+  units: "metric" | "imperial";
 }
 
 /** Where a candidate's capsule is, head straight. */
@@ -345,10 +346,27 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
           />
         )}
         {chosen?.pack && <PackMark pack={chosen.pack} heightM={heightM} view={view} colour={colour} />}
+        {view === "front" && <ScaleBar heightM={heightM} units={props.units} />}
         {view === "front" && <Callouts props={props} />}
       </svg>
       <figcaption>{caption}</figcaption>
     </Figure>
+  );
+}
+
+/** A hand's length on this person: the form is drawn to their height. */
+const SCALE = { metric: { metres: 0.2, says: "20 cm" }, imperial: { metres: 0.2032, says: "8 in" } } as const;
+
+function ScaleBar({ heightM, units }: { heightM: number; units: keyof typeof SCALE }) {
+  const { metres, says } = SCALE[units];
+  const [x, y] = [-245, -VIEW_BOTTOM * 1000 - 24];
+  return (
+    <g stroke="var(--ink-soft)" strokeWidth="3" fill="none">
+      <path d={`M${x} ${y - 8}v16M${x} ${y}h${(metres / heightM) * 1000}m0 -8v16`} />
+      <text x={x} y={y - 16} fontSize="24" fill="var(--ink-soft)" stroke="none">
+        {says}
+      </text>
+    </g>
   );
 }
 
