@@ -1,5 +1,5 @@
 import { addOctaves, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
-import { CRITERIA, type Criterion, type Weights } from "./aims";
+import { CRITERIA, type Aims, type Criterion, type Weights } from "./aims";
 import type { Placement } from "./anchors";
 import { isChoice, type Choice } from "./choice";
 import { CLOTH_LOSS_DB, FABRICS } from "./fabrics";
@@ -45,6 +45,8 @@ export interface Candidate extends Option {
   costs: readonly number[];
   /** What the chosen schools hold against it, steps. */
   schoolSteps: number;
+  /** Place in the order of evaluation: parts equals in rank, always alike. */
+  order: number;
   /** Nothing else is as good in all ways and better in one. */
   isOnFront: boolean;
   /** Weighted sum of the costs: the smallest is ranked first. */
@@ -207,6 +209,7 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
         pack,
         costs,
         schoolSteps,
+        order: 0,
         isOnFront: false,
         points,
       };
@@ -219,7 +222,8 @@ export function byRank(one: Candidate, other: Candidate): number {
   return (
     Number(one.isBeyondConsent) - Number(other.isBeyondConsent) ||
     Number(other.isOnFront) - Number(one.isOnFront) ||
-    one.points - other.points
+    one.points - other.points ||
+    one.order - other.order
   );
 }
 
@@ -261,6 +265,7 @@ export function planDress(input: DressInput): DressPlan {
   const isOnFront = paretoFront(everyone.map((candidate) => candidate.costs));
   everyone.forEach((candidate, index) => {
     candidate.isOnFront = isOnFront[index]!;
+    candidate.order = index;
   });
   const places = groups
     .map(({ place, candidates }): RankedPlace => {
@@ -298,11 +303,24 @@ export function costAt(candidate: Candidate, criterion: Criterion): number {
   return candidate.costs[CRITERIA.indexOf(criterion)]!;
 }
 
+function pointsUnder({ costs, schoolSteps }: Candidate, weights: Weights): number {
+  return costs.reduce((sum, cost, index) => sum + cost * weights[CRITERIA[index]!], schoolSteps * SCHOOL_POINTS);
+}
+
+/** The same plan under other weights: what is worked out stays, points and order follow. */
+export function reweigh(plan: DressPlan, aims: Aims): DressPlan {
+  const places = plan.places
+    .map(({ site, placement, ways }): RankedPlace => {
+      const weighed = ways.map((way) => ({ ...way, points: pointsUnder(way, aims.weights) })).sort(byRank);
+      return { site, placement, best: weighed[0]!, ways: weighed };
+    })
+    .sort((one, other) => byRank(one.best, other.best));
+  return { ...plan, facts: { ...plan.facts, input: { ...plan.facts.input, aims } }, places };
+}
+
 /** Order of the places under other weights, as ranks from 1: what a move of the weights has changed. */
 export function ranksUnder({ places }: DressPlan, weights: Weights): Map<RankedPlace, number> {
-  const pointsOf = ({ best }: RankedPlace) =>
-    best.costs.reduce((sum, cost, index) => sum + cost * weights[CRITERIA[index]!], best.schoolSteps * SCHOOL_POINTS);
-  const keyed = places.map((place) => ({ place, best: { ...place.best, points: pointsOf(place) } }));
+  const keyed = places.map((place) => ({ place, best: { ...place.best, points: pointsUnder(place.best, weights) } }));
   keyed.sort((one, other) => byRank(one.best, other.best));
   return new Map(keyed.map(({ place }, index) => [place, index + 1]));
 }

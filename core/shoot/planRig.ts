@@ -2,7 +2,7 @@ import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind, type
 import { planGain, type Chain, type GainPlan, type SoundAtCapsule } from "../chain/gainPlan";
 import { levelAtSiteDb } from "../dress/levelAtSite";
 import type { DressInput, Intrusion, Outfit } from "../dress/outfit";
-import { candidateOf, planDress, type Candidate, type DressPlan } from "../dress/planDress";
+import { candidateOf, planDress, reweigh, type Candidate, type DressPlan } from "../dress/planDress";
 import { usualEffort } from "../dress/sceneFacts";
 import { forecastPlace, type PlaceForecast } from "../room/place";
 import { addOctaves, overallDb } from "../sound/octaves";
@@ -82,6 +82,7 @@ export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody 
 }
 
 interface Remembered {
+  rig: RigBody;
   wearer: WearerBody;
   place: PlaceBody | null;
   kit: ShootBundle["kit"];
@@ -90,23 +91,40 @@ interface Remembered {
 
 /** Plans of rigs as they are now, so that one change on a board of many plans one anew. */
 const remembered = new WeakMap<RigBody, Remembered>();
+/** The plan made last: a move of its weights needs no planning anew. */
+let last: Remembered | null = null;
+
+/** Whether nothing but the weights differs. */
+function differsByWeightsOnly(before: RigBody, now: RigBody): boolean {
+  const { aims: aimsBefore, ...restBefore } = before;
+  const { aims, ...rest } = now;
+  return (
+    aimsBefore.preset === aims.preset &&
+    aimsBefore.schools === aims.schools &&
+    aimsBefore.supplies === aims.supplies &&
+    (Object.keys(rest) as (keyof typeof rest)[]).every((key) => rest[key] === restBefore[key])
+  );
+}
 
 /**
  * Follows one rig from outfit to file: place, candidates, sound at the capsule, settings. Records are never changed in
  * place, so the same ones give the same plan.
  */
 export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
+  const isOf = (known: Remembered) => known.wearer === wearer && known.place === place && known.kit === kit;
   const known = remembered.get(rig);
-  if (known && known.wearer === wearer && known.place === place && known.kit === kit) return known.plan;
-  const plan = planAnew(wearer, rig, place, kit);
-  remembered.set(rig, { wearer, place, kit, plan });
+  if (known && isOf(known)) return known.plan;
+  const isMove = last !== null && isOf(last) && differsByWeightsOnly(last.rig, rig);
+  const chain = chainOf(kit, rig);
+  const dress = isMove ? reweigh(last!.plan.dress, rig.aims) : planDress(dressInputOf(wearer, rig, place, chain.lav));
+  const plan = planFrom(dress, rig, place, chain);
+  last = { rig, wearer, place, kit, plan };
+  remembered.set(rig, last);
   return plan;
 }
 
-function planAnew(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
+function planFrom(dress: DressPlan, rig: RigBody, place: PlaceBody | null, chain: Chain): RigPlan {
   const forecast = place ? forecastPlace(place.model) : null;
-  const chain = chainOf(kit, rig);
-  const dress = planDress(dressInputOf(wearer, rig, place, chain.lav));
   const chosen = rig.choice ? candidateOf(dress, rig.choice) : null;
   const candidate = chosen ?? dress.places[0]?.best ?? null;
   if (!candidate) return { place: forecast, dress, candidate: null, isChosen: false, chain, sound: null, gain: null };

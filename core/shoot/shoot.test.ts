@@ -1,9 +1,9 @@
 import { GENERIC_DEVICES } from "../chain/devices";
 import type { PlaceModel } from "../room/place";
 import { boardOf, worstRisk } from "./board";
-import type { Choice } from "../dress/choice";
+import { choiceOf, type Choice } from "../dress/choice";
 import { usualLayer } from "../dress/outfit";
-import { costAt } from "../dress/planDress";
+import { costAt, planDress } from "../dress/planDress";
 import { dayPlan, daysOf } from "./dayPlan";
 import { carryFromBefore } from "./rigHistory";
 import { FIRST_OUTFIT, newRig } from "./newRig";
@@ -179,6 +179,23 @@ describe("planRig follows one line from outfit to file", () => {
     const chosen = planRig(wearer, { ...RIG, choice: collar }, place, []);
     expect(chosen.candidate!.site.id).toBe("collarLeft");
     expect(chosen.sound!.normalDb).toBeGreaterThan(open.sound!.normalDb);
+  });
+
+  test("moved weights give the very plan that planning anew gives, and an edit after it plans anew", () => {
+    const moved = { ...RIG, aims: { ...RIG.aims, weights: { ...RIG.aims.weights, ease: 0, steady: 10 } } };
+    planRig(wearer, RIG, place, []);
+    const kit: ShootBundle["kit"] = [];
+    const before = planRig(wearer, RIG, place, kit);
+    const reweighed = planRig(wearer, moved, place, kit).dress;
+    const anew = planDress(reweighed.facts.input);
+    const order = ({ places }: typeof anew) => places.map(({ best }) => [choiceOf(best), best.points.toFixed(6)]);
+    expect(order(reweighed)).toEqual(order(anew));
+    expect(order(reweighed)).not.toEqual(order(before.dress));
+    const walking = { ...moved, performance: { ...moved.performance, action: "walking" as const } };
+    expect(order(planRig(wearer, walking, place, kit).dress)).toEqual(
+      order(planDress(planRig(wearer, walking, place, kit).dress.facts.input)),
+    );
+    expect(planRig(wearer, RIG, place, kit)).toBe(before);
   });
 
   test("a louder scene turns the pack down", () => {
