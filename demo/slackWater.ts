@@ -1,8 +1,8 @@
 import type { Consent, PlaceBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
-import { FIRST_PERFORMANCE, newRig } from "../core/shoot/newRig";
+import { newRig } from "../core/shoot/newRig";
 import { FIRST_AIMS, PRESETS, type Aims, type PresetId } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
-import { usualLayer, type Layer, type Performance, type Person } from "../core/dress/outfit";
+import { FIRST_PERFORMANCE, usualLayer, type Layer, type Performance, type Person } from "../core/dress/outfit";
 
 /** The demo shoot: invented people, places and gear. */
 

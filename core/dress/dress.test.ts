@@ -5,7 +5,7 @@ import { CRITERIA, FIRST_AIMS, PRESETS, PRESET_IDS } from "./aims";
 import { findAnchors } from "./anchors";
 import { certaintyOf, certaintyWord, unknownsOf } from "./certainty";
 import { choiceOf, isChoice, sameChoice } from "./choice";
-import { exampleInput } from "./exampleInput";
+import { EXAMPLE_QUAY, exampleInput } from "./exampleInput";
 import { explain, schoolReasons, worseThan } from "./explain";
 import { CLOTH_LOSS_DB, FABRICS, FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS } from "./garments";
@@ -236,7 +236,7 @@ describe("rules", () => {
 
   test("wind grows 60 dB a decade, and fur takes 24 dB of it", () => {
     expect(windNoiseGrowthDb(10) - windNoiseGrowthDb(1)).toBeCloseTo(60, 9);
-    const windy = exampleInput(tee("cotton"), [], { place: OPEN });
+    const windy = exampleInput(tee("cotton"), [], { place: EXAMPLE_QUAY });
     const bare = {
       ...windy,
       aims: { ...FIRST_AIMS, supplies: FIRST_AIMS.supplies.filter((one) => one !== "fur" && one !== "foam") },
@@ -272,20 +272,6 @@ describe("rules", () => {
     expect(stepOf(1.5)).toBe(2);
   });
 });
-
-const OPEN = {
-  setting: "open",
-  lengthM: 30,
-  widthM: 12,
-  heightM: 5,
-  floor: "stone",
-  ceiling: "openAir",
-  walls: "openAir",
-  otherWall: "openAir",
-  otherWallM2: 0,
-  noiseNc: 40,
-  windMps: 8,
-} as const;
 
 describe("anchors", () => {
   test("a buttoned front has an inside, an open one does not", () => {
@@ -442,7 +428,7 @@ describe("what people can steer", () => {
   });
 
   test("missing facts lower the certainty and never block", () => {
-    const known = planDress({ ...suit, place: { ...OPEN, windMps: 0 } });
+    const known = planDress({ ...suit, place: { ...EXAMPLE_QUAY, windMps: 0 } });
     const unknown = planDress({
       ...suit,
       person: { heightM: 1.75, voice: "unknown", tapeAllergy: "unknown", hairyChest: "unknown" },

@@ -1,6 +1,7 @@
 import { FIRST_AIMS } from "./aims";
 import type { Accessory } from "./accessories";
-import type { DressInput, Layer, Performance, Person } from "./outfit";
+import type { PlaceModel } from "../room/place";
+import { FIRST_PERFORMANCE, type DressInput, type Layer, type Performance, type Person } from "./outfit";
 
 /** What may differ from the ordinary person in {@link exampleInput}. */
 export interface ExampleChange extends Partial<Omit<DressInput, "outfit" | "performance" | "person">> {
@@ -22,16 +23,8 @@ export function exampleInput(
     voiceOffsetDb: 0,
     outfit: { layers, accessories },
     performance: {
-      faces: "camera",
-      action: "sitting",
-      shot: "medium",
+      ...FIRST_PERFORMANCE,
       mayBeSeen: false,
-      softest: "soft",
-      loudest: "raised",
-      hours: 2,
-      sweats: false,
-      handsOnChest: false,
-      water: "dry",
       ...performance,
     },
     place: null,
@@ -42,3 +35,18 @@ export function exampleInput(
     ...others,
   };
 }
+
+/** A windy place in the open, for the same. */
+export const EXAMPLE_QUAY: PlaceModel = {
+  setting: "open",
+  lengthM: 30,
+  widthM: 12,
+  heightM: 5,
+  floor: "stone",
+  ceiling: "openAir",
+  walls: "openAir",
+  otherWall: "openAir",
+  otherWallM2: 0,
+  noiseNc: 40,
+  windMps: 8,
+};

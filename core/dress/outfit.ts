@@ -114,6 +114,20 @@ export const Performance = Type.Object(
 );
 export type Performance = Static<typeof Performance>;
 
+/** What a scene is like until somebody says otherwise: seated, to the camera, microphone may be seen. */
+export const FIRST_PERFORMANCE: Performance = {
+  faces: "camera",
+  action: "sitting",
+  shot: "medium",
+  mayBeSeen: true,
+  softest: "soft",
+  loudest: "raised",
+  hours: 2,
+  sweats: false,
+  handsOnChest: false,
+  water: "dry",
+};
+
 /** How far into somebody's clothing one goes: 0 outside, 1 inside clothing, 2 skin or hair, 3 underwear. */
 export const INTRUSIONS = [0, 1, 2, 3] as const;
 export type Intrusion = (typeof INTRUSIONS)[number];

@@ -222,14 +222,15 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
   }
   if (pack) {
     const { name, needs, antenna } = PACK_PLACES[pack.place];
-    const spareM = pack.cable.spareM + (pack.needsExtension ? EXTENSION_M : 0);
+    const isExtended = pack.needsExtension && pack.isInReach;
+    const spareM = pack.cable.spareM + (isExtended ? EXTENSION_M : 0);
     const spare =
       spareM >= 0
         ? `coil the spare ${Math.round(spareM * 100)} cm beside it, not under it`
         : `the lead is ${Math.ceil(-spareM * 100)} cm short`;
     steps.push(`Pack: ${name}; ${PACK_SLACK_M * 100} cm of slack, ${spare}. ${antenna}`);
     parts.push(...needs.map((supply) => pieces(supply, 1)));
-    if (pack.needsExtension || isInHeadgear(candidate)) parts.push(pieces("extension", 1));
+    if (isExtended || isInHeadgear(candidate)) parts.push(pieces("extension", 1));
   }
   if (input.performance.water !== "dry") {
     steps.push("Bag the pack against water, lead downwards; keep a dry spare capsule at hand.");

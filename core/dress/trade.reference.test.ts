@@ -1,12 +1,11 @@
 import type { Accessory } from "./accessories";
 import { FIRST_AIMS, PRESETS, type PresetId } from "./aims";
-import { exampleInput, type ExampleChange } from "./exampleInput";
+import { EXAMPLE_QUAY, exampleInput, type ExampleChange } from "./exampleInput";
 import { usualLayer, type DressInput, type Layer } from "./outfit";
 import { bestAt, costAt, planDress, type DressPlan } from "./planDress";
 import { recipeFor } from "./recipe";
 import type { SiteId } from "./sites";
 import { FORBIDDEN_MATERIALS, SUPPLIES, SUPPLY_IDS } from "./supplies";
-import type { PlaceModel } from "../room/place";
 
 /** What the trade knows, as scenarios. Common practice throughout: no publication stands behind them. */
 
@@ -23,20 +22,6 @@ const recipeText = (of: DressPlan, candidate = first(of)) => recipeFor(candidate
 const suppliesOf = (of: DressPlan, candidate = first(of)) =>
   recipeFor(candidate, of).materials.map(({ supply }) => supply);
 const preset = (id: PresetId) => ({ aims: { ...FIRST_AIMS, preset: id, weights: PRESETS[id].weights } });
-
-const QUAY: PlaceModel = {
-  setting: "open",
-  lengthM: 30,
-  widthM: 12,
-  heightM: 5,
-  floor: "stone",
-  ceiling: "openAir",
-  walls: "openAir",
-  otherWall: "openAir",
-  otherWallM2: 0,
-  noiseNc: 40,
-  windMps: 8,
-};
 
 const shirt = usualLayer("shirt");
 const tee = usualLayer("tee");
@@ -98,7 +83,7 @@ describe("voice and distance (common practice)", () => {
   });
 
   test("10: too far brings the noise up", () => {
-    const noisy = plan([shirt], [], { place: { ...QUAY, windMps: 0 } });
+    const noisy = plan([shirt], [], { place: { ...EXAMPLE_QUAY, windMps: 0 } });
     expect(bestAt(noisy, "collarGap")!.sound.snrDb).toBeGreaterThan(bestAt(noisy, "breastbone")!.sound.snrDb);
   });
 
@@ -210,14 +195,14 @@ describe("necklines, ties and dresses (common practice)", () => {
 
 describe("weather (common practice)", () => {
   test("27: windy → a fur cave; indoors bare", () => {
-    const windy = plan([tee, usualLayer("oilskin", { opening: "partlyOpen" })], [], { place: QUAY });
+    const windy = plan([tee, usualLayer("oilskin", { opening: "partlyOpen" })], [], { place: EXAMPLE_QUAY });
     expect(first(windy).windCover).toBe("fur");
     expect(suppliesOf(windy)).toContain("fur");
     expect(first(plan([tee])).windCover).toBe("none");
   });
 
   test("28: a light air → a small cap only", () => {
-    expect(first(plan([tee], [], { place: { ...QUAY, windMps: 3 } })).windCover).toBe("foam");
+    expect(first(plan([tee], [], { place: { ...EXAMPLE_QUAY, windMps: 3 } })).windCover).toBe("foam");
   });
 
   test("29: rain → the port looks down and the pack goes into a bag", () => {

@@ -1,20 +1,6 @@
 import { FIRST_AIMS } from "../dress/aims";
-import { usualLayer, type Outfit, type Performance } from "../dress/outfit";
+import { FIRST_PERFORMANCE, usualLayer, type Outfit } from "../dress/outfit";
 import { UNASKED, type RigBody } from "./records";
-
-/** What a scene is like until somebody says otherwise: seated, to the camera, microphone may be seen. */
-export const FIRST_PERFORMANCE: Performance = {
-  faces: "camera",
-  action: "sitting",
-  shot: "medium",
-  mayBeSeen: true,
-  softest: "soft",
-  loudest: "raised",
-  hours: 2,
-  sweats: false,
-  handsOnChest: false,
-  water: "dry",
-};
 
 /** A shirt: what a new wearer has on. */
 export const FIRST_OUTFIT: Outfit = { layers: [usualLayer("shirt", { shade: "light" })], accessories: [] };
