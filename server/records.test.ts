@@ -214,6 +214,9 @@ describe("doors", () => {
       changeRecord(acting, "kitItem", item!.id, item!.version, { ...item!.body, kind: "pack" }),
     );
     expect(fault.code).toBe("invalid");
+    const figures = { ...(item!.body.figures as object), leadM: -1 };
+    const short = await faultOf(changeRecord(acting, "kitItem", item!.id, item!.version, { ...item!.body, figures }));
+    expect(short.detail.fields!.map(({ message }) => message).join(" ")).toContain("Lead: 0.3 to 5 m.");
   });
 
   test("a target above the ceiling is refused", async () => {

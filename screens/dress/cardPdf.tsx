@@ -22,7 +22,13 @@ const THREAD = "#9c3424";
 const CLOTHS = ["#d8e2e4", "#dcc9a6", "#b9c7a4", "#cdb4ae"];
 
 const styles = StyleSheet.create({
-  page: { padding: 34, fontFamily: ["Work Sans", "Work Sans Ext"], fontSize: 9.5, color: INK, lineHeight: 1.35 },
+  page: {
+    padding: 34,
+    fontFamily: ["Work Sans", "Work Sans Ext", "Noto Cyrillic", "Noto Greek"],
+    fontSize: 9.5,
+    color: INK,
+    lineHeight: 1.35,
+  },
   title: { fontSize: 20, fontWeight: 600, lineHeight: 1.3, marginBottom: 2 },
   soft: { color: SOFT },
   lead: { fontSize: 12.5, fontWeight: 600, lineHeight: 1.3, marginTop: 5, marginBottom: 1 },
@@ -41,17 +47,41 @@ const styles = StyleSheet.create({
   says: { flex: 1 },
 });
 
-/** Fonts lie beside the program; they are read once. */
+/** Families in the order they are tried in, each with the package and the part of the alphabet it brings. */
+const FAMILIES = [
+  ["Work Sans", "work-sans", "latin"],
+  ["Work Sans Ext", "work-sans", "latin-ext"],
+  ["Noto Cyrillic", "noto-sans", "cyrillic"],
+  ["Noto Greek", "noto-sans", "greek"],
+] as const;
+/** Longest run of letters that fits a line; longer ones are broken. */
+const LONGEST_WORD = 24;
+
+/** Fonts lie beside the program. */
 function registerFonts(): void {
-  const file = (part: string, weight: number) =>
-    join(process.cwd(), "node_modules", "@fontsource", "work-sans", "files", `work-sans-${part}-${weight}-normal.woff`);
-  for (const [family, part] of [
-    ["Work Sans", "latin"],
-    ["Work Sans Ext", "latin-ext"],
-  ] as const)
-    Font.register({ family, fonts: [400, 600].map((fontWeight) => ({ src: file(part, fontWeight), fontWeight })) });
-  Font.registerHyphenationCallback((word) => [word]);
+  for (const [family, name, part] of FAMILIES)
+    Font.register({
+      family,
+      fonts: [400, 600].map((fontWeight) => ({
+        src: join(
+          process.cwd(),
+          "node_modules",
+          "@fontsource",
+          name,
+          "files",
+          `${name}-${part}-${fontWeight}-normal.woff`,
+        ),
+        fontWeight,
+      })),
+    });
+  Font.registerHyphenationCallback((word) =>
+    word.length <= LONGEST_WORD ? [word] : (word.match(new RegExp(`.{1,${LONGEST_WORD}}`, "gu")) ?? [word]),
+  );
 }
+
+/** Letters the fonts do not have are shown as a mark rather than as wrong ones. */
+const printable = (text: string) =>
+  text.replace(/[^\u0020-\u024f\u0370-\u03ff\u0400-\u045f\u0490-\u0491\u1e00-\u1eff\u2010-\u2027\u2212]/gu, "\u00a4");
 
 function Figure(props: { layers: readonly Layer[]; candidate: Candidate; heightM: number; view: ViewName }) {
   const { layers, candidate, heightM, view } = props;
@@ -141,10 +171,13 @@ export async function cardPdf(
   return renderToBuffer(
     <Document title={`${wearer.body.name}: microphone card`}>
       <Page size="A4" style={styles.page}>
-        <Text style={styles.title}>{wearer.body.name}</Text>
+        <Text style={styles.title}>{printable(wearer.body.name)}</Text>
         <Text style={styles.soft}>
-          {bundle.shoot.body.title}
-          {scene ? `, day ${scene.body.day}, ${scene.body.startsAt}: ${scene.body.title}` : ""}
+          {printable(
+            scene
+              ? `${bundle.shoot.body.title}, day ${scene.body.day}, ${scene.body.startsAt}: ${scene.body.title}`
+              : bundle.shoot.body.title,
+          )}
         </Text>
         <Text style={styles.lead}>
           {placeTitle(candidate, outfit)}: {candidate.mount.name}
