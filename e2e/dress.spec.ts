@@ -182,6 +182,14 @@ test("what cannot be worn is refused where it arises, with the reason", async ({
   await choose(page, "Garment", "T-shirt");
   await expect(page.getByRole("checkbox", { name: "Tie", exact: true })).toBeDisabled();
   await expect(page.getByText("A tie needs a shirt with a collar.")).toBeVisible();
+  await page.getByRole("button", { name: "Put a layer over it" }).click();
+  const over = page.getByRole("group", { name: "Layer 2" });
+  await choose(page, "Garment", "chest waders", over);
+  await page.getByRole("button", { name: "Put a layer over it" }).click();
+  const outer = page.getByRole("group", { name: "Layer 3" });
+  await choose(page, "Garment", "dry suit", outer);
+  await expect(page.getByText("Two closed suits cannot be worn one over the other.")).toBeVisible();
+  await expect(outer.getByRole("button", { name: /Garment$/ })).toContainText("jumper");
   await expectSaved(page);
 });
 

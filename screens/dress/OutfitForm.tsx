@@ -23,6 +23,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
+import { showToast } from "@/ui/toasts";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
@@ -79,10 +80,28 @@ interface Wardrobe {
   rigId: string | null;
 }
 
+/** An outfit as changed, or as it was, with the reason said, where the change cannot be worn. */
+function wearable(outfit: Outfit, edit: (outfit: Outfit) => Outfit): Outfit {
+  const changed = edit(outfit);
+  const [fault] = contradictionsOf(changed);
+  if (!fault) return changed;
+  showToast({ says: fault.says });
+  return outfit;
+}
+
 /** Changes an outfit from what it is now, wherever it is kept. What cannot be worn is not taken. */
 function editOutfit(store: ShootStore, { wearerId, rigId }: Wardrobe, edit: (outfit: Outfit) => Outfit): void {
-  if (rigId) store.edit("rig", rigId, (rig) => (rig.outfit ? { ...rig, outfit: edit(rig.outfit) } : rig));
-  else store.edit("wearer", wearerId, (wearer) => ({ ...wearer, outfit: edit(wearer.outfit) }));
+  if (rigId)
+    store.edit("rig", rigId, (rig) => {
+      if (!rig.outfit) return rig;
+      const outfit = wearable(rig.outfit, edit);
+      return outfit === rig.outfit ? rig : { ...rig, outfit };
+    });
+  else
+    store.edit("wearer", wearerId, (wearer) => {
+      const outfit = wearable(wearer.outfit, edit);
+      return outfit === wearer.outfit ? wearer : { ...wearer, outfit };
+    });
 }
 
 const editLayers = (store: ShootStore, wardrobe: Wardrobe, edit: (layers: Layer[]) => Layer[]) =>
@@ -112,7 +131,9 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
   const moveInward = () =>
     editLayers(store, wardrobe, (layers) => layers.toSpliced(index - 1, 2, layers[index]!, layers[index - 1]!));
   const { opens, shape } = GARMENTS[layer.garment];
-  const faults = contradictionsOf({ layers: [layer], accessories: [] });
+  const necklines = NECKLINE_OPTIONS.filter(
+    ({ value }) => contradictionsOf({ layers: [{ ...layer, neckline: value }], accessories: [] }).length === 0,
+  );
   return (
     <LayerBox>
       <legend>{index === 0 ? "Next to the skin" : `Layer ${index + 1}`}</legend>
@@ -143,7 +164,7 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
               <Select
                 label="Neckline"
                 value={layer.neckline}
-                options={NECKLINE_OPTIONS}
+                options={necklines}
                 onChange={(neckline) => set({ neckline })}
               />
             ) : null}
@@ -155,11 +176,6 @@ function LayerForm(props: { wearerId: string; rigId: string | null; layer: Layer
               onChange={(pattern) => set({ pattern })}
             />
           </Pair>
-          {faults.map(({ says }) => (
-            <p key={says} role="alert">
-              {says}
-            </p>
-          ))}
           <Row>
             {opens && <Tick label="Lapels" isOn={layer.hasLapels} onChange={(hasLapels) => set({ hasLapels })} />}
             {count > 1 && index > 0 && (
