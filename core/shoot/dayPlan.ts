@@ -7,8 +7,8 @@ import { rigFactsOf } from "./rigHistory";
 import type { ShootBundle, Stored } from "./records";
 import { minutesOfDay, scenesInOrder, timeOfDay } from "./sceneOrder";
 
-/** One wearer in one scene of a day. */
-export interface DressCall {
+/** One wearer in one scene of a day, before it is known when. */
+interface Draft {
   wearer: Stored<"wearer">;
   rig: Stored<"rig">;
   plan: RigPlan;
@@ -17,6 +17,10 @@ export interface DressCall {
   carry: CarryOver | null;
   /** Minutes that rigging (or looking after a rig that carries over) takes. */
   minutes: number;
+}
+
+/** The same with its times. */
+export interface DressCall extends Draft {
   /** When this person must be with the recordist, "HH:MM". */
   callAt: string;
   /** When they must be ready. */
@@ -46,15 +50,6 @@ export interface DayPlan {
 const READY_BEFORE_MIN = 10;
 /** Looking after a rig that carries over, min. Common practice. */
 const LOOK_AFTER_MIN = 1;
-
-interface Draft {
-  wearer: Stored<"wearer">;
-  rig: Stored<"rig">;
-  plan: RigPlan;
-  recipe: Recipe | null;
-  carry: CarryOver | null;
-  minutes: number;
-}
 
 /**
  * Call times backwards from a scene: one pair of hands dresses one person after the other, the longest first, and the
