@@ -46,6 +46,7 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
   const other = dress.places.find((place) => place.site.id === site.id)?.best ?? null;
   const ruledOut = dress.ruledOut.find((each) => each.site.id === site.id);
   const help = useHelp(dress.facts.input, site.id);
+  const tried = help === "failed" ? null : help;
   const worse = other ? worseThan(other, candidate, dress) : [];
   return (
     <Stack $gap={0.5}>
@@ -61,10 +62,11 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
       {other && worse.length === 0 && <p>Hardly anything stands between the two.</p>}
       <strong>What would make it possible or better</strong>
       {help === null && <Soft role="status">Trying every single change…</Soft>}
-      {help?.length === 0 && <Soft>No single change helps.</Soft>}
-      {help && help.length > 0 && (
+      {help === "failed" && <Soft role="alert">The changes could not be tried: reload the page.</Soft>}
+      {tried?.length === 0 && <Soft>No single change helps.</Soft>}
+      {tried && tried.length > 0 && (
         <List>
-          {help.slice(0, 5).map(({ says, rank, saves }) => (
+          {tried.slice(0, 5).map(({ says, rank, saves }) => (
             <li key={says}>
               <span>{says}</span>
               <span>{saves === null ? `then rank ${rank}` : `saves ${saves.toFixed(0)}, rank ${rank}`}</span>

@@ -10,7 +10,7 @@ import type { DressDoor } from "@/workers/dressWorker";
 interface Answered {
   input: DressInput;
   siteId: SiteId;
-  possibilities: readonly Possibility[];
+  possibilities: readonly Possibility[] | "failed";
 }
 
 /** The worker with its door, which is kept: a door that is dropped closes the worker. */
@@ -24,16 +24,17 @@ function openDesk(): Desk {
   return { worker, door: Comlink.wrap<DressDoor>(worker) };
 }
 
-/** What would make a site possible or better, worked out beside the page; null while it is. */
-export function useHelp(input: DressInput, siteId: SiteId): readonly Possibility[] | null {
+/** What would make a site possible or better, worked out beside the page; null while it is, "failed" when it could not. */
+export function useHelp(input: DressInput, siteId: SiteId): readonly Possibility[] | "failed" | null {
   const [answered, setAnswered] = useState<Answered | null>(null);
   const desk = useRef<Desk | null>(null);
   useEffect(() => {
     desk.current ??= openDesk();
     let isWanted = true;
-    void desk.current.door.whatWouldHelp(input, siteId).then((possibilities) => {
+    const answer = (possibilities: Answered["possibilities"]) => {
       if (isWanted) setAnswered({ input, siteId, possibilities });
-    });
+    };
+    desk.current.door.whatWouldHelp(input, siteId).then(answer, () => answer("failed"));
     return () => {
       isWanted = false;
     };
