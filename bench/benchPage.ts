@@ -11,65 +11,96 @@ export const CHROMIUM_FLAGS = [
   "--disable-sync",
   "--no-first-run",
 ];
-const ROUNDS = 7;
+const ROUNDS = 4;
 
+/** Times of single changes, ms: on the clock, and of those what the page's own thread worked. */
 interface Times {
-  medianMs: number;
-  worstMs: number;
+  clockMs: number[];
+  ownMs: number[];
 }
 
-/** Every control tried: the median of its own rounds, so that a pause of the machine does not count as the page's. */
-interface ChangeTimes extends Times {
-  slowestControl: string;
+interface TraceEvent {
+  name: string;
+  /** Clock and thread time, µs. */
+  ts: number;
+  tts: number;
 }
 
-/** Milliseconds from a click to the frame after it, for changes of outfit and scene, by control. */
-async function changeTimes(page: Page): Promise<ChangeTimes> {
-  const byControl = await page.evaluate(async (rounds) => {
-    const nextFrame = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
-    const form = document.querySelector('[aria-label="Outfit and scene"]')!;
-    const boxes = [
-      ...[...form.querySelectorAll<HTMLInputElement>('[aria-label="Also worn"] input:enabled')].slice(2, 8),
-      ...[...form.querySelectorAll<HTMLInputElement>("input[type=radio]")].slice(0, 8),
-    ];
-    const controls = boxes.map((box) => ({ name: box.closest("label")!.textContent, times: [] as number[] }));
-    for (let round = 0; round < rounds; round += 1)
-      for (const [index, box] of boxes.entries()) {
-        await new Promise((resolve) => setTimeout(resolve, 500));
-        const began = performance.now();
-        box.click();
-        await nextFrame();
-        controls[index]!.times.push(performance.now() - began);
-      }
-    return controls;
-  }, ROUNDS);
-  const medians = byControl
-    .map(({ name, times }) => ({ name, ms: times.sort((a, b) => a - b)[Math.floor(times.length / 2)]! }))
-    .sort((a, b) => a.ms - b.ms);
-  const slowest = medians.at(-1)!;
-  return { medianMs: medians[Math.floor(medians.length / 2)]!.ms, worstMs: slowest.ms, slowestControl: slowest.name };
+const BEGAN = "change began";
+const SHOWN = "change shown";
+
+/**
+ * From the first moment of each change to the end of the frame that shows it, by the browser's own trace. A shared machine
+ * takes the processor away at times: the thread's own time has no such gaps, and the clock's has them.
+ */
+async function timesOf(page: Page, act: () => Promise<void>): Promise<Times> {
+  const browser = page.context().browser()!;
+  await browser.startTracing(page, { categories: ["blink.user_timing"] });
+  await act();
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] };
+  const marks = (name: string) => traceEvents.filter((event) => event.name === name);
+  const shown = marks(SHOWN);
+  const spans = marks(BEGAN).map((began, index) => ({ began, shown: shown[index]! }));
+  return {
+    clockMs: spans.map((span) => (span.shown.ts - span.began.ts) / 1000),
+    ownMs: spans.map((span) => (span.shown.tts - span.began.tts) / 1000),
+  };
 }
 
-/** Milliseconds from a key on a weight's slider to the frame that shows it, by the browser's own event timing. */
-async function sliderTimes(page: Page): Promise<Times> {
-  await page.getByRole("button", { name: "What matters" }).click();
-  const slider = page.getByRole("slider", { name: "Steady as the head turns" });
-  await slider.focus();
-  await page.evaluate(() => {
-    const durations: number[] = [];
-    Object.assign(window, { durations });
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) if (entry.name === "keydown") durations.push(entry.duration);
-    }).observe({ type: "event", durationThreshold: 16, buffered: false } as PerformanceObserverInit);
-  });
-  for (let press = 0; press < 16; press += 1) {
+/** Changes of outfit and scene, each control some rounds; the first round is a page's very first changes. */
+const changeOutfit = (page: Page) =>
+  page.evaluate(
+    async ([rounds, began, shown]) => {
+      const form = document.querySelector('[aria-label="Outfit and scene"]')!;
+      const controls = [
+        ...[...form.querySelectorAll<HTMLInputElement>('[aria-label="Also worn"] input:enabled')].slice(2, 8),
+        ...[...form.querySelectorAll<HTMLInputElement>("input[type=radio]")].slice(0, 8),
+      ];
+      for (let round = 0; round < rounds; round += 1)
+        for (const control of controls) {
+          await new Promise((resolve) => setTimeout(resolve, 400));
+          performance.mark(began);
+          control.click();
+          await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+          performance.mark(shown);
+        }
+    },
+    [ROUNDS, BEGAN, SHOWN] as const,
+  );
+
+/** Moves of a weight's slider by real keys. */
+async function moveWeight(page: Page): Promise<void> {
+  await page.evaluate(
+    ([began, shown]) =>
+      window.addEventListener(
+        "keydown",
+        () => {
+          performance.mark(began);
+          requestAnimationFrame(() => setTimeout(() => performance.mark(shown), 0));
+        },
+        { capture: true },
+      ),
+    [BEGAN, SHOWN] as const,
+  );
+  for (let press = 0; press < 24; press += 1) {
     await page.keyboard.press(press % 16 < 8 ? "ArrowLeft" : "ArrowRight");
     await page.waitForTimeout(300);
   }
-  const durations = await page.evaluate(() => (window as unknown as { durations: number[] }).durations);
-  durations.sort((a, b) => a - b);
-  // What is quicker than the browser reports counts as its threshold.
-  return { medianMs: durations[Math.floor(durations.length / 2)] ?? 16, worstMs: durations.at(-1) ?? 16 };
+}
+
+const LIMIT_MS = 50;
+
+/** Prints what was timed; true when every change kept within the limit by its own time, and the common one by the clock. */
+function judge(what: string, { clockMs, ownMs }: Times): boolean {
+  const sorted = (times: number[]) => [...times].sort((a, b) => a - b);
+  const [clock, own] = [sorted(clockMs), sorted(ownMs)];
+  const middle = (times: number[]) => times[Math.floor(times.length / 2)]!;
+  const late = clock.filter((ms) => ms >= LIMIT_MS).length;
+  process.stdout.write(
+    `${what}: ${clock.length} changes, own time median ${middle(own).toFixed(0)}, worst ${own.at(-1)!.toFixed(0)} ms; ` +
+      `on the clock median ${middle(clock).toFixed(0)}, worst ${clock.at(-1)!.toFixed(0)} ms, ${late} at ${LIMIT_MS} ms or over\n`,
+  );
+  return own.at(-1)! < LIMIT_MS && middle(clock) < LIMIT_MS;
 }
 
 /** Longest task on the page while an hour is measured, ms, and how long the whole took, s. */
@@ -97,20 +128,17 @@ export async function benchPage(address: string): Promise<boolean> {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/dress`, { waitUntil: "networkidle" });
     await page.getByRole("group", { name: "Also worn" }).waitFor();
-    const change = await changeTimes(page);
-    process.stdout.write(
-      `change in Dress to screen: median ${change.medianMs.toFixed(0)} ms, slowest control (${change.slowestControl}) ${change.worstMs.toFixed(0)} ms\n`,
-    );
-    const slider = await sliderTimes(page);
-    process.stdout.write(
-      `move of a weight to screen: median ${slider.medianMs.toFixed(0)} ms, worst ${slider.worstMs.toFixed(0)} ms\n`,
-    );
+    await page.waitForTimeout(2000);
+    const isChangeQuick = judge("change in Dress to screen", await timesOf(page, () => changeOutfit(page)));
+    await page.getByRole("button", { name: "What matters" }).click();
+    await page.getByRole("slider", { name: "Steady as the head turns" }).focus();
+    const isMoveQuick = judge("move of a weight to screen", await timesOf(page, () => moveWeight(page)));
     await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`, { waitUntil: "networkidle" });
     const hour = await hourOnPage(page);
     process.stdout.write(
       `one hour measured in the browser in ${hour.seconds.toFixed(0)} s, longest task on the page ${hour.longestTaskMs.toFixed(0)} ms\n`,
     );
-    return change.worstMs < 50 && slider.medianMs < 50 && hour.longestTaskMs < 100;
+    return isChangeQuick && isMoveQuick && hour.longestTaskMs < 100;
   } finally {
     await browser.close();
   }

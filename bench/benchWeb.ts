@@ -61,7 +61,7 @@ export async function benchWeb(): Promise<number> {
   }
   process.stdout.write(
     isGood
-      ? `each within ${LIMIT_KB} kB, 50 ms by the median and 100 ms a task\n`
+      ? `each within ${LIMIT_KB} kB, 50 ms a change and 100 ms a task\n`
       : `beyond a limit (${LIMIT_KB} kB a screen, 50 ms a change, 100 ms a task)\n`,
   );
   return isGood ? 0 : 1;

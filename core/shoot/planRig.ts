@@ -91,7 +91,7 @@ interface Remembered {
 
 /** Plans of rigs as they are now, so that one change on a board of many plans one anew. */
 const remembered = new WeakMap<RigBody, Remembered>();
-/** The plan made last: a move of its weights needs no planning anew. */
+/** The plan asked for last: a move of its weights needs no planning anew. */
 let last: Remembered | null = null;
 
 /** Whether nothing but the weights differs. */
@@ -113,7 +113,10 @@ function differsByWeightsOnly(before: RigBody, now: RigBody): boolean {
 export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
   const isOf = (known: Remembered) => known.wearer === wearer && known.place === place && known.kit === kit;
   const known = remembered.get(rig);
-  if (known && isOf(known)) return known.plan;
+  if (known && isOf(known)) {
+    last = known;
+    return known.plan;
+  }
   const isMove = last !== null && isOf(last) && differsByWeightsOnly(last.rig, rig);
   const chain = chainOf(kit, rig);
   const dress = isMove ? reweigh(last!.plan.dress, rig.aims) : planDress(dressInputOf(wearer, rig, place, chain.lav));

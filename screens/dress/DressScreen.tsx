@@ -25,6 +25,7 @@ import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { ChosenPlace } from "./ChosenPlace";
 import { PlaceList } from "./PlaceList";
 import { SceneBar } from "./SceneBar";
+import { usePlansAhead } from "./usePlansAhead";
 import { upperFirst } from "./words";
 
 const Loading = () => <Soft role="status">Laying out the clothes…</Soft>;
@@ -191,6 +192,7 @@ export function DressScreen() {
   const { bundle } = useShoot();
   const store = useShootStore();
   const { workingOn, choose } = useWearer();
+  usePlansAhead();
   return (
     <Stack>
       <VisuallyHidden as="h1">Dress: where on this person, in this outfit, and how held?</VisuallyHidden>

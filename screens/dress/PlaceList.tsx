@@ -9,62 +9,61 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Soft, Stack } from "@/ui/layout";
 import { placementWords } from "./words";
 
+/** The whole list is one styled part: its rows are drawn anew at every change, and must be light. */
 const Group = styled(RadioGroup)`
   display: grid;
-`;
-
-const Row = styled(Radio)`
-  min-height: 52px;
-  padding: 0.35rem 0.5rem;
-  display: grid;
-  grid-template-columns: 2rem minmax(0, 1fr) auto;
-  gap: 0.1rem 0.6rem;
-  align-items: center;
-  border-bottom: 1px solid var(--seam-soft);
-  cursor: pointer;
-  &[data-selected] {
+  .place {
+    min-height: 52px;
+    padding: 0.35rem 0.5rem;
+    display: grid;
+    grid-template-columns: 2rem minmax(0, 1fr) auto;
+    gap: 0.1rem 0.6rem;
+    align-items: center;
+    border-bottom: 1px solid var(--seam-soft);
+    cursor: pointer;
+  }
+  .place[data-selected] {
     background: var(--chalk-soft);
     box-shadow: inset 4px 0 0 var(--chalk);
   }
-  &[data-hovered]:not([data-selected]) {
+  .place[data-hovered]:not([data-selected]) {
     background: var(--paper-deep);
   }
-  &[data-focus-visible] {
+  .place[data-focus-visible] {
     outline: 3px solid var(--chalk);
     outline-offset: -2px;
   }
-`;
-
-const Rank = styled.span<{ $isFront: boolean }>`
-  width: 1.9rem;
-  height: 1.9rem;
-  display: grid;
-  place-items: center;
-  border: 1.5px ${({ $isFront }) => ($isFront ? "solid var(--chalk)" : "dashed var(--seam)")};
-  border-radius: 50%;
-  font-weight: 600;
-  background: var(--paper);
-`;
-
-const Name = styled.span`
-  font-weight: 500;
-  small {
+  .rank {
+    width: 1.9rem;
+    height: 1.9rem;
+    display: grid;
+    place-items: center;
+    border: 1.5px dashed var(--seam);
+    border-radius: 50%;
+    font-weight: 600;
+    background: var(--paper);
+  }
+  .rank[data-front] {
+    border: 1.5px solid var(--chalk);
+  }
+  .name {
+    font-weight: 500;
+  }
+  .name small {
     font-weight: 400;
     font-size: 0.9rem;
   }
-`;
-
-const Facts = styled.span`
-  grid-column: 2 / -1;
-  font-size: 0.85rem;
-  color: var(--ink-soft);
-`;
-
-const Level = styled.span`
-  font-weight: 600;
-  white-space: nowrap;
-  small {
+  .level {
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .level small {
     font-weight: 400;
+    color: var(--ink-soft);
+  }
+  .facts {
+    grid-column: 2 / -1;
+    font-size: 0.85rem;
     color: var(--ink-soft);
   }
 `;
@@ -111,21 +110,21 @@ function PlaceRow(props: {
   isFront: boolean;
 }) {
   return (
-    <Row value={String(props.rank)}>
-      <Rank aria-hidden $isFront={props.isFront}>
+    <Radio className="place" value={String(props.rank)}>
+      <span className="rank" aria-hidden data-front={props.isFront || undefined}>
         {props.rank}
-      </Rank>
-      <Name>
+      </span>
+      <span className="name">
         {props.name} <small>{props.where}</small>
-      </Name>
-      <Level>
+      </span>
+      <span className="level">
         {props.levelDb} <small>dB</small>
-      </Level>
-      <Facts>
+      </span>
+      <span className="facts">
         {props.facts}
         {props.moved && <strong> · {props.moved}</strong>}
-      </Facts>
-    </Row>
+      </span>
+    </Radio>
   );
 }
 

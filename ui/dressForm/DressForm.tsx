@@ -33,6 +33,14 @@ const Figure = styled.figure`
     height: auto;
     overflow: visible;
   }
+  .place {
+    cursor: pointer;
+    outline: none;
+  }
+  .place:focus-visible circle {
+    stroke: var(--chalk);
+    stroke-width: 5;
+  }
 `;
 
 /** On a phone the front takes the whole width, so that its places can be touched. */
@@ -61,15 +69,6 @@ const SmallViews = styled.div`
 const Turning = styled.g`
   cursor: ew-resize;
   touch-action: pan-y;
-`;
-
-const Cross = styled.g`
-  cursor: pointer;
-  outline: none;
-  &:focus-visible circle {
-    stroke: var(--chalk);
-    stroke-width: 5;
-  }
 `;
 
 interface FormProps {
@@ -262,63 +261,64 @@ function RuledOutMarks({ ruledOut, heightM }: { ruledOut: readonly RuledOut[]; h
   );
 }
 
+/** One place on the form: where it is, and its number in the margin. */
+function CalloutMark(props: { callout: Callout; isChosen: boolean; colour: string; onChoose: () => void }) {
+  const { isChosen, onChoose } = props;
+  const { place, rank, x, y, labelX, labelY } = props.callout;
+  const ink = isChosen ? props.colour : "var(--chalk)";
+  return (
+    <g
+      className="place"
+      role="button"
+      tabIndex={0}
+      aria-pressed={isChosen}
+      aria-label={`Rank ${rank}: ${place.site.name}`}
+      onClick={onChoose}
+      onKeyDown={(event) => {
+        if (event.key !== "Enter" && event.key !== " ") return;
+        event.preventDefault();
+        onChoose();
+      }}
+    >
+      <path
+        d={`M${labelX > 0 ? labelX - 24 : labelX + 24} ${labelY}L${x} ${y}`}
+        stroke={ink}
+        strokeWidth={isChosen ? 2.5 : 1.2}
+        opacity={isChosen ? 1 : 0.45}
+      />
+      <path
+        d={`M${x - 8} ${y - 8}l16 16M${x + 8} ${y - 8}l-16 16`}
+        stroke={ink}
+        strokeWidth={isChosen ? 5.5 : 3.5}
+        strokeLinecap="round"
+      />
+      <circle cx={labelX} cy={labelY} r="24" fill={isChosen ? ink : "var(--paper)"} stroke={ink} strokeWidth="2.5" />
+      <text
+        x={labelX}
+        y={labelY + 9}
+        textAnchor="middle"
+        fontSize="26"
+        fontWeight="600"
+        fill={isChosen ? "var(--paper)" : "var(--ink)"}
+      >
+        {rank}
+      </text>
+    </g>
+  );
+}
+
 function Callouts({ props }: { props: FormProps }) {
   const colour = `var(--${THREAD_COLOURS[props.thread % THREAD_COLOURS.length]!})`;
   const { places, chosen, heightM, turnDeg } = props;
-  return (
-    <>
-      {calloutsOf(places, chosen, heightM, turnDeg).map(({ place, rank, x, y, labelX, labelY }) => {
-        const isChosen = chosen !== null && place.ways.includes(chosen);
-        const ink = isChosen ? colour : "var(--chalk)";
-        return (
-          <Cross
-            key={place.site.id}
-            role="button"
-            tabIndex={0}
-            aria-pressed={isChosen}
-            aria-label={`Rank ${rank}: ${place.site.name}`}
-            onClick={() => props.onChoose(place)}
-            onKeyDown={(event) => {
-              if (event.key !== "Enter" && event.key !== " ") return;
-              event.preventDefault();
-              props.onChoose(place);
-            }}
-          >
-            <path
-              d={`M${labelX > 0 ? labelX - 24 : labelX + 24} ${labelY}L${x} ${y}`}
-              stroke={ink}
-              strokeWidth={isChosen ? 2.5 : 1.2}
-              opacity={isChosen ? 1 : 0.45}
-            />
-            <path
-              d={`M${x - 8} ${y - 8}l16 16M${x + 8} ${y - 8}l-16 16`}
-              stroke={ink}
-              strokeWidth={isChosen ? 5.5 : 3.5}
-              strokeLinecap="round"
-            />
-            <circle
-              cx={labelX}
-              cy={labelY}
-              r="24"
-              fill={isChosen ? ink : "var(--paper)"}
-              stroke={ink}
-              strokeWidth="2.5"
-            />
-            <text
-              x={labelX}
-              y={labelY + 9}
-              textAnchor="middle"
-              fontSize="26"
-              fontWeight="600"
-              fill={isChosen ? "var(--paper)" : "var(--ink)"}
-            >
-              {rank}
-            </text>
-          </Cross>
-        );
-      })}
-    </>
-  );
+  return calloutsOf(places, chosen, heightM, turnDeg).map((callout) => (
+    <CalloutMark
+      key={callout.place.site.id}
+      callout={callout}
+      isChosen={chosen !== null && callout.place.ways.includes(chosen)}
+      colour={colour}
+      onChoose={() => props.onChoose(callout.place)}
+    />
+  ));
 }
 
 function View({ view, caption, props }: { view: ViewName; caption: string; props: FormProps }) {
