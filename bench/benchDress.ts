@@ -1,3 +1,4 @@
+import { newScene } from "../core/shoot/newScene";
 import { exampleInput } from "../core/dress/exampleInput";
 import { DIRECTIONS } from "../core/dress/headDirections";
 import { usualLayer, type DressInput, type Layer } from "../core/dress/outfit";
@@ -61,13 +62,14 @@ function crowd(wearers: number, scenes: number): ShootBundle {
     shoot: stored<"shoot">(shootId, SLACK_WATER.shoot),
     places: Object.entries(SLACK_WATER.places).map(([id, body]) => stored<"place">(id, body)),
     scenes: Array.from({ length: scenes }, (_, index) =>
-      stored<"scene">(`scene-${index}`, {
-        shootId,
-        title: `Scene ${index}`,
-        placeId: Object.keys(SLACK_WATER.places)[index % Object.keys(SLACK_WATER.places).length]!,
-        day: 1,
-        startsAt: `${String(8 + index).padStart(2, "0")}:00`,
-      }),
+      stored<"scene">(
+        `scene-${index}`,
+        newScene(shootId, {
+          title: `Scene ${index}`,
+          placeId: Object.keys(SLACK_WATER.places)[index % Object.keys(SLACK_WATER.places).length]!,
+          startsAt: `${String(8 + index).padStart(2, "0")}:00`,
+        }),
+      ),
     ),
     wearers: Array.from({ length: wearers }, (_, index) =>
       stored<"wearer">(`wearer-${index}`, people[index % people.length]!),

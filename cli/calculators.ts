@@ -10,7 +10,9 @@ import { explain } from "../core/dress/explain";
 import { DressInput, usualLayer } from "../core/dress/outfit";
 import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planDress";
 import { recipeFor } from "../core/dress/recipe";
-import { PlaceModel, forecastPlace } from "../core/room/place";
+import { forecastPlace } from "../core/room/place";
+import { LIVING_ROOM, PlaceModel, placeFaults } from "../core/room/placeModel";
+import { planTreatments, rankTreatments, spotWords } from "../core/room/treat";
 
 export interface Calculator {
   says: string;
@@ -109,22 +111,24 @@ export const CALCULATORS: Record<string, Calculator> = {
     says: "what a place does to the voice: reverberation by octave, critical distance, noise, verdict",
     schema: PlaceModel,
     example: {
-      setting: "room",
-      lengthM: 5,
-      widthM: 4,
-      heightM: 2.5,
-      floor: "carpetOnConcrete",
+      ...LIVING_ROOM,
       ceiling: "gypsum",
       walls: "plaster",
-      otherWall: "windowGlass",
-      otherWallM2: 4,
+      patches: [{ surface: "north", material: "windowGlass", areaM2: 4 }],
       noiseNc: 30,
-      windMps: 0,
     } satisfies PlaceModel,
     run(input) {
-      const result = forecastPlace(input as PlaceModel);
-      const isPoor = result.verdict.echo === "poor" || result.verdict.noise === "poor";
-      return { result, finding: isPoor ? result.verdict.says : null };
+      const place = input as PlaceModel;
+      const [fault] = placeFaults(place);
+      if (fault) return { result: { faults: placeFaults(place) }, finding: fault.message };
+      const forecast = forecastPlace(place);
+      const isPoor = forecast.verdict.echo === "poor" || forecast.verdict.noise === "poor";
+      const result = {
+        ...forecast,
+        treatments: rankTreatments(place).map((gain) => ({ ...gain, says: spotWords(gain) })),
+        advice: planTreatments(place).says,
+      };
+      return { result, finding: isPoor ? forecast.verdict.says : null };
     },
   },
   level: {

@@ -111,7 +111,7 @@ describe("calc", () => {
 
   test("a finding ends with 1 and says itself", () => {
     const example = JSON.parse(run(["calc", "room", "--example"]).stdout) as object;
-    const bath = { ...example, floor: "tile", ceiling: "concrete", walls: "tile", otherWallM2: 0, noiseNc: 50 };
+    const bath = { ...example, floor: "tile", ceiling: "concrete", walls: "tile", patches: [], noiseNc: 50 };
     const { status, stderr } = run(["calc", "room", "-"], JSON.stringify(bath));
     expect(status).toBe(1);
     expect(stderr).toContain("swallows the voice");

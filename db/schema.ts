@@ -16,7 +16,7 @@ import type { Aims } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
 import type { Accessory, Layer, Outfit, Performance, Person } from "../core/dress/outfit";
 import type { Consent, MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
-import type { PlaceModel } from "../core/room/place";
+import type { PlaceModel } from "../core/room/placeModel";
 import type { RecordingMeasurement } from "../core/audio/measurement";
 
 /** What every stored record carries: whose it is, its version, when it changed, and whether it was deleted. */
@@ -75,6 +75,8 @@ export const scene = pgTable(
     placeId: uuid("place_id").references(() => place.id),
     day: integer("day").notNull(),
     startsAt: text("starts_at").notNull(),
+    lengthMin: doublePrecision("length_min").notNull(),
+    takeMin: doublePrecision("take_min").notNull(),
   },
   (table) => [index("scene_shoot").on(table.shootId)],
 );

@@ -1,4 +1,5 @@
-import type { Consent, PlaceBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
+import { DEMO_PLACES, DEMO_SHOOT_ID, PLACE_IDS, demoId } from "./places";
+import type { Consent, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
 import { newRig } from "../core/shoot/newRig";
 import { FIRST_AIMS, PRESETS, type Aims, type PresetId } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
@@ -6,10 +7,11 @@ import { FIRST_PERFORMANCE, usualLayer, type Layer, type Performance, type Perso
 
 /** The demo shoot: invented people, places and gear. */
 
-const SHOOT_ID = "51ac0000-0000-4000-8000-000000000001";
-const id = (number: number) => `51ac0000-0000-4000-8000-${String(number).padStart(12, "0")}`;
+const SHOOT_ID = DEMO_SHOOT_ID;
+const id = demoId;
+const { GRANARY, QUAY, HALL, WORKSHOP, KITCHEN, WHEEL_FLOOR } = PLACE_IDS;
 
-export const DEMO_SHOOT_ID = SHOOT_ID;
+export { DEMO_SHOOT_ID };
 
 const shoot: ShootBody = {
   title: "Slack Water",
@@ -22,125 +24,14 @@ const shoot: ShootBody = {
   bitsPerSample: 24,
 };
 
-const GRANARY = id(11);
-const QUAY = id(12);
-const HALL = id(13);
-const WORKSHOP = id(14);
-const KITCHEN = id(15);
-const WHEEL_FLOOR = id(16);
-
-const places: Record<string, PlaceBody> = {
-  [GRANARY]: {
-    shootId: SHOOT_ID,
-    name: "Stone granary",
-    model: {
-      setting: "room",
-      lengthM: 9,
-      widthM: 6,
-      heightM: 3.6,
-      floor: "woodFloor",
-      ceiling: "woodFloor",
-      walls: "stone",
-      otherWall: "windowGlass",
-      otherWallM2: 3,
-      noiseNc: 20,
-      windMps: 0,
-    },
-  },
-  [QUAY]: {
-    shootId: SHOOT_ID,
-    name: "Tide quay",
-    model: {
-      setting: "open",
-      lengthM: 30,
-      widthM: 12,
-      heightM: 5,
-      floor: "stone",
-      ceiling: "openAir",
-      walls: "openAir",
-      otherWall: "openAir",
-      otherWallM2: 0,
-      noiseNc: 45,
-      windMps: 8,
-    },
-  },
-  [HALL]: {
-    shootId: SHOOT_ID,
-    name: "Village hall, speech day",
-    model: {
-      setting: "room",
-      lengthM: 14,
-      widthM: 8,
-      heightM: 4.5,
-      floor: "woodFloor",
-      ceiling: "gypsum",
-      walls: "plaster",
-      otherWall: "mediumCurtain",
-      otherWallM2: 24,
-      noiseNc: 35,
-      windMps: 0,
-    },
-  },
-  [WORKSHOP]: {
-    shootId: SHOOT_ID,
-    name: "Smithy, doors open",
-    model: {
-      setting: "room",
-      lengthM: 8,
-      widthM: 7,
-      heightM: 4,
-      floor: "concrete",
-      ceiling: "woodFloor",
-      walls: "brick",
-      otherWall: "openAir",
-      otherWallM2: 9,
-      noiseNc: 45,
-      windMps: 0,
-    },
-  },
-  [KITCHEN]: {
-    shootId: SHOOT_ID,
-    name: "Mill kitchen",
-    model: {
-      setting: "room",
-      lengthM: 5,
-      widthM: 4,
-      heightM: 2.6,
-      floor: "tile",
-      ceiling: "plaster",
-      walls: "plaster",
-      otherWall: "windowGlass",
-      otherWallM2: 3,
-      noiseNc: 30,
-      windMps: 0,
-    },
-  },
-  [WHEEL_FLOOR]: {
-    shootId: SHOOT_ID,
-    name: "Wheel floor, water running",
-    model: {
-      setting: "room",
-      lengthM: 10,
-      widthM: 7,
-      heightM: 3,
-      floor: "woodFloor",
-      ceiling: "woodFloor",
-      walls: "stone",
-      otherWall: "openAir",
-      otherWallM2: 2,
-      noiseNc: 45,
-      windMps: 0,
-    },
-  },
-};
-
-const scene = (day: number, startsAt: string, title: string, placeId: string): SceneBody => ({
-  shootId: SHOOT_ID,
-  title,
-  placeId,
-  day,
-  startsAt,
-});
+const scene = (
+  day: number,
+  startsAt: string,
+  title: string,
+  placeId: string,
+  lengthMin: number,
+  takeMin: number,
+): SceneBody => ({ shootId: SHOOT_ID, title, placeId, day, startsAt, lengthMin, takeMin });
 
 const SCENE_INTERVIEW = id(21);
 const SCENE_GATE = id(22);
@@ -153,15 +44,15 @@ const SCENE_STREAM = id(28);
 const SCENE_DIARY = id(29);
 
 const scenes: Record<string, SceneBody> = {
-  [SCENE_INTERVIEW]: scene(1, "09:30", "Interview with the miller", GRANARY),
-  [SCENE_GATE]: scene(1, "14:00", "Hanging the sluice gate", QUAY),
-  [SCENE_SPEECH]: scene(3, "15:00", "Speech and song", HALL),
-  [SCENE_WADE]: scene(2, "11:00", "Counting the mudflat", QUAY),
-  [SCENE_WELD]: scene(2, "08:30", "Welding the sluice hinge", WORKSHOP),
-  [SCENE_TABLE]: scene(1, "17:30", "Volunteers at the table", KITCHEN),
-  [SCENE_WELCOME]: scene(3, "13:30", "Miller's welcome", HALL),
-  [SCENE_STREAM]: scene(3, "11:00", "Live from the wheel floor", WHEEL_FLOOR),
-  [SCENE_DIARY]: scene(2, "16:00", "Phone diary on the quay", QUAY),
+  [SCENE_INTERVIEW]: scene(1, "09:30", "Interview with the miller", GRANARY, 60, 10),
+  [SCENE_GATE]: scene(1, "14:00", "Hanging the sluice gate", QUAY, 40, 3),
+  [SCENE_SPEECH]: scene(3, "15:00", "Speech and song", HALL, 45, 45),
+  [SCENE_WADE]: scene(2, "11:00", "Counting the mudflat", QUAY, 30, 2),
+  [SCENE_WELD]: scene(2, "08:30", "Welding the sluice hinge", WORKSHOP, 20, 2),
+  [SCENE_TABLE]: scene(1, "17:30", "Volunteers at the table", KITCHEN, 40, 8),
+  [SCENE_WELCOME]: scene(3, "13:30", "Miller's welcome", HALL, 15, 15),
+  [SCENE_STREAM]: scene(3, "11:00", "Live from the wheel floor", WHEEL_FLOOR, 60, 60),
+  [SCENE_DIARY]: scene(2, "16:00", "Phone diary on the quay", QUAY, 10, 3),
 };
 
 function layer(garment: Layer["garment"], fabric: Layer["fabric"], worn: Partial<Layer> = {}): Layer {
@@ -433,4 +324,4 @@ export const DEMO_RECORDINGS: readonly DemoRecording[] = [
   { file: "singer-hall.wav", title: "Singer, hall, take 1", rigId: SINGER_RIG, isMeasured: true },
 ];
 
-export const SLACK_WATER = { shoot, places, scenes, wearers, rigs } as const;
+export const SLACK_WATER = { shoot, places: DEMO_PLACES, scenes, wearers, rigs } as const;

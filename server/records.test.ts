@@ -1,3 +1,4 @@
+import { newScene } from "../core/shoot/newScene";
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
 import type { RigBody, ShootBody, WearerBody } from "../core/shoot/records";
@@ -155,7 +156,7 @@ describe("records", () => {
     const wearerId = randomUUID();
     await createRecord(acting, "wearer", wearerId, wearer(elsewhere));
     const sceneId = randomUUID();
-    await createRecord(acting, "scene", sceneId, { shootId, title: "One", placeId: null, day: 1, startsAt: "09:00" });
+    await createRecord(acting, "scene", sceneId, newScene(shootId));
     const rig = { ...(await demoRig()), shootId, wearerId, sceneId };
     const fault = await faultOf(createRecord(acting, "rig", randomUUID(), rig));
     expect(fault.detail.fields).toEqual([{ path: "wearerId", message: "Not there any more." }]);
@@ -249,7 +250,7 @@ describe("the demo shoot", () => {
     await reopenDemoShoot(acting);
     const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
     expect(bundle.wearers).toHaveLength(11);
-    expect(bundle.places).toHaveLength(6);
+    expect(bundle.places).toHaveLength(7);
     expect(bundle.measurements).toHaveLength(2);
   });
 

@@ -2,6 +2,8 @@ import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { PgTable } from "drizzle-orm/pg-core";
 import { DEVICE_SCHEMAS } from "../core/chain/devices";
 import { contradictionsOf } from "../core/dress/contradictions";
+import { placeFaults } from "../core/room/placeModel";
+import type { SchemaFault } from "../core/schema/validate";
 import type { Layer, Outfit } from "../core/dress/outfit";
 import {
   RECORD_SCHEMAS,
@@ -137,9 +139,18 @@ function refuseContradictions(outfit: Outfit): void {
     });
 }
 
+function refuseImpossible(faults: readonly SchemaFault[]): void {
+  const [first] = faults;
+  if (first)
+    throw new Fault("invalid", first.message, {
+      fields: faults.map(({ path, message }) => ({ path: `model.${path}`, message })),
+    });
+}
+
 function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
   const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
   if (kind === "kitItem") accept(DEVICE_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
+  if (kind === "place") refuseImpossible(placeFaults((body as RecordBodies["place"]).model));
   if (kind === "wearer") refuseContradictions((body as WearerBody).outfit);
   if (kind === "rig") {
     const { targetDbfs, ceilingDbfs, outfit } = body as RecordBodies["rig"];

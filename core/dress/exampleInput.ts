@@ -1,6 +1,6 @@
 import { FIRST_AIMS } from "./aims";
 import type { Accessory } from "./accessories";
-import type { PlaceModel } from "../room/place";
+import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
 import { FIRST_PERFORMANCE, type DressInput, type Layer, type Performance, type Person } from "./outfit";
 
 /** What may differ from the ordinary person in {@link exampleInput}. */
@@ -38,15 +38,9 @@ export function exampleInput(
 
 /** A windy place in the open, for the same. */
 export const EXAMPLE_QUAY: PlaceModel = {
+  ...LIVING_ROOM,
   setting: "open",
-  lengthM: 30,
-  widthM: 12,
-  heightM: 5,
-  floor: "stone",
-  ceiling: "openAir",
-  walls: "openAir",
-  otherWall: "openAir",
-  otherWallM2: 0,
+  patches: [],
   noiseNc: 40,
   windMps: 8,
 };

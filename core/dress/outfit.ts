@@ -2,7 +2,7 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { Lav, type CapsuleColour } from "../chain/devices";
 import { PACK_PLACE_IDS } from "../body/cableRoute";
-import { PlaceModel } from "../room/place";
+import { PlaceModel } from "../room/placeModel";
 import { oneOf } from "../schema/oneOf";
 import { EFFORTS } from "../voice/speechSpectrum";
 import { ACCESSORIES } from "./accessories";

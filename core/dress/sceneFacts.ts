@@ -1,28 +1,12 @@
 import { mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { dbToPower } from "../sound/decibel";
 import { roomToVoiceOctaves } from "../room/clarity";
-import { ncOctavesDb } from "../room/noiseCriteria";
-import { TALKER_Q, forecastPlace, type PlaceModel } from "../room/place";
-import { criticalDistanceM } from "../room/reverberation";
+import { TALKER_Q, forecastPlace, reverberantDb } from "../room/place";
+import { LIVING_ROOM } from "../room/placeModel";
 import { EFFORTS, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
 import type { Accessory } from "./accessories";
 import { headDirections, sceneDirections } from "./headDirections";
 import type { DressInput } from "./outfit";
-
-/** The place that is assumed until somebody has scouted it: a furnished living room. Common practice. */
-export const UNSCOUTED_PLACE: PlaceModel = {
-  setting: "room",
-  lengthM: 5,
-  widthM: 4,
-  heightM: 2.5,
-  floor: "carpetOnConcrete",
-  ceiling: "plaster",
-  walls: "gypsum",
-  otherWall: "mediumCurtain",
-  otherWallM2: 10,
-  noiseNc: 35,
-  windMps: 0,
-};
 
 /** What is the same for every place on a person in one scene, worked out once. */
 export interface SceneFacts {
@@ -52,10 +36,10 @@ export function usualEffort(softest: Effort, loudest: Effort): Effort {
 
 /** Works out what all candidates share: head directions, voice, noise and echo of the place. */
 export function sceneFacts(input: DressInput): SceneFacts {
-  const place = input.place ?? UNSCOUTED_PLACE;
+  // Until somebody has scouted it, a place is taken for a furnished living room. Common practice.
+  const place = input.place ?? LIVING_ROOM;
   const { softest, loudest, faces } = input.performance;
   const forecast = forecastPlace(place);
-  const nc = ncOctavesDb(place.noiseNc);
   const voiceDb = speechOctavesDb(usualEffort(softest, loudest), input.voiceOffsetDb);
   const reverberationS = forecast.reverberationS ? roomToVoiceOctaves(forecast.reverberationS) : mapOctaves(() => 0);
   const worn = new Set(input.outfit.accessories);
@@ -70,12 +54,8 @@ export function sceneFacts(input: DressInput): SceneFacts {
     voicePower: mapOctaves((band) => dbToPower(voiceDb[band]!)),
     voiceDb,
     loudestDb: speechOctavesDb(loudest, input.voiceOffsetDb),
-    noiseDb: mapOctaves((band) => nc[band + 1]!),
+    noiseDb: forecast.noiseOctavesDb,
     reverberationS,
-    reverberantDb: mapOctaves((band) =>
-      forecast.volumeM3 === null
-        ? -Infinity
-        : -20 * Math.log10(criticalDistanceM(forecast.volumeM3, reverberationS[band]!, TALKER_Q)),
-    ),
+    reverberantDb: reverberantDb(forecast.volumeM3, reverberationS, TALKER_Q),
   };
 }

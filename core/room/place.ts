@@ -1,122 +1,174 @@
-import * as Type from "@sinclair/typebox";
-import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
-import { MATERIALS, MATERIAL_IDS, type RoomOctaves } from "./materials";
-import { NC_NUMBERS, ncAWeightedDb, ncVoiceBandDb } from "./noiseCriteria";
-import { criticalDistanceM, reverberation, type Surface } from "./reverberation";
-
-const material = (title: string) => oneOf(MATERIAL_IDS, title);
-
-const SizeM = (title: string, maximum: number) => Type.Number({ minimum: 1, maximum, title });
-
-/** What is known of a place. In the open the surfaces are kept but not used. */
-export const PlaceModel = Type.Object(
-  {
-    setting: oneOf(["room", "open"], "Setting"),
-    lengthM: SizeM("Length", 100),
-    widthM: SizeM("Width", 100),
-    heightM: SizeM("Height", 30),
-    floor: material("Floor"),
-    ceiling: material("Ceiling"),
-    walls: material("Walls"),
-    /** A second wall material: glass, curtain, blankets. */
-    otherWall: material("Part of the walls"),
-    otherWallM2: Type.Number({ minimum: 0, maximum: 5000, title: "Its area" }),
-    noiseNc: oneOf(NC_NUMBERS, "Background noise"),
-    windMps: Type.Number({ minimum: 0, maximum: 30, title: "Wind" }),
-  },
-  { additionalProperties: false },
-);
-export type PlaceModel = Static<typeof PlaceModel>;
-
-export interface PlaceForecast {
-  volumeM3: number | null;
-  /** Seconds by octave 125…4k; null in the open. */
-  reverberationS: RoomOctaves | null;
-  sabineS: RoomOctaves | null;
-  eyringS: RoomOctaves | null;
-  /** Mean of 500 Hz and 1 kHz, s. */
-  midS: number;
-  criticalDistanceM: number;
-  noiseDb: number;
-  noiseDba: number;
-  verdict: { echo: Grade; noise: Grade; says: string; advice: string };
-}
-
-export type Grade = "good" | "usable" | "poor";
+import { isSteady } from "../noise/noiseSource";
+import { SILENCE_DB, sumSpectra, treatedDb, type Reverberant } from "../noise/placeNoise";
+import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
+import { roomToVoiceOctaves } from "./clarity";
+import { FURNISHINGS } from "./furnishings";
+import { MATERIALS, type MaterialId, type RoomOctaves } from "./materials";
+import { measuredTimes } from "./measuredEcho";
+import { ncOctavesDb } from "./noiseCriteria";
+import type { PlaceModel } from "./placeModel";
+import { byRoomOctave, criticalDistanceM, reverberation, type Reverberation } from "./reverberation";
+import { surfaceAreaM2, surfacesOf, volumeM3, type SurfaceId } from "./shape";
+import { TREATMENTS } from "./treatmentKinds";
+import { verdictOn, type Verdict } from "./verdict";
 
 /** A person talking: directivity factor of the mouth around 1 kHz. From memory; an estimate. */
 export const TALKER_Q = 2;
 
-function surfacesOf(place: PlaceModel): Surface[] {
-  const flatM2 = place.lengthM * place.widthM;
-  const wallM2 = 2 * (place.lengthM + place.widthM) * place.heightM;
-  const otherM2 = Math.min(place.otherWallM2, wallM2);
-  return [
-    { areaM2: flatM2, absorption: MATERIALS[place.floor].absorption },
-    { areaM2: flatM2, absorption: MATERIALS[place.ceiling].absorption },
-    { areaM2: wallM2 - otherM2, absorption: MATERIALS[place.walls].absorption },
-    { areaM2: otherM2, absorption: MATERIALS[place.otherWall].absorption },
+/** A part of a side with what it is made of, as it is with the treatments up. */
+export interface Part {
+  surface: SurfaceId;
+  material: MaterialId;
+  areaM2: number;
+}
+
+/** All parts of all sides: patches, what is left of each side, and what hangs or lies over them. */
+export function partsOf(place: PlaceModel): Part[] {
+  const parts = surfacesOf(place).flatMap((surface): Part[] => {
+    let leftM2 = surfaceAreaM2(place, surface);
+    const patches = place.patches
+      .filter((patch) => patch.surface === surface)
+      .map(({ material, areaM2 }) => {
+        const takenM2 = Math.min(areaM2, leftM2);
+        leftM2 -= takenM2;
+        return { surface, material, areaM2: takenM2 };
+      });
+    const base = surface === "floor" ? place.floor : surface === "ceiling" ? place.ceiling : place.walls;
+    return [...patches, { surface, material: base, areaM2: leftM2 }];
+  });
+  for (const { kind, surface, over, count } of place.treatments) {
+    const { covers } = TREATMENTS[kind];
+    if (!covers || !surface) continue;
+    let leftM2 = covers.areaM2 * count;
+    for (const part of parts.filter((each) => each.surface === surface && (over === null || each.material === over))) {
+      const takenM2 = Math.min(part.areaM2, leftM2);
+      part.areaM2 -= takenM2;
+      leftM2 -= takenM2;
+      if (takenM2 > 0) parts.push({ surface, material: covers.material, areaM2: takenM2 });
+    }
+  }
+  return parts.filter(({ areaM2 }) => areaM2 > 1e-9);
+}
+
+/** Absorption area of what stands in a room, m² by octave 125…4k. */
+function objectsM2(place: PlaceModel): RoomOctaves {
+  const pieces = [
+    ...place.furnishings.map(({ kind, count }) => ({ kind, count })),
+    ...place.treatments.flatMap(({ kind, count }) => {
+      const { brings } = TREATMENTS[kind];
+      return brings ? [{ kind: brings, count }] : [];
+    }),
   ];
+  return byRoomOctave((band) =>
+    pieces.reduce((sum, { kind, count }) => sum + count * FURNISHINGS[kind].areaM2[band]!, 0),
+  );
 }
 
-/** Whole wall area of a box room, m². */
-export function wallAreaM2(place: PlaceModel): number {
-  return 2 * (place.lengthM + place.widthM) * place.heightM;
+/** Reverberation as it is planned from shape, materials and what is in the room; null in the open. */
+export function plannedEcho(place: PlaceModel): Reverberation | null {
+  if (place.setting === "open") return null;
+  const surfaces = partsOf(place).map(({ material, areaM2 }) => ({
+    areaM2,
+    absorption: MATERIALS[material].absorption,
+  }));
+  return reverberation(volumeM3(place), surfaces, objectsM2(place));
 }
 
-/** Limits in words: common practice. */
-function gradeEcho(midS: number): Grade {
-  return midS <= 0.5 ? "good" : midS <= 1 ? "usable" : "poor";
+/** Mean of 500 Hz and 1 kHz. */
+export function midOf(times: RoomOctaves): number {
+  return (times[2] + times[3]) / 2;
 }
 
-function gradeNoise(noiseDba: number): Grade {
-  return noiseDba <= 33 ? "good" : noiseDba <= 43 ? "usable" : "poor";
+/** Reverberant sound re a source's own at 1 m, dB by octave 125…8k; Q as for {@link criticalDistanceM}. */
+export function reverberantDb(
+  volume: number | null,
+  reverberationS: OctaveLevels,
+  directivityFactor: number,
+): Reverberant {
+  if (volume === null) return mapOctaves(() => -Infinity);
+  return mapOctaves((band) => -20 * Math.log10(criticalDistanceM(volume, reverberationS[band]!, directivityFactor)));
 }
 
-function words(echo: Grade, noise: Grade, isOpen: boolean, windMps: number, criticalM: number) {
-  const echoSays = isOpen
-    ? "No echo out here"
-    : { good: "Dry enough", usable: "You will hear the room", poor: "The room swallows the voice" }[echo];
-  const noiseSays = {
-    good: "it is quiet enough for soft speech",
-    usable: "noise shows in the pauses",
-    poor: "noise fights the voice",
-  }[noise];
-  const advice: string[] = [];
-  if (!isOpen && echo !== "good")
-    advice.push(
-      `Keep every microphone well inside ${(criticalM / 2).toFixed(1)} m, and hang blankets or lay rugs before anything else.`,
-    );
-  if (noise !== "good") advice.push("Shut, switch off or wait out what you can name; go close with the microphone.");
-  if (windMps >= 2) advice.push("Wind: cover the capsule before you roll; it cannot be removed later.");
-  if (advice.length === 0) advice.push("Any sensible place on the body will do here.");
-  return { says: `${echoSays}, and ${noiseSays}.`, advice: advice.join(" ") };
+export interface PlaceForecast {
+  volumeM3: number | null;
+  /** Seconds by octave 125…4k, measured where a clap was; null in the open. */
+  reverberationS: RoomOctaves | null;
+  sabineS: RoomOctaves | null;
+  eyringS: RoomOctaves | null;
+  /** As it would be without the clap; null in the open. */
+  plannedS: RoomOctaves | null;
+  isEchoProved: boolean;
+  /** Mean of 500 Hz and 1 kHz, s. */
+  midS: number;
+  criticalDistanceM: number;
+  /** What is there all the time, dB SPL by octave 125…8k. */
+  noiseOctavesDb: OctaveLevels;
+  isNoiseProved: boolean;
+  noiseDb: number;
+  noiseDba: number;
+  verdict: Verdict;
+}
+
+/** The noise that stays when no listed one is heard: measured, its colour measured, or the NC curve. */
+function baseNoiseDb({ tone, noiseNc }: PlaceModel): OctaveLevels {
+  const nc = ncOctavesDb(noiseNc);
+  const curve = mapOctaves((band) => nc[band + 1]!);
+  if (!tone) return curve;
+  const measured = mapOctaves((band) => tone.octavesDb[band]!);
+  if (tone.isCalibrated) return measured;
+  const liftDb = aWeightedDb(curve) - aWeightedDb(measured);
+  return mapOctaves((band) => measured[band]! + liftDb);
+}
+
+/**
+ * What is there all the time, dB SPL by octave 125…8k: the base and the steady noises with what was done about them. A
+ * calibrated room tone has the steady noises in it already.
+ */
+export function steadyNoiseDb(place: PlaceModel, reverberant: Reverberant = SILENCE_DB): OctaveLevels {
+  const base = baseNoiseDb(place);
+  if (place.tone?.isCalibrated) return base;
+  return sumSpectra([base, ...place.sources.filter(isSteady).map((source) => treatedDb(source, reverberant))]);
+}
+
+/** Reverberant sound of a noise that radiates all round, dB re its level at 1 m. */
+export function noiseReverberance(volume: number | null, times: RoomOctaves | null): Reverberant {
+  return times === null ? SILENCE_DB : reverberantDb(volume, roomToVoiceOctaves(times), 1);
 }
 
 /**
  * What a place does to the voice: reverberation, critical distance, noise, and a verdict in words.
- * Sources: see reverberation and noiseCriteria; the verdict's limits are common practice.
+ * Sources: see reverberation, noiseCriteria and clap; the verdict's limits are common practice.
  */
 export function forecastPlace(place: PlaceModel): PlaceForecast {
-  const noiseDb = ncVoiceBandDb(place.noiseNc);
-  const noiseDba = ncAWeightedDb(place.noiseNc);
-  const isOpen = place.setting === "open";
-  const volumeM3 = isOpen ? null : place.lengthM * place.widthM * place.heightM;
-  const times = volumeM3 === null ? null : reverberation(volumeM3, surfacesOf(place));
-  const midS = times ? (times.chosenS[2] + times.chosenS[3]) / 2 : 0;
-  const criticalM = volumeM3 === null ? Infinity : criticalDistanceM(volumeM3, midS, TALKER_Q);
-  const echo = gradeEcho(midS);
-  const noise = gradeNoise(noiseDba);
+  const planned = plannedEcho(place);
+  const volume = planned ? volumeM3(place) : null;
+  const plannedS = planned?.chosenS ?? null;
+  const times = plannedS && place.echo ? measuredTimes(place.echo, plannedS) : plannedS;
+  const midS = times ? midOf(times) : 0;
+  const criticalM = volume === null ? Infinity : criticalDistanceM(volume, midS, TALKER_Q);
+  const noiseOctavesDb = steadyNoiseDb(place, noiseReverberance(volume, times));
+  const noiseDba = aWeightedDb(noiseOctavesDb);
   return {
-    volumeM3,
-    reverberationS: times?.chosenS ?? null,
-    sabineS: times?.sabineS ?? null,
-    eyringS: times?.eyringS ?? null,
+    volumeM3: volume,
+    reverberationS: times,
+    sabineS: planned?.sabineS ?? null,
+    eyringS: planned?.eyringS ?? null,
+    plannedS,
+    isEchoProved: times !== null && place.echo !== null,
     midS,
     criticalDistanceM: criticalM,
-    noiseDb,
+    noiseOctavesDb,
+    isNoiseProved: place.tone?.isCalibrated ?? false,
+    noiseDb: overallDb(noiseOctavesDb),
     noiseDba,
-    verdict: { echo, noise, ...words(echo, noise, isOpen, place.windMps, criticalM) },
+    verdict: verdictOn({
+      midS,
+      noiseDba,
+      isOpen: volume === null,
+      windMps: place.windMps,
+      criticalM,
+      lowsS: times ? times[0] : 0,
+      passing: place.sources.filter((source) => !isSteady(source) && !source.isDone).length,
+    }),
   };
 }

@@ -15,36 +15,46 @@ export interface Reverberation {
   meanAbsorption: RoomOctaves;
 }
 
+/** Nothing stands in the room. */
+const EMPTY: RoomOctaves = [0, 0, 0, 0, 0, 0];
+
 const SABINE_CONSTANT = 0.161;
 /** Mean absorption above which Sabine's formula is known to over-read. Common practice. */
 const EYRING_FROM = 0.2;
 
-function byOctave(compute: (band: number) => number): RoomOctaves {
+export function byRoomOctave(compute: (band: number) => number): RoomOctaves {
   return [compute(0), compute(1), compute(2), compute(3), compute(4), compute(5)];
 }
 
 /**
  * Reverberation time of a room by octave 125…4k, s.
  *
- * Volume > 0 m³, areas > 0 m². Fully open space tends to 0. Source: Sabine T = 0.161·V/(A + 4mV);
- * Eyring with −S·ln(1 − ᾱ) for A; m from ISO 9613-1. Typical error of such a forecast: ±20 % (common practice).
+ * Volume > 0 m³, areas > 0 m²; `objectsM2` is the absorption area of people and furniture, m² by octave. Fully open space
+ * tends to 0. Source: Sabine T = 0.161·V/(A + 4mV); Eyring with −S·ln(1 − ᾱ) for A, objects added to either; m from
+ * ISO 9613-1. Typical error of such a forecast: ±20 % (common practice).
  */
-export function reverberation(volumeM3: number, surfaces: readonly Surface[], air: Air = ROOM_AIR): Reverberation {
+export function reverberation(
+  volumeM3: number,
+  surfaces: readonly Surface[],
+  objectsM2: RoomOctaves = EMPTY,
+  air: Air = ROOM_AIR,
+): Reverberation {
   const totalM2 = surfaces.reduce((sum, surface) => sum + surface.areaM2, 0);
-  const absorptionM2 = byOctave((band) =>
+  const absorptionM2 = byRoomOctave((band) =>
     surfaces.reduce((sum, surface) => sum + surface.areaM2 * surface.absorption[band]!, 0),
   );
-  const airM2 = byOctave((band) => 4 * airEnergyLossPerM(ROOM_OCTAVES_HZ[band]!, air) * volumeM3);
-  const meanAbsorption = byOctave((band) => absorptionM2[band]! / totalM2);
-  const sabineS = byOctave((band) => (SABINE_CONSTANT * volumeM3) / (absorptionM2[band]! + airM2[band]!));
-  const eyringS = byOctave((band) => {
+  const airM2 = byRoomOctave((band) => 4 * airEnergyLossPerM(ROOM_OCTAVES_HZ[band]!, air) * volumeM3);
+  const meanAbsorption = byRoomOctave((band) => absorptionM2[band]! / totalM2);
+  const besidesM2 = byRoomOctave((band) => airM2[band]! + objectsM2[band]!);
+  const sabineS = byRoomOctave((band) => (SABINE_CONSTANT * volumeM3) / (absorptionM2[band]! + besidesM2[band]!));
+  const eyringS = byRoomOctave((band) => {
     const mean = meanAbsorption[band]!;
-    return mean >= 1 ? 0 : (SABINE_CONSTANT * volumeM3) / (-totalM2 * Math.log(1 - mean) + airM2[band]!);
+    return mean >= 1 ? 0 : (SABINE_CONSTANT * volumeM3) / (-totalM2 * Math.log(1 - mean) + besidesM2[band]!);
   });
   return {
     sabineS,
     eyringS,
-    chosenS: byOctave((band) => (meanAbsorption[band]! > EYRING_FROM ? eyringS[band]! : sabineS[band]!)),
+    chosenS: byRoomOctave((band) => (meanAbsorption[band]! > EYRING_FROM ? eyringS[band]! : sabineS[band]!)),
     meanAbsorption,
   };
 }

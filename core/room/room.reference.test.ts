@@ -1,6 +1,7 @@
 import { MATERIALS } from "./materials";
 import { NC_NUMBERS, ncAWeightedDb, ncOctavesDb } from "./noiseCriteria";
-import { forecastPlace, type PlaceModel } from "./place";
+import { forecastPlace } from "./place";
+import { LIVING_ROOM, type PlaceModel } from "./placeModel";
 import { criticalDistanceM, reverberation } from "./reverberation";
 
 const DRY_AIR_OFF = { temperatureC: 20, relativeHumidityPercent: 100, pressureKpa: 101.325 };
@@ -8,7 +9,7 @@ const flat = (value: number) => [value, value, value, value, value, value] as co
 
 test("a hall of 10 × 8 × 3 m with A = 24 m² has T = 1.61 s by Sabine (worked example of the formula)", () => {
   const surface = { areaM2: 240, absorption: flat(0.1) };
-  const { sabineS } = reverberation(240, [surface], DRY_AIR_OFF);
+  const { sabineS } = reverberation(240, [surface], undefined, DRY_AIR_OFF);
   expect(sabineS[2]).toBeCloseTo((0.161 * 240) / 24, 1);
 });
 
@@ -57,22 +58,16 @@ test("dBA is about 7 to 13 above the NC number (rule of thumb, common practice)"
 
 describe("verdicts (common practice)", () => {
   const livingRoom: PlaceModel = {
-    setting: "room",
-    lengthM: 5,
-    widthM: 4,
-    heightM: 2.5,
+    ...LIVING_ROOM,
     floor: "carpetOnPad",
     ceiling: "gypsum",
-    walls: "gypsum",
-    otherWall: "mediumCurtain",
-    otherWallM2: 8,
+    patches: [{ surface: "north", material: "mediumCurtain", areaM2: 8 }],
     noiseNc: 20,
-    windMps: 0,
   };
 
   test("a carpeted furnished room is easy, a tiled stairwell very bad", () => {
     expect(forecastPlace(livingRoom).verdict.echo).toBe("good");
-    const stairwell: PlaceModel = { ...livingRoom, floor: "tile", ceiling: "concrete", walls: "tile", otherWallM2: 0 };
+    const stairwell: PlaceModel = { ...livingRoom, floor: "tile", ceiling: "concrete", walls: "tile", patches: [] };
     expect(forecastPlace(stairwell).verdict.echo).toBe("poor");
   });
 
@@ -83,10 +78,10 @@ describe("verdicts (common practice)", () => {
     expect(quay.verdict.advice).toContain("Wind");
   });
 
-  test("a second wall material never takes more than there is wall", () => {
-    const wrapped = forecastPlace({ ...livingRoom, otherWallM2: 5000 });
-    const wallM2 = 2 * (5 + 4) * 2.5;
-    expect(wrapped.midS).toBeCloseTo(forecastPlace({ ...livingRoom, otherWallM2: wallM2 }).midS, 9);
+  test("a part of a side never takes more than there is of it", () => {
+    const part = (areaM2: number): PlaceModel["patches"] => [{ surface: "north", material: "mediumCurtain", areaM2 }];
+    const wrapped = forecastPlace({ ...livingRoom, patches: part(5000) });
+    expect(wrapped.midS).toBeCloseTo(forecastPlace({ ...livingRoom, patches: part(5 * 2.5) }).midS, 9);
   });
 });
 

@@ -9,7 +9,13 @@ export interface SchemaFault {
 }
 
 const ajv = addFormats(
-  new Ajv({ allErrors: true, strict: true, strictTypes: false, verbose: true, keywords: ["unit", "step"] }),
+  new Ajv({
+    allErrors: true,
+    strict: true,
+    strictTypes: false,
+    verbose: true,
+    keywords: ["unit", "step", "patternSays"],
+  }),
   ["uuid", "date"],
 );
 const compiled = new WeakMap<TSchema, ValidateFunction>();
@@ -40,8 +46,11 @@ function wordsFor(error: ErrorObject): string {
     case "additionalProperties":
       return `${(error.params as { additionalProperty: string }).additionalProperty} is not known here.`;
     case "minLength":
-    case "pattern":
       return `${titleOf(error)} must not be empty.`;
+    case "pattern": {
+      const says: unknown = (error.parentSchema as { patternSays?: unknown } | undefined)?.patternSays;
+      return typeof says === "string" ? `${titleOf(error)}: ${says}.` : `${titleOf(error)} must not be empty.`;
+    }
     default:
       return `${titleOf(error)} ${error.message ?? "is not right"}.`;
   }

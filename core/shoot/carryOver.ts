@@ -2,7 +2,7 @@ import { ACCESSORY_FACTS } from "../dress/accessories";
 import { GARMENTS } from "../dress/garments";
 import type { Outfit, Performance } from "../dress/outfit";
 import { sameChoice, type Choice } from "../dress/choice";
-import type { PlaceModel } from "../room/place";
+import type { PlaceModel } from "../room/placeModel";
 
 /** What a rig was made for: the facts whose change asks for another look. */
 export interface RigFacts {

@@ -1,11 +1,12 @@
 import type { CapsuleColour } from "../dress/outfit";
+import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
 import { recipeFor, type Recipe } from "../dress/recipe";
 import { SUPPLY_IDS, type SupplyId } from "../dress/supplies";
 import { carryOver, type CarryOver, type RigFacts } from "./carryOver";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import { rigFactsOf } from "./rigHistory";
 import type { ShootBundle, Stored } from "./records";
-import { minutesOfDay, scenesInOrder, timeOfDay } from "./sceneOrder";
+import { scenesInOrder } from "./sceneOrder";
 
 /** One wearer in one scene of a day, before it is known when. */
 interface Draft {

@@ -6,7 +6,8 @@ import { PACK_PLACE_IDS } from "../body/cableRoute";
 import { Aims } from "../dress/aims";
 import { Choice } from "../dress/choice";
 import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
-import { PlaceModel } from "../room/place";
+import { PlaceModel } from "../room/placeModel";
+import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
 
 const strict = { additionalProperties: false } as const;
@@ -51,7 +52,10 @@ export const SceneBody = Type.Object(
     /** Day of the shoot, from 1. */
     day: Type.Integer({ title: "Day", minimum: 1, maximum: 365 }),
     /** When the camera rolls, 24 hours, "HH:MM". */
-    startsAt: Type.String({ title: "Starts at", pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$" }),
+    startsAt: ClockTime("Starts at"),
+    /** Sound that is wanted clean, and the longest take of it, min. */
+    lengthMin: Type.Number({ title: "Length", unit: "min", minimum: 1, maximum: 720 }),
+    takeMin: Type.Number({ title: "Longest take", unit: "min", minimum: 0.2, maximum: 240 }),
   },
   strict,
 );

@@ -1,17 +1,5 @@
 import type { ShootBundle, Stored } from "./records";
 
-/** Minutes after midnight of a time "HH:MM". */
-export function minutesOfDay(time: string): number {
-  const [hours, minutes] = time.split(":").map(Number);
-  return hours! * 60 + minutes!;
-}
-
-/** Time "HH:MM" of minutes after midnight; before midnight and beyond the day are carried round. */
-export function timeOfDay(minutes: number): string {
-  const within = ((Math.round(minutes) % 1440) + 1440) % 1440;
-  return `${String(Math.floor(within / 60)).padStart(2, "0")}:${String(within % 60).padStart(2, "0")}`;
-}
-
 /** A shoot's scenes as they will be recorded: by day, then by time. */
 export function scenesInOrder(scenes: ShootBundle["scenes"]): Stored<"scene">[] {
   return [...scenes].sort(

@@ -1,5 +1,6 @@
+import { newScene } from "./newScene";
 import { GENERIC_DEVICES } from "../chain/devices";
-import type { PlaceModel } from "../room/place";
+import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
 import { boardOf, worstRisk } from "./board";
 import { choiceOf, type Choice } from "../dress/choice";
 import { usualLayer } from "../dress/outfit";
@@ -18,7 +19,8 @@ import {
   type ShootBundle,
   type Stored,
 } from "./records";
-import { minutesOfDay, rigsOfWearer, timeOfDay } from "./sceneOrder";
+import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
+import { rigsOfWearer } from "./sceneOrder";
 
 const stored = <Kind extends RecordKind>(
   id: string,
@@ -32,17 +34,10 @@ const stored = <Kind extends RecordKind>(
 });
 
 const ROOM: PlaceModel = {
-  setting: "room",
-  lengthM: 5,
-  widthM: 4,
-  heightM: 2.5,
+  ...LIVING_ROOM,
   floor: "carpetOnPad",
-  ceiling: "gypsum",
-  walls: "gypsum",
-  otherWall: "mediumCurtain",
-  otherWallM2: 8,
+  patches: [{ surface: "north", material: "mediumCurtain", areaM2: 8 }],
   noiseNc: 20,
-  windMps: 0,
 };
 
 const RIG = newRig({ shootId: "s", wearerId: "w", sceneId: "c" });
@@ -84,7 +79,7 @@ function bundle(
       bitsPerSample: 24,
     }),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model: ROOM })],
-    scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: "p", day: 1, startsAt: "09:00" })],
+    scenes: [stored<"scene">("c", newScene("s", { placeId: "p" }))],
     wearers: [
       stored<"wearer">("w", {
         shootId: "s",
@@ -137,7 +132,7 @@ describe("stitches", () => {
   test("Scout is basted only where the scene has a place", () => {
     expect(stitchesOf(bundle()).scout).toBe("basted");
     const homeless = bundle({}, [], {
-      scenes: [stored<"scene">("c", { shootId: "s", title: "One", placeId: null, day: 1, startsAt: "09:00" })],
+      scenes: [stored<"scene">("c", newScene("s"))],
     });
     expect(stitchesOf(homeless).scout).toBe("loose");
   });
@@ -250,7 +245,7 @@ describe("planRig follows one line from outfit to file", () => {
 
 describe("scenes of a day", () => {
   const scene = (id: string, startsAt: string, day = 1, placeId: string | null = "p") =>
-    stored<"scene">(id, { shootId: "s", title: id, placeId, day, startsAt });
+    stored<"scene">(id, newScene("s", { title: id, placeId, day, startsAt }));
   const inScene = (id: string, sceneId: string, own: Partial<RigBody> = {}, wearerId = "w") =>
     stored<"rig">(id, { ...RIG, sceneId, wearerId, choice: AT_FRONT, ...own });
   const quay = stored<"place">("q", {

@@ -1,3 +1,4 @@
+import { newScene } from "@/core/shoot/newScene";
 import type { RecordKind, Stored } from "@/core/shoot/records";
 import { saveQueue, type PendingSave, type SaveQueue, type SaveState, type SendResult } from "./saveQueue";
 
@@ -5,7 +6,7 @@ const save = (title: string, version: number | null = 1, id = "a"): PendingSave 
   kind: "scene",
   id,
   version,
-  body: { shootId: "s", title, placeId: null, day: 1, startsAt: "09:00" },
+  body: newScene("s", { title }),
 });
 
 const stored = (version: number, each: PendingSave): Stored<RecordKind> => ({

@@ -1,3 +1,4 @@
+import { newScene } from "@/core/shoot/newScene";
 import { SLACK_WATER } from "@/demo/slackWater";
 import type { RecordKind, ShootBundle, Stored } from "@/core/shoot/records";
 import { shootStore } from "./shootStore";
@@ -85,7 +86,7 @@ test("edits build on what is there now, and keep the untouched parts as they are
 
 test("new records are sent in the order they were made, under their own ids", async () => {
   const store = shootStore(bundle());
-  const scene = store.create("scene", { shootId: "shoot-1", title: "New", placeId: null, day: 1, startsAt: "09:00" });
+  const scene = store.create("scene", newScene("shoot-1", { title: "New" }));
   const place = store.create("place", SLACK_WATER.places[Object.keys(SLACK_WATER.places)[0]!]!);
   await settle();
   expect(sent.map((each) => [each.method, each.path, each.body.id])).toEqual([

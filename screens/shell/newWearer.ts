@@ -1,8 +1,7 @@
 import { FIRST_OUTFIT, newRig } from "@/core/shoot/newRig";
+import { newScene } from "@/core/shoot/newScene";
 import { THREADS, type RigBody, type ShootBundle, type Stored } from "@/core/shoot/records";
 import type { ShootStore } from "../saving/shootStore";
-
-const FIRST_SCENE = { title: "Scene 1", day: 1, startsAt: "09:00" } as const;
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */
 export function addWearer(store: ShootStore, bundle: ShootBundle): string {
@@ -19,7 +18,7 @@ export function addWearer(store: ShootStore, bundle: ShootBundle): string {
     outfit: FIRST_OUTFIT,
   });
   const sceneId =
-    bundle.scenes[0]?.id ?? store.create("scene", { shootId, ...FIRST_SCENE, placeId: bundle.places[0]?.id ?? null });
+    bundle.scenes[0]?.id ?? store.create("scene", newScene(shootId, { placeId: bundle.places[0]?.id ?? null }));
   store.create("rig", newRig({ shootId, wearerId, sceneId }));
   return wearerId;
 }
@@ -67,13 +66,7 @@ export function copyRig(store: ShootStore, bundle: ShootBundle, rig: Stored<"rig
   const before = bundle.scenes.find((scene) => scene.id === rig.body.sceneId);
   const into =
     sceneId ??
-    store.create("scene", {
-      shootId,
-      title: `Scene ${bundle.scenes.length + 1}`,
-      placeId: before?.body.placeId ?? null,
-      day: before?.body.day ?? 1,
-      startsAt: before?.body.startsAt ?? FIRST_SCENE.startsAt,
-    });
+    store.create("scene", newScene(shootId, { ...before?.body, title: `Scene ${bundle.scenes.length + 1}` }));
   store.create("rig", newRig({ shootId, wearerId, sceneId: into }, decisionsOf(rig.body)));
   return into;
 }

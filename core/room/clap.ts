@@ -1,0 +1,232 @@
+import { filterOctave, octaveFits, octaveSections } from "../audio/octaveBank";
+import { amplitudeToDb, powerToDb } from "../sound/decibel";
+import { decayOf, neededRangeDb, type Decay, type DecayFit, type Evaluation } from "./decay";
+import { ROOM_OCTAVES_HZ } from "./materials";
+
+/** One octave of a measured decay. */
+export interface ClapBand {
+  hz: number;
+  /** Which fit was possible; null when the clap does not stand far enough above the noise. */
+  evaluation: Evaluation | null;
+  fit: DecayFit | null;
+  t20S: number | null;
+  t30S: number | null;
+  /** How far the clap stands above the noise, dB, and what is missing for the shortest evaluation. */
+  rangeDb: number;
+  shortByDb: number;
+  /** The decay for a drawing, dB re its start, one figure every stepS. */
+  curveDb: number[];
+  stepS: number;
+}
+
+export interface ClapAnalysis {
+  bands: ClapBand[];
+  /** Mean of 500 Hz and 1 kHz, s. */
+  midS: number;
+  /** Claps heard; the one that stands out furthest was measured. */
+  claps: number;
+  atS: number;
+  /** What lowers trust in it, in words. */
+  remarks: string[];
+}
+
+export type ClapResult = ({ isMeasured: true } & ClapAnalysis) | { isMeasured: false; says: string; advice: string };
+
+const refuse = (says: string, advice: string): ClapResult => ({ isMeasured: false, says, advice });
+
+/** Short-time steps in which claps are looked for, s. */
+const STEP_S = 0.005;
+/** A clap rises at least this far over what was before it, dB, within this many steps. Common practice. */
+const RISE_DB = 15;
+const BEFORE_STEPS = 20;
+/** Claps are at least this far apart, s: what is nearer is the first one's echo. */
+const APART_S = 0.25;
+/** A clap less loud than this below the loudest one is no clap, dB. */
+const AMONG_LOUDEST_DB = 20;
+/** Peaks below this are not worth measuring, dBFS. */
+const QUIETEST_PEAK_DBFS = -50;
+const CLIPPED_FROM = 0.985;
+const CLIPPED_RUN = 3;
+/** Longest part after a clap that is looked at, s: T20 of 10 s ends within it. */
+const LONGEST_S = 7;
+const SHORTEST_S = 0.2;
+const DRAWN_POINTS = 180;
+
+interface Onset {
+  /** First sample, and the peak power round it. */
+  at: number;
+  peakDb: number;
+}
+
+function stepPeaksDb(samples: Float32Array, perStep: number): Float64Array {
+  const levels = new Float64Array(Math.floor(samples.length / perStep));
+  for (let step = 0; step < levels.length; step += 1) {
+    let sum = 0;
+    for (let at = step * perStep; at < (step + 1) * perStep; at += 1) sum += samples[at]! * samples[at]!;
+    levels[step] = powerToDb(sum / perStep + 1e-16);
+  }
+  return levels;
+}
+
+function findClaps(samples: Float32Array, sampleRateHz: number): Onset[] {
+  const perStep = Math.round(STEP_S * sampleRateHz);
+  const levels = stepPeaksDb(samples, perStep);
+  const onsets: Onset[] = [];
+  const apart = Math.round(APART_S / STEP_S);
+  for (let step = 1; step < levels.length; step += 1) {
+    const from = Math.max(0, step - BEFORE_STEPS);
+    let before = -Infinity;
+    for (let at = from; at < step; at += 1) before = Math.max(before, levels[at]!);
+    if (levels[step]! - before < RISE_DB) continue;
+    const last = onsets.at(-1);
+    if (last && step * perStep - last.at < apart * perStep) continue;
+    let peakDb = -Infinity;
+    for (let at = step; at < Math.min(levels.length, step + 6); at += 1) peakDb = Math.max(peakDb, levels[at]!);
+    onsets.push({ at: step * perStep, peakDb });
+    step += 5;
+  }
+  const loudest = Math.max(...onsets.map(({ peakDb }) => peakDb));
+  return onsets.filter(({ peakDb }) => peakDb > loudest - AMONG_LOUDEST_DB);
+}
+
+function isClipped(samples: Float32Array): boolean {
+  let run = 0;
+  for (const sample of samples) {
+    run = Math.abs(sample) >= CLIPPED_FROM ? run + 1 : 0;
+    if (run >= CLIPPED_RUN) return true;
+  }
+  return false;
+}
+
+/** Squares of one octave of a part of the samples, filtered backwards so that the filter's ringing is not in the decay. */
+function squaresOf(samples: Float32Array, from: number, to: number, hz: number, sampleRateHz: number): Float64Array {
+  const band = new Float64Array(samples.subarray(from, to));
+  filterOctave(band, octaveSections(hz, sampleRateHz), -1);
+  for (let at = 0; at < band.length; at += 1) band[at] = band[at]! * band[at]!;
+  return band;
+}
+
+function mean(values: Float64Array): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum / values.length;
+}
+
+function drawn({ curveDb, stepS, rangeDb }: Decay) {
+  const every = Math.max(1, Math.ceil(curveDb.length / DRAWN_POINTS));
+  const lowest = -Math.min(90, rangeDb + 5);
+  const points: number[] = [];
+  for (let at = 0; at < curveDb.length && curveDb[at]! > lowest; at += every)
+    points.push(Number(curveDb[at]!.toFixed(2)));
+  return { curveDb: points, stepS: every * stepS };
+}
+
+function bandOf(hz: number, decay: Decay): ClapBand {
+  const { rangeDb, fits } = decay;
+  const allowed = (evaluation: Evaluation) => (rangeDb >= neededRangeDb(evaluation) ? fits[evaluation] : null);
+  const [t20, t30] = [allowed("t20"), allowed("t30")];
+  return {
+    hz,
+    evaluation: t30 ? "t30" : t20 ? "t20" : null,
+    fit: t30 ?? t20,
+    t20S: t20?.timeS ?? null,
+    t30S: t30?.timeS ?? null,
+    rangeDb,
+    shortByDb: Math.max(0, neededRangeDb("t20") - rangeDb),
+    ...drawn(decay),
+  };
+}
+
+/** Bent beyond this, permille, a decay is no straight line. Source: ISO 3382-2, annex B. */
+const BENT_FROM = 10;
+
+function remarksOn(bands: readonly ClapBand[], claps: number, atS: number): string[] {
+  const remarks: string[] = [];
+  if (claps > 1)
+    remarks.push(`${claps} claps were heard; the one at ${atS.toFixed(1)} s stands out furthest and was measured.`);
+  const bent = bands.filter(({ fit }) => fit && fit.nonlinearity > BENT_FROM);
+  if (bent.length > 0)
+    remarks.push(
+      `The decay at ${bent.map(({ hz }) => `${hz} Hz`).join(", ")} is no straight line: an open door to another room, or something rang with it.`,
+    );
+  const missing = bands.filter(({ evaluation }) => evaluation === null);
+  if (missing.length > 0)
+    remarks.push(
+      `Not measurable at ${missing.map(({ hz, shortByDb }) => `${hz} Hz (${Math.ceil(shortByDb)} dB short)`).join(", ")}: the forecast stays there.`,
+    );
+  return remarks;
+}
+
+/**
+ * Reverberation time by octave 125…4k from a recorded clap, balloon or slate.
+ *
+ * Mono samples in ±1 at 16 to 192 kHz, at least 0.2 s from the clap on. Refused with the reason when there is no clap, when it
+ * is clipped, too quiet, cut off, or does not stand 35 dB above the noise at 500 Hz and 1 kHz.
+ * Source: ISO 3382-2, integrated impulse response, T20 and T30.
+ */
+export function analyseClap(samples: Float32Array, sampleRateHz: number): ClapResult {
+  let peak = 0;
+  for (const sample of samples) {
+    if (!Number.isFinite(sample)) return refuse("The file holds figures that are no sound.", "Record the clap again.");
+    peak = Math.max(peak, Math.abs(sample));
+  }
+  if (peak === 0) return refuse("The recording is silent.", "Check that the microphone is live, then clap again.");
+  const onsets = findClaps(samples, sampleRateHz);
+  if (onsets.length === 0)
+    return refuse(
+      "No clap was found: nothing rises out of the rest.",
+      "Wait two seconds in silence, clap once, and let it ring out.",
+    );
+  if (amplitudeToDb(peak) < QUIETEST_PEAK_DBFS)
+    return refuse(
+      `The clap is too quiet: its peak is ${amplitudeToDb(peak).toFixed(0)} dBFS.`,
+      "Turn the gain up 20 dB, or burst a balloon.",
+    );
+  const chosen = onsets.reduce((best, each) => (each.peakDb > best.peakDb ? each : best));
+  const next = onsets.find(({ at }) => at > chosen.at);
+  const end = Math.min(samples.length, chosen.at + Math.round(LONGEST_S * sampleRateHz), next?.at ?? Infinity);
+  const start = Math.max(0, chosen.at - Math.round(STEP_S * sampleRateHz));
+  if (isClipped(samples.subarray(start, end)))
+    return refuse("The clap is clipped: its top is cut off.", "Turn the gain down 10 dB and clap again.");
+  if ((end - chosen.at) / sampleRateHz < SHORTEST_S)
+    return refuse(
+      next ? "The next clap comes before this one has rung out." : "The recording stops right after the clap.",
+      next ? "Clap once, and let it ring out." : "Let it run on for three seconds after the clap.",
+    );
+
+  const quietFrom = Math.max(0, chosen.at - Math.round(0.6 * sampleRateHz));
+  const quietTo = chosen.at - Math.round(0.1 * sampleRateHz);
+  const isQuietKnown =
+    quietTo - quietFrom > 0.2 * sampleRateHz &&
+    !onsets.some(({ at }) => at < chosen.at && at > quietFrom - sampleRateHz);
+  const bands = ROOM_OCTAVES_HZ.filter((hz) => octaveFits(hz, sampleRateHz)).map((hz) => {
+    const squares = squaresOf(samples, start, end, hz, sampleRateHz);
+    const noise = isQuietKnown ? mean(squaresOf(samples, quietFrom, quietTo, hz, sampleRateHz)) : null;
+    return {
+      band: bandOf(hz, decayOf(squares, sampleRateHz, noise)),
+      noise,
+      tail: mean(squares.subarray(Math.floor(0.9 * squares.length))),
+    };
+  });
+  const middle = bands.filter(({ band }) => band.hz === 500 || band.hz === 1000);
+  const worst = middle.reduce((least, each) => (each.band.rangeDb < least.band.rangeDb ? each : least));
+  if (middle.some(({ band }) => band.evaluation === null)) {
+    const short = Math.max(1, Math.ceil(worst.band.shortByDb));
+    const isCut = next !== undefined || (worst.noise !== null && worst.tail > 4 * worst.noise);
+    const says = `The clap stands ${worst.band.rangeDb.toFixed(0)} dB above ${isCut ? "where it breaks off" : "the noise"} at ${worst.band.hz} Hz; ${neededRangeDb("t20")} dB are needed, ${short} dB more.`;
+    if (next) return refuse(`The next clap comes too soon. ${says}`, "Clap once, and let it ring out.");
+    if (isCut)
+      return refuse(`The recording stops too soon. ${says}`, "Let it run on for three seconds after the clap.");
+    return refuse(says, "Burst a balloon, clap nearer to the microphone, or switch the noise off for a minute.");
+  }
+  const atS = chosen.at / sampleRateHz;
+  const plain = bands.map(({ band }) => band);
+  return {
+    isMeasured: true,
+    bands: plain,
+    midS: middle.reduce((sum, { band }) => sum + band.fit!.timeS / middle.length, 0),
+    claps: onsets.length,
+    atS,
+    remarks: remarksOn(plain, onsets.length, atS),
+  };
+}

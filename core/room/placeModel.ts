@@ -1,0 +1,144 @@
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
+import { MOST_SOURCES, NoiseSource } from "../noise/noiseSource";
+import { MeasuredTone } from "../noise/measuredTone";
+import { oneOf } from "../schema/oneOf";
+import type { SchemaFault } from "../schema/validate";
+import { FURNISHING_IDS } from "./furnishings";
+import { MATERIAL_IDS } from "./materials";
+import { NC_NUMBERS } from "./noiseCriteria";
+import { MeasuredEcho } from "./measuredEcho";
+import { SURFACE_IDS, SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "./shape";
+import { TREATMENT_IDS } from "./treatmentKinds";
+
+const strict = { additionalProperties: false } as const;
+const material = (title: string) => oneOf(MATERIAL_IDS, title);
+const SizeM = (title: string, minimum: number, maximum: number) => Type.Number({ minimum, maximum, title, unit: "m" });
+const Count = Type.Integer({ title: "How many", minimum: 1, maximum: 500 });
+
+export const SETTINGS = ["box", "lShape", "vehicle", "open"] as const;
+
+/** A part of a side that is made of something else: a window, a door, a curtain. */
+export const Patch = Type.Object(
+  {
+    surface: oneOf(SURFACE_IDS, "Where"),
+    material: material("Made of"),
+    areaM2: Type.Number({ title: "Area", unit: "m²", minimum: 0.1, maximum: 5000 }),
+  },
+  strict,
+);
+export type Patch = Static<typeof Patch>;
+
+export const Furnishing = Type.Object({ kind: oneOf(FURNISHING_IDS, "What"), count: Count }, strict);
+
+/** Something hung, laid or brought in for the day; `over` is what it covers. */
+export const Treatment = Type.Object(
+  {
+    kind: oneOf(TREATMENT_IDS, "What"),
+    surface: Type.Union([oneOf(SURFACE_IDS, "Where"), Type.Null()]),
+    over: Type.Union([material("Over"), Type.Null()]),
+    count: Count,
+  },
+  strict,
+);
+export type Treatment = Static<typeof Treatment>;
+
+/** What is known of a place. In the open, sides are kept but not used. */
+export const PlaceModel = Type.Object(
+  {
+    setting: oneOf(SETTINGS, "Setting"),
+    lengthM: SizeM("Length, west to east", 1, 100),
+    widthM: SizeM("Width, south to north", 1, 100),
+    heightM: SizeM("Height", 1, 30),
+    cutLengthM: SizeM("Missing corner, length", 0, 99),
+    cutWidthM: SizeM("Missing corner, width", 0, 99),
+    floor: material("Floor"),
+    ceiling: material("Ceiling"),
+    walls: material("Walls"),
+    patches: Type.Array(Patch, { title: "Parts of sides", maxItems: 24 }),
+    furnishings: Type.Array(Furnishing, { title: "In the room", maxItems: 20 }),
+    treatments: Type.Array(Treatment, { title: "Treatments", maxItems: 40 }),
+    noiseNc: oneOf(NC_NUMBERS, "What is left of noise"),
+    windMps: Type.Number({ minimum: 0, maximum: 30, title: "Wind", unit: "m/s" }),
+    sources: Type.Array(NoiseSource, { title: "Noises", maxItems: MOST_SOURCES }),
+    echo: Type.Union([MeasuredEcho, Type.Null()]),
+    tone: Type.Union([MeasuredTone, Type.Null()]),
+  },
+  strict,
+);
+export type PlaceModel = Static<typeof PlaceModel>;
+
+/** A furnished living room: what a new place is until it is described, and what an unscouted one is taken for. */
+export const LIVING_ROOM: PlaceModel = {
+  setting: "box",
+  lengthM: 5,
+  widthM: 4,
+  heightM: 2.5,
+  cutLengthM: 0,
+  cutWidthM: 0,
+  floor: "carpetOnConcrete",
+  ceiling: "plaster",
+  walls: "gypsum",
+  patches: [{ surface: "north", material: "mediumCurtain", areaM2: 10 }],
+  furnishings: [],
+  treatments: [],
+  noiseNc: 35,
+  windMps: 0,
+  sources: [],
+  echo: null,
+  tone: null,
+};
+
+/** A small car standing: what choosing a vehicle begins with. Common practice. */
+export const CAR: PlaceModel = {
+  ...LIVING_ROOM,
+  setting: "vehicle",
+  lengthM: 2.4,
+  widthM: 1.4,
+  heightM: 1.2,
+  floor: "thinCarpet",
+  ceiling: "headliner",
+  walls: "plasticTrim",
+  patches: [
+    { surface: "east", material: "carGlass", areaM2: 0.9 },
+    { surface: "west", material: "carGlass", areaM2: 0.6 },
+    { surface: "north", material: "carGlass", areaM2: 0.8 },
+    { surface: "south", material: "carGlass", areaM2: 0.8 },
+  ],
+  furnishings: [{ kind: "vehicleSeat", count: 4 }],
+  noiseNc: 25,
+};
+
+/** What of a place cannot be, each with its field and what to do. The schema's bounds are checked before. */
+export function placeFaults(model: PlaceModel): SchemaFault[] {
+  const faults: SchemaFault[] = [];
+  if (model.setting === "open") return faults;
+  if (model.setting === "lShape") {
+    for (const [path, cut, whole, name] of [
+      ["cutLengthM", model.cutLengthM, model.lengthM, "length"],
+      ["cutWidthM", model.cutWidthM, model.widthM, "width"],
+    ] as const)
+      if (cut <= 0 || cut >= whole)
+        faults.push({
+          path,
+          message: `An L's missing corner must be shorter than the room's ${name}, and more than 0.`,
+        });
+    if (faults.length > 0) return faults;
+  }
+  const surfaces = surfacesOf(model);
+  for (const surface of SURFACE_IDS) {
+    const onIt = model.patches.filter((patch) => patch.surface === surface);
+    if (onIt.length === 0) continue;
+    const index = model.patches.indexOf(onIt.at(-1)!);
+    const wholeM2 = surfaceAreaM2(model, surface);
+    const usedM2 = onIt.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+    if (!surfaces.includes(surface))
+      faults.push({ path: `patches.${index}.surface`, message: `This place has no ${SURFACE_NAMES[surface]}.` });
+    else if (usedM2 > wholeM2 + 0.05)
+      faults.push({
+        path: `patches.${index}.areaM2`,
+        message: `The ${SURFACE_NAMES[surface]} has ${wholeM2.toFixed(1)} m²; its parts take ${usedM2.toFixed(1)} m². Make a part smaller.`,
+      });
+  }
+  return faults;
+}

@@ -1,0 +1,104 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { randomUUID } from "node:crypto";
+import { Client } from "pg";
+import { placeFaults } from "../core/room/placeModel";
+import { RECORD_SCHEMAS, type PlaceBody } from "../core/shoot/records";
+import { schemaFaults } from "../core/schema/validate";
+import { plannedEcho, midOf } from "../core/room/place";
+import { openDatabase } from "../db/client";
+import { migrateDatabase } from "../db/migrate";
+import { loadShoot } from "./shoots";
+
+const MIGRATIONS = join(__dirname, "..", "db", "migrations");
+
+/** The first so many migrations, as a released state had them. */
+function migrationsUpTo(count: number): string {
+  const folder = mkdtempSync(join(tmpdir(), "migrations-"));
+  cpSync(MIGRATIONS, folder, { recursive: true });
+  const path = join(folder, "meta", "_journal.json");
+  const journal = JSON.parse(readFileSync(path, "utf8")) as { entries: unknown[] };
+  writeFileSync(path, JSON.stringify({ ...journal, entries: journal.entries.slice(0, count) }));
+  return folder;
+}
+
+/** A database of its own beside the worker's. */
+async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const [first] = (process.env["TEST_DATABASE_URLS"] ?? "").split(" ");
+  const name = `migrating_${randomUUID().slice(0, 8)}`;
+  const run = async (sql: string) => {
+    const client = new Client({ connectionString: first });
+    await client.connect();
+    await client.query(sql).finally(() => client.end());
+  };
+  await run(`create database ${name}`);
+  const url = new URL(first!);
+  url.pathname = `/${name}`;
+  return { url: url.toString(), drop: () => run(`drop database ${name} with (force)`) };
+}
+
+const OLD_ROOM = {
+  setting: "room",
+  lengthM: 9,
+  widthM: 6,
+  heightM: 3,
+  floor: "woodFloor",
+  ceiling: "woodFloor",
+  walls: "stone",
+  otherWall: "windowGlass",
+  otherWallM2: 30,
+  noiseNc: 20,
+  windMps: 0,
+};
+
+test("places and scenes of the first release go on: parts of walls keep their area, scenes get lengths", async () => {
+  const { url, drop } = await freshDatabase();
+  const before = migrationsUpTo(1);
+  try {
+    await migrateDatabase(url, before);
+    const [crewId, shootId, room, open, scene] = Array.from({ length: 5 }, () => randomUUID());
+    const client = new Client({ connectionString: url });
+    await client.connect();
+    await client.query("insert into crew (id, name) values ($1, 'Old crew')", [crewId]);
+    await client.query(
+      `insert into shoot (id, crew_id, title, first_day, days, units, frame_rate, delivery, sample_rate_hz, bits_per_sample)
+       values ($1, $2, 'Old shoot', '2026-01-01', 1, 'metric', 25, 'picture', 48000, 24)`,
+      [shootId, crewId],
+    );
+    const place = "insert into place (id, crew_id, shoot_id, name, model) values ($1, $2, $3, 'Old place', $4)";
+    await client.query(place, [room, crewId, shootId, OLD_ROOM]);
+    await client.query(place, [open, crewId, shootId, { ...OLD_ROOM, setting: "open", otherWallM2: 0 }]);
+    await client.query(
+      "insert into scene (id, crew_id, shoot_id, title, place_id, day, starts_at) values ($1, $2, $3, 'Old scene', $4, 1, '09:30')",
+      [scene, crewId, shootId, room],
+    );
+    await client.end();
+
+    await migrateDatabase(url, MIGRATIONS);
+    await migrateDatabase(url, MIGRATIONS);
+
+    const { database, pool } = openDatabase(url);
+    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    await pool.end();
+    const bodyOf = (id: string) => bundle.places.find((each) => each.id === id)!.body as PlaceBody;
+    for (const id of [room!, open!]) {
+      expect(schemaFaults(RECORD_SCHEMAS.place, bodyOf(id))).toEqual([]);
+      expect(placeFaults(bodyOf(id).model)).toEqual([]);
+    }
+    expect(bodyOf(room!).model.patches).toEqual([
+      { surface: "north", material: "windowGlass", areaM2: 27 },
+      { surface: "south", material: "windowGlass", areaM2: 3 },
+    ]);
+    expect(bodyOf(room!).model.setting).toBe("box");
+    expect(bodyOf(open!).model).toMatchObject({ setting: "open", patches: [] });
+    // Volume 162 m³; 54 m² floor and ceiling each of wood, 60 m² stone, 30 m² glass: by hand, without air, at 500 Hz.
+    const byHandS = (0.161 * 162) / (108 * 0.1 + 60 * 0.03 + 30 * 0.18);
+    expect(plannedEcho(bodyOf(room!).model)!.sabineS[2] / byHandS).toBeCloseTo(1, 1);
+    expect(midOf(plannedEcho(bodyOf(room!).model)!.chosenS)).toBeGreaterThan(1);
+    expect(bundle.scenes[0]!.body).toMatchObject({ title: "Old scene", lengthMin: 30, takeMin: 3 });
+  } finally {
+    rmSync(before, { recursive: true });
+    await drop();
+  }
+});
