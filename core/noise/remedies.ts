@@ -14,7 +14,7 @@ interface Row {
 const flat = (lossDb: number): OctaveLevels => [lossDb, lossDb, lossDb, lossDb, lossDb, lossDb, lossDb];
 
 /** Nothing is left of what is off or waited out. */
-const GONE_DB = 80;
+const GONE_DB = 150;
 
 /** What can be done about a noise. Losses are estimates: asking is common practice, covering from memory. */
 export const REMEDY_ROWS: Record<Remedy, Row> = {

@@ -39,3 +39,12 @@ test("C50 of a pure decay: 10·lg(e^(13.8·0.05/T) − 1) (ISO 3382-1)", () => {
   expect(clarityC50Db(0, 0)).toBe(Infinity);
   expect(clarityC50Db(1, 10)).toBeGreaterThan(clarityC50Db(1, 0));
 });
+
+test("signal-to-noise and decay together multiply: T = 1 s with 0 dB is below either alone (Houtgast & Steeneken 1985)", () => {
+  const both = octaveTransferIndex(1, -Infinity, 0);
+  expect(both).toBeLessThan(0.5);
+  expect(both).toBeLessThan(octaveTransferIndex(1, -Infinity, Infinity));
+  // By hand at F = 1 Hz: m = 1/√(1 + (2π·1·1/13.8)²)·0.5.
+  const m = 0.5 / Math.hypot(1, (2 * Math.PI) / 13.8155);
+  expect(10 * Math.log10(m / (1 - m))).toBeCloseTo(-0.78, 2);
+});

@@ -1,4 +1,4 @@
-import { isSteady } from "../noise/noiseSource";
+import { isSteady, type NoiseSource } from "../noise/noiseSource";
 import { SILENCE_DB, sumSpectra, treatedDb, type Reverberant } from "../noise/placeNoise";
 import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
 import { roomToVoiceOctaves } from "./clarity";
@@ -121,13 +121,30 @@ function baseNoiseDb({ tone, noiseNc }: PlaceModel): OctaveLevels {
 }
 
 /**
+ * The noises of a place as they come in. What is farther away than the room is long cannot be in it: unless it is said how it
+ * comes in, it comes through an open window.
+ */
+export function noisesOf(place: PlaceModel): NoiseSource[] {
+  if (place.setting === "open") return place.sources;
+  const diagonalM = Math.hypot(place.lengthM, place.widthM, place.heightM);
+  return place.sources.map((source) =>
+    source.barrier === "none" && source.distanceM > diagonalM ? { ...source, barrier: "openWindow" } : source,
+  );
+}
+
+/**
  * What is there all the time, dB SPL by octave 125…8k: the base and the steady noises with what was done about them. A
  * calibrated room tone has the steady noises in it already.
  */
 export function steadyNoiseDb(place: PlaceModel, reverberant: Reverberant = SILENCE_DB): OctaveLevels {
   const base = baseNoiseDb(place);
   if (place.tone?.isCalibrated) return base;
-  return sumSpectra([base, ...place.sources.filter(isSteady).map((source) => treatedDb(source, reverberant))]);
+  return sumSpectra([
+    base,
+    ...noisesOf(place)
+      .filter(isSteady)
+      .map((source) => treatedDb(source, reverberant)),
+  ]);
 }
 
 /** Reverberant sound of a noise that radiates all round, dB re its level at 1 m. */

@@ -1,6 +1,6 @@
 import { isSteady, sourceName, type NoiseSource } from "../noise/noiseSource";
 import { treatedDb } from "../noise/placeNoise";
-import { forecastPlace, noiseReverberance } from "../room/place";
+import { forecastPlace, noiseReverberance, noisesOf } from "../room/place";
 import type { PlaceModel } from "../room/placeModel";
 import { bestOrder, recordAt, type DayOrder, type PlacedScene, type SceneWish } from "../schedule/bestOrder";
 import { MINUTES_A_DAY, minutesOfDay, timeOfDay } from "../schedule/clockTime";
@@ -25,7 +25,7 @@ function isHeard(source: NoiseSource, dba: number, steadyDba: number): boolean {
 function heardNoises(model: PlaceModel): { source: NoiseSource; dba: number }[] {
   const { volumeM3, reverberationS, noiseDba } = forecastPlace(model);
   const reverberant = noiseReverberance(volumeM3, reverberationS);
-  return model.sources
+  return noisesOf(model)
     .map((source) => {
       // Waiting it out takes nothing away: it is what this schedule is for.
       const now = source.remedy === "wait" ? { ...source, isDone: false } : source;
