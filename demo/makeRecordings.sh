@@ -39,3 +39,9 @@ mix engineer-quay.wav -17 engineer quay
 speak singer 75 160 "Thank you all for coming!" "Raise your glasses to the mill!"
 noise hall pink -50 highpass 80
 mix singer-hall.wav 13 singer hall
+
+# A clap in the granary: a burst of noise through sox's reverberator, with the place's own tone under it.
+sox -R -n -r 24000 -c 1 "$work/burst.wav" synth 0.02 whitenoise fade 0 0.02 0.01 gain -3 pad 1.2 3.4
+sox -R "$work/burst.wav" "$work/clap.wav" gain -3 reverb -w 58 30 100 100 0 10 norm -3
+sox -R -n -r 24000 -c 1 "$work/still.wav" synth 4.6 pinknoise lowpass 2500 highpass 80 gain -78
+sox -R -m -v 1 "$work/clap.wav" -v 1 "$work/still.wav" -b 16 granary-clap.wav gain -1

@@ -81,7 +81,7 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
     windMps: 8,
     sources: [
       ...ferry(60, "none"),
-      usualSource("race", "water", { name: "mill race", distanceM: 30, bearingDeg: 45 }),
+      usualSource("race", "water", { name: "mill race", levelDba: 50, distanceM: 30, bearingDeg: 45 }),
       usualSource("gulls", "birds", { name: "gulls", distanceM: 20, perHour: 20 }),
       usualSource("planes", "aircraft", { distanceM: 900, perHour: 2, lastsS: 60 }),
     ],
@@ -160,7 +160,14 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
     heightM: 1.4,
     sources: [
       usualSource("tyres", "tyres", { name: "tyres and wind at 40 km/h", levelDba: 62, distanceM: 1 }),
-      usualSource("engine", "engineIdle", { distanceM: 2.5, bearingDeg: 90, remedy: "switchOff" }),
+      usualSource("engine", "engineIdle", { levelDba: 51, distanceM: 2.5, bearingDeg: 90, remedy: "switchOff" }),
     ],
   }),
 };
+
+/** A clap in the granary, made with a longer echo than its forecast. */
+export const DEMO_CLAP = {
+  file: "granary-clap.wav",
+  title: "Clap in the granary",
+  placeId: PLACE_IDS.GRANARY,
+} as const;

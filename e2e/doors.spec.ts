@@ -30,7 +30,7 @@ test("no page breaks its own policy", async ({ page, request }) => {
   const id = await openDemo(request);
   for (const path of [
     "/",
-    ...["", "/scout", "/pickup", "/dress", "/link", "/level", "/roll", "/check", "/handover"].map(
+    ...["", "/scout", "/site", "/pickup", "/dress", "/link", "/level", "/roll", "/check", "/handover"].map(
       (each) => `/shoots/${id}${each}`,
     ),
   ]) {

@@ -3,7 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { openDemo, takeWav } from "./shoot";
+import { openDemo } from "./shoot";
+import { takeWav } from "./sounds";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-formats-"));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -1,6 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { dropHour } from "./hourFile";
-import { expectSaved, openDemo, startShoot, takeWav } from "./shoot";
+import { expectSaved, openDemo, startShoot } from "./shoot";
+import { takeWav } from "./sounds";
 
 test("impossible sizes are refused at the field and stay typed", async ({ page }) => {
   await startShoot(page, "Sizes");

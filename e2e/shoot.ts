@@ -22,14 +22,20 @@ export async function choose(page: Page, label: string, option: string, within: 
   await page.getByRole("option", { name: option, exact: true }).click();
 }
 
-/** Opens one of the views of a place; a press before the page is awake is pressed again. */
-export async function openView(page: Page, name: string): Promise<void> {
-  const group = page.getByRole("radiogroup", { name: "About the place" });
+/** Opens one of a few views; a press before the page is awake is pressed again. */
+async function openOneOf(page: Page, label: string, name: string): Promise<void> {
+  const group = page.getByRole("radiogroup", { name: label });
   await expect(async () => {
     await group.getByText(name, { exact: true }).click();
     await expect(group.getByRole("radio", { name, exact: true })).toBeChecked({ timeout: 1000 });
   }).toPass();
 }
+
+/** One of the views of a place on the body, in Dress. */
+export const openView = (page: Page, name: string) => openOneOf(page, "About the place", name);
+
+/** One of the views of a place of the shoot, in Scout. */
+export const openScout = (page: Page, name: string) => openOneOf(page, "About this place", name);
 
 /** Answers for the wearer whether they agree. */
 export async function answer(page: Page, says: string): Promise<void> {
@@ -38,34 +44,4 @@ export async function answer(page: Page, says: string): Promise<void> {
 
 export async function expectSaved(page: Page): Promise<void> {
   await expect(page.getByRole("status").filter({ hasText: /^All saved$/ })).toBeVisible();
-}
-
-/** A spoken take: tone bursts with pauses over faint noise, 24 bit. Loud ones clip. */
-export function takeWav(peakDbfs: number, seconds = 6): Buffer {
-  const rate = 48000;
-  const frames = rate * seconds;
-  const wav = Buffer.alloc(44 + frames * 3);
-  wav.write("RIFF", 0);
-  wav.writeUInt32LE(36 + frames * 3, 4);
-  wav.write("WAVEfmt ", 8);
-  wav.writeUInt32LE(16, 16);
-  wav.writeUInt16LE(1, 20);
-  wav.writeUInt16LE(1, 22);
-  wav.writeUInt32LE(rate, 24);
-  wav.writeUInt32LE(rate * 3, 28);
-  wav.writeUInt16LE(3, 32);
-  wav.writeUInt16LE(24, 34);
-  wav.write("data", 36);
-  wav.writeUInt32LE(frames * 3, 40);
-  const amplitude = 10 ** (peakDbfs / 20);
-  let state = 1;
-  for (let frame = 0; frame < frames; frame += 1) {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    const noise = (state / 2 ** 31 - 1) * 0.0006;
-    const isSpeaking = frame % rate < rate * 0.6;
-    const voice = isSpeaking ? amplitude * Math.sin((2 * Math.PI * 220 * frame) / rate) : 0;
-    const value = Math.max(-1, Math.min(1, voice + noise));
-    wav.writeIntLE(Math.max(-8388608, Math.min(8388607, Math.round(value * 8388608))), 44 + frame * 3, 3);
-  }
-  return wav;
 }

@@ -1,39 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { choose, expectSaved, openDemo, startShoot } from "./shoot";
 
-test("Scout: blankets on glass cut the echo, open air has none, wind is named", async ({ page }) => {
-  await startShoot(page, "Scouting");
-  await page.getByRole("button", { name: "Add a place" }).click();
-  const chart = page.getByRole("img", { name: /Echo by octave/ });
-  await expect(chart).toBeVisible();
-  const before = await chart.getAttribute("aria-label");
-  await choose(page, "Part of the walls", "blankets, hung");
-  await page.getByLabel("Area of that part").fill("20");
-  await expect(chart).not.toHaveAttribute("aria-label", before!);
-  await page.getByText("Open air", { exact: true }).click();
-  await expect(page.getByText(/No echo out here/)).toBeVisible();
-  await expect(chart).toBeHidden();
-  await page.getByLabel("Wind").fill("9");
-  await expect(page.getByText(/cover the capsule before you roll/)).toBeVisible();
-  await expectSaved(page);
-});
-
-test("Scout: two places keep their own figures, and a deleted one comes back", async ({ page }) => {
-  await startShoot(page, "Places");
-  await page.getByRole("button", { name: "Add a place" }).click();
-  await page.getByLabel("Place", { exact: true }).fill("Kitchen");
-  await page.getByLabel("Length").fill("4");
-  await page.getByRole("button", { name: "Add a place" }).click();
-  await page.getByLabel("Length").fill("30");
-  await page.getByRole("tab", { name: "Kitchen" }).click();
-  await expect(page.getByLabel("Length")).toHaveValue("4");
-  await expectSaved(page);
-  await page.getByRole("button", { name: "Delete this place" }).click();
-  await expect(page.getByRole("tab", { name: "Kitchen" })).toBeHidden();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("tab", { name: "Kitchen" })).toBeVisible();
-});
-
 test("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000034`);

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
-import { answer, choose, expectSaved, openView, startShoot, takeWav } from "./shoot";
+import { answer, choose, expectSaved, openView, startShoot } from "./shoot";
+import { takeWav } from "./sounds";
 
 const stitch = (page: Page, station: string) =>
   page.getByRole("article").getByRole("listitem").filter({ hasText: station });

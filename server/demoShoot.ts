@@ -4,8 +4,12 @@ import { measureWav } from "../core/audio/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
 import { likelyChannel, provePlan } from "../core/proof/verdict";
 import { placeOfRig, planRig } from "../core/shoot/planRig";
-import type { MeasurementBody } from "../core/shoot/records";
+import { readMono } from "../core/audio/readMono";
+import { analyseClap } from "../core/room/clap";
+import { echoFrom } from "../core/room/measuredEcho";
+import type { MeasurementBody, PlaceBody } from "../core/shoot/records";
 import { DEMO_RECORDINGS, DEMO_SHOOT_ID, SLACK_WATER, type DemoRecording } from "../demo/slackWater";
+import { DEMO_CLAP } from "../demo/places";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { createRecord, restoreRecord } from "./records";
@@ -18,7 +22,7 @@ function recordingPath(file: string): string {
 
 /** Bytes of one of the demo's recordings, by its listed name only. */
 export async function demoRecordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
-  if (!DEMO_RECORDINGS.some((recording) => recording.file === file))
+  if (![DEMO_CLAP, ...DEMO_RECORDINGS].some((recording) => recording.file === file))
     throw new Fault("missing", "There is no such recording.");
   const handle = await open(recordingPath(file), "r");
   try {
@@ -56,10 +60,19 @@ async function proveRecording(acting: ActingCrew, recording: DemoRecording, proo
   await createRecord(acting, "measurement", proofId, body);
 }
 
+/** A place with its echo measured from the demo's clap, as Scout does. */
+async function withClap(body: PlaceBody): Promise<PlaceBody> {
+  const { samples, sampleRateHz } = await readMono(bytesSource(await demoRecordingBytes(DEMO_CLAP.file)), 60);
+  const analysis = analyseClap(samples, sampleRateHz);
+  if (!analysis.isMeasured) throw new Error(`The demo's clap: ${analysis.says}`);
+  return { ...body, model: { ...body.model, echo: echoFrom(DEMO_CLAP.file, analysis) } };
+}
+
 /** Puts the demo shoot into a crew's shoots, or back when it was deleted; returns its id. Calling it twice is safe. */
 export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   await createRecord(acting, "shoot", DEMO_SHOOT_ID, SLACK_WATER.shoot);
-  for (const [id, body] of Object.entries(SLACK_WATER.places)) await createRecord(acting, "place", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.places))
+    await createRecord(acting, "place", id, id === DEMO_CLAP.placeId ? await withClap(body) : body);
   for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.rigs)) await createRecord(acting, "rig", id, body);

@@ -16,10 +16,27 @@ const Box = styled.div`
 
 const label = (hz: number) => (hz < 1000 ? `${hz}` : `${hz / 1000}k`);
 
-/** Reverberation time by octave. */
-export function EchoChart({ reverberationS }: { reverberationS: RoomOctaves }) {
-  const ink = useInk(["--chalk", "--ink-soft", "--seam-soft"]);
-  const says = ROOM_OCTAVES_HZ.map((hz, band) => `${label(hz)} hertz ${reverberationS[band]!.toFixed(2)} seconds`);
+/** Reverberation time by octave; where it was measured, what was planned stands beside it. */
+export function EchoChart(props: { reverberationS: RoomOctaves; plannedS?: RoomOctaves | null }) {
+  const { reverberationS, plannedS = null } = props;
+  const ink = useInk(["--chalk", "--chalk-soft", "--ink-soft", "--seam-soft"]);
+  const says = ROOM_OCTAVES_HZ.map((hz, band) => {
+    const planned = plannedS ? `, planned ${plannedS[band]!.toFixed(2)}` : "";
+    return `${label(hz)} hertz ${reverberationS[band]!.toFixed(2)} seconds${planned}`;
+  });
+  const rounded = (values: RoomOctaves) => values.map((value) => Number(value.toFixed(2)));
+  const planned = plannedS
+    ? [
+        {
+          label: "planned, s",
+          data: rounded(plannedS),
+          backgroundColor: ink["--chalk-soft"]!,
+          borderColor: ink["--chalk"]!,
+          borderWidth: 1.5,
+          barPercentage: 0.8,
+        },
+      ]
+    : [];
   return (
     <Box>
       <Bar
@@ -28,11 +45,12 @@ export function EchoChart({ reverberationS }: { reverberationS: RoomOctaves }) {
         data={{
           labels: ROOM_OCTAVES_HZ.map(label),
           datasets: [
+            ...planned,
             {
-              label: "s",
-              data: reverberationS.map((value) => Number(value.toFixed(2))),
+              label: plannedS ? "measured, s" : "s",
+              data: rounded(reverberationS),
               backgroundColor: ink["--chalk"]!,
-              barPercentage: 0.55,
+              barPercentage: plannedS ? 0.8 : 0.55,
             },
           ],
         }}

@@ -1,8 +1,8 @@
 import * as Comlink from "comlink";
-import type { ByteSource } from "../core/audio/byteSource";
 import { measureWav } from "../core/audio/measureWav";
 import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/audio/recordingMeter";
 import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
+import { blobSource } from "./blobSource";
 
 /** What a measurement came to, free of classes so that it crosses the worker's door. */
 export type MeasureOutcome =
@@ -11,13 +11,6 @@ export type MeasureOutcome =
   | { outcome: "cancelled" };
 
 const PROGRESS_EVERY_MS = 250;
-
-function blobSource(blob: Blob): ByteSource {
-  return {
-    sizeBytes: blob.size,
-    read: async (offset, length) => new Uint8Array(await blob.slice(offset, offset + length).arrayBuffer()),
-  };
-}
 
 let isCancelled = false;
 let decoded: RecordingMeter | null = null;

@@ -1,22 +1,9 @@
 import type { ByteSource } from "./byteSource";
 import { fullScaleOf } from "./clipping";
-import { pcmDecoder } from "./decodePcm";
 import type { Finding } from "./measurement";
 import { recordingMeter, type MeasuredRecording } from "./recordingMeter";
-import { MeasurementCancelled } from "./refusal";
+import { readFrames, type ReadOptions } from "./readFrames";
 import { readWavHeader, type WavHeader } from "./wavHeader";
-
-/** Bytes pulled at a time; memory does not grow with the file. */
-const READ_BYTES = 1 << 20;
-/** Frames decoded at a time: a channel's block stays in the processor's cache. */
-const BLOCK_FRAMES = 4096;
-
-export interface MeasureOptions {
-  /** Called after every read with the share done, 0…1. */
-  onProgress?: (share: number) => void;
-  /** Asked after every read; true stops with {@link MeasurementCancelled}. */
-  isCancelled?: () => boolean;
-}
 
 function fileFindings(header: WavHeader, framesRead: number, brokenSamples: number): Finding[] {
   const endS = framesRead / header.sampleRateHz;
@@ -49,10 +36,9 @@ function fileFindings(header: WavHeader, framesRead: number, brokenSamples: numb
 export async function measureWav(
   source: ByteSource,
   file: string,
-  options: MeasureOptions = {},
+  options: ReadOptions = {},
 ): Promise<MeasuredRecording> {
   const header = await readWavHeader(source);
-  const decode = pcmDecoder(header);
   const meter = recordingMeter({
     file,
     container: header.container,
@@ -62,32 +48,11 @@ export async function measureWav(
     channels: header.channels,
     fullScale: fullScaleOf(header),
   });
-  const planes = Array.from({ length: header.channels }, () => new Float32Array(BLOCK_FRAMES));
-  const framesPerRead = Math.max(1, Math.floor(READ_BYTES / header.bytesPerFrame));
-  const readFrom = (frame: number) =>
-    source.read(
-      header.dataOffset + frame * header.bytesPerFrame,
-      Math.min(framesPerRead, header.frames - frame) * header.bytesPerFrame,
-    );
-
-  let framesRead = 0;
-  let brokenSamples = 0;
-  let pending = readFrom(0);
-  while (framesRead < header.frames) {
-    const bytes = await pending;
-    const frames = Math.floor(bytes.length / header.bytesPerFrame);
-    if (frames === 0) break;
-    const next = framesRead + frames;
-    if (next < header.frames) pending = readFrom(next);
-    for (let from = 0; from < frames; from += BLOCK_FRAMES) {
-      const count = Math.min(BLOCK_FRAMES, frames - from);
-      const block = bytes.subarray(from * header.bytesPerFrame, (from + count) * header.bytesPerFrame);
-      brokenSamples += decode(block, count, planes);
-      meter.push(planes, count);
-    }
-    framesRead = next;
-    options.onProgress?.(framesRead / header.frames);
-    if (options.isCancelled?.()) throw new MeasurementCancelled("Stopped.");
-  }
+  const { framesRead, brokenSamples } = await readFrames(
+    source,
+    header,
+    (planes, count) => meter.push(planes, count),
+    options,
+  );
   return meter.finish(fileFindings(header, framesRead, brokenSamples));
 }

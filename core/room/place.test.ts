@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { FURNISHING_IDS } from "./furnishings";
 import { isHard, MATERIAL_IDS, MATERIALS, type MaterialId } from "./materials";
 import { forecastPlace, midOf, partsOf, plannedEcho } from "./place";
-import { CAR, LIVING_ROOM, PlaceModel, placeFaults } from "./placeModel";
+import { CAR, fitted, LIVING_ROOM, PlaceModel, placeFaults } from "./placeModel";
 import { fits } from "../schema/validate";
-import { isInside, planAreaM2, surfaceAreaM2, surfacesOf, volumeM3, wallsOf, type Shape } from "./shape";
+import { isInside, planAreaM2, surfaceAreaM2, SURFACE_IDS, surfacesOf, volumeM3, wallsOf, type Shape } from "./shape";
 import { planTreatments, rankTreatments, spotWords, withTreatment } from "./treat";
 import { TREATMENT_IDS, TREATMENTS } from "./treatmentKinds";
 
@@ -191,8 +191,8 @@ describe("treatments", () => {
     expect(spotWords({ kind: "blanket", surface: "south", over: "windowGlass" })).toBe(
       "one blanket on the south wall, over the window glass",
     );
-    expect(spotWords({ kind: "rug", surface: "floor", over: "woodFloor" }, 2)).toBe("2 thick rugs on the floor");
-    expect(spotWords({ kind: "listeners", surface: null, over: null }, 3)).toBe("3 more people in the room");
+    expect(spotWords({ kind: "rug", surface: "floor", over: "woodFloor" }, 2)).toBe("two thick rugs on the floor");
+    expect(spotWords({ kind: "listeners", surface: null, over: null }, 3)).toBe("three more people in the room");
   });
 });
 
@@ -212,6 +212,24 @@ describe("impossible rooms", () => {
     ],
   ])("%s is refused with what to do", (_, change, says) => {
     expect(placeFaults({ ...GRANARY, ...change }).some(({ message }) => message.includes(says))).toBe(true);
+  });
+
+  test("whatever is changed, a fitted room is a possible one, and a possible one stays as it is", () => {
+    const patch = fc.record({
+      surface: fc.constantFrom(...SURFACE_IDS),
+      material: fc.constantFrom("brick" as const, "windowGlass" as const),
+      areaM2: fc.double({ min: 0.1, max: 400, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(shapes, fc.array(patch, { maxLength: 6 }), fc.constantFrom(0, 0.5, 2), (shape, patches, cut) => {
+        const model: PlaceModel = { ...GRANARY, ...shape, patches, cutLengthM: shape.cutLengthM * cut };
+        const fit = fitted(model);
+        expect(placeFaults(fit)).toEqual([]);
+        expect(fit.patches.length).toBeLessThanOrEqual(patches.length);
+        fitted(fit).patches.forEach(({ areaM2 }, index) => expect(areaM2).toBeCloseTo(fit.patches[index]!.areaM2, 6));
+      }),
+    );
+    expect(fitted(GRANARY)).toEqual(GRANARY);
   });
 
   test("in the open nothing of it matters, and the defaults are sound", () => {

@@ -110,7 +110,7 @@ export interface PlaceForecast {
 }
 
 /** The noise that stays when no listed one is heard: measured, its colour measured, or the NC curve. */
-function baseNoiseDb({ tone, noiseNc }: PlaceModel): OctaveLevels {
+export function baseNoiseDb({ tone, noiseNc }: PlaceModel): OctaveLevels {
   const nc = ncOctavesDb(noiseNc);
   const curve = mapOctaves((band) => nc[band + 1]!);
   if (!tone) return curve;

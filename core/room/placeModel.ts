@@ -142,3 +142,31 @@ export function placeFaults(model: PlaceModel): SchemaFault[] {
   }
   return faults;
 }
+
+/**
+ * The place with what does not fit any more made to fit: an L gets a corner, parts of walls that are gone move to the wall
+ * behind, and parts that are larger than their side shrink together, to nothing in the end.
+ */
+export function fitted(model: PlaceModel): PlaceModel {
+  const corner = (cutM: number, wholeM: number) => (cutM > 0 && cutM < wholeM ? cutM : 0.4 * wholeM);
+  const shaped =
+    model.setting === "lShape"
+      ? {
+          ...model,
+          cutLengthM: corner(model.cutLengthM, model.lengthM),
+          cutWidthM: corner(model.cutWidthM, model.widthM),
+        }
+      : model;
+  const surfaces = surfacesOf(shaped);
+  const moved = shaped.patches.map((patch) => {
+    if (surfaces.includes(patch.surface)) return patch;
+    return { ...patch, surface: patch.surface === "innerNorth" ? ("north" as const) : ("east" as const) };
+  });
+  const patches = moved.flatMap((patch) => {
+    const wholeM2 = surfaceAreaM2(shaped, patch.surface);
+    const usedM2 = moved.reduce((sum, { surface, areaM2 }) => sum + (surface === patch.surface ? areaM2 : 0), 0);
+    const areaM2 = usedM2 <= wholeM2 ? patch.areaM2 : (patch.areaM2 * wholeM2) / usedM2;
+    return areaM2 < Patch.properties.areaM2.minimum! ? [] : [{ ...patch, areaM2 }];
+  });
+  return { ...shaped, patches };
+}

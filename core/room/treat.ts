@@ -60,10 +60,12 @@ export function rankTreatments(place: PlaceModel): TreatmentGain[] {
     .sort((one, other) => other.savedPerCarryS - one.savedPerCarryS);
 }
 
-/** "blanket over the window glass on the north wall". */
+const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
+
+/** "one blanket over the window glass on the north wall". */
 export function spotWords({ kind, surface, over }: Omit<Treatment, "count">, count = 1): string {
   const { name, plural, brings } = TREATMENTS[kind];
-  const what = count === 1 ? `one ${name}` : `${count} ${plural}`;
+  const what = `${NUMBERS[count] ?? count} ${count === 1 ? name : plural}`;
   if (!surface) return brings ? what.replace(FURNISHINGS[brings].name, name) : what;
   if (surface === "floor") return `${what} on the floor`;
   return `${what} on the ${SURFACE_NAMES[surface]}${over ? `, over the ${MATERIALS[over].name.split(",")[0]}` : ""}`;
@@ -84,8 +86,6 @@ const MOST_OF_IT = 0.6;
 /** A piece that saves less is not worth its carrying, s. */
 const LEAST_SAVED_S = 0.02;
 
-const NUMBERS = ["No", "One", "Two", "Three", "Four", "Five", "Six"];
-
 /** "Two blankets on the north wall and one rug on the floor": the first steps put together. */
 function stepsWords(steps: readonly TreatmentGain[]): string {
   const groups: { step: TreatmentGain; count: number }[] = [];
@@ -96,8 +96,7 @@ function stepsWords(steps: readonly TreatmentGain[]): string {
   }
   const words = groups.map(({ step, count }) => spotWords({ ...step, over: null }, count));
   const [first, ...rest] = words;
-  const opened = first!.replace(/^(\d+|one)/, (number) => NUMBERS[number === "one" ? 1 : Number(number)] ?? number);
-  return [opened, ...rest].join(rest.length > 1 ? ", " : " and ");
+  return [first!.charAt(0).toUpperCase() + first!.slice(1), ...rest].join(rest.length > 1 ? ", " : " and ");
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
@@ -45,11 +46,16 @@ export function proofOf(bundle: ShootBundle, rigId: string): Stored<"measurement
     );
 }
 
-function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">, hasPlace: boolean): Record<StationId, Stitch> {
+/** A room is proved by a clap, the open by a calibrated room tone. */
+function isScoutProved({ isEchoProved, isNoiseProved, volumeM3 }: PlaceForecast): boolean {
+  return volumeM3 === null ? isNoiseProved : isEchoProved;
+}
+
+function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId, Stitch> {
   const { rig, plan, proof } = row;
   const stitches = Object.fromEntries(STATION_IDS.map((id) => [id, "loose"])) as Record<StationId, Stitch>;
   if (!rig || !plan) return stitches;
-  if (hasPlace) stitches.scout = "basted";
+  if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
   if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
@@ -116,7 +122,7 @@ function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig">
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
   };
-  const row = { ...facts, stitches: stitchesOf(facts, place !== null) };
+  const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };
 }
 

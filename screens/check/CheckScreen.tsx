@@ -7,13 +7,14 @@ import type { Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { FileDrop } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { showToast } from "@/ui/toasts";
 import { useRemoval, useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { WearerLinks } from "../shell/WearerLinks";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { Measured } from "./Measured";
-import { DECODE_LIMIT_BYTES, useMeasure, type MeasureState } from "./useMeasure";
+import { fetchDemoRecording } from "../sound/fetchDemoRecording";
+import { DECODE_LIMIT_BYTES } from "../sound/decodeFile";
+import { useMeasure, type MeasureState } from "./useMeasure";
 
 const Progress = styled.progress`
   width: 100%;
@@ -36,11 +37,7 @@ const GRADE_WORDS = { good: "good", usable: "usable", redo: "redo" } as const;
 function DemoTakes({ rigId, onFile }: { rigId: string; onFile: (file: File) => void }) {
   const recordings = DEMO_RECORDINGS.filter((recording) => recording.rigId === rigId);
   if (recordings.length === 0) return null;
-  async function choose(file: string): Promise<void> {
-    const response = await fetch(`/demo-recordings/${file}`).catch(() => null);
-    if (response?.ok) onFile(new File([await response.blob()], file));
-    else showToast({ says: "The server is away: the demo's recording could not be fetched." });
-  }
+  const choose = (name: string) => fetchDemoRecording(name).then((file) => file && onFile(file));
   return (
     <Row>
       <Soft>Or the demo&apos;s:</Soft>

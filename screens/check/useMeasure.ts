@@ -3,6 +3,7 @@
 import * as Comlink from "comlink";
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import { decodeFile, isSound, looksLikeWav } from "../sound/decodeFile";
 import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";
 
 export type MeasureState =
@@ -11,40 +12,14 @@ export type MeasureState =
   | { phase: "refused"; file: string; message: string }
   | { phase: "measured"; file: File; recording: MeasuredRecording };
 
-/** Files that are not WAV go through the browser's decoder, which holds them whole. */
-export const DECODE_LIMIT_BYTES = 30_000_000;
-const DECODE_RATE_HZ = 48_000;
 const DECODED_BLOCK = 1 << 16;
-
-/** By its name or its first bytes: what calls itself a WAV is read as one, and refused as one. */
-async function looksLikeWav(file: File): Promise<boolean> {
-  if (/\.(wav|bwf|rf64)$/i.test(file.name)) return true;
-  const head = new Uint8Array(await file.slice(0, 12).arrayBuffer());
-  const text = String.fromCharCode(...head);
-  return /^(RIFF|RF64|BW64)/.test(text) || text.length < 12;
-}
-
-function isSound(file: File): boolean {
-  return /^(audio|video)\//.test(file.type) || /\.(m4a|mp3|ogg|oga|opus|flac|aac|mp4|webm|mov)$/i.test(file.name);
-}
-
-async function decode(file: File): Promise<AudioBuffer | string> {
-  if (file.size > DECODE_LIMIT_BYTES)
-    return `Files that are not WAV are read up to ${DECODE_LIMIT_BYTES / 1e6} MB; this has ${Math.round(file.size / 1e6)} MB. Convert it to WAV.`;
-  try {
-    const context = new OfflineAudioContext(1, 1, DECODE_RATE_HZ);
-    return await context.decodeAudioData(await file.arrayBuffer());
-  } catch {
-    return "This browser cannot decode the file. Convert it to WAV.";
-  }
-}
 
 async function measureDecoded(
   door: Comlink.Remote<MeasureDoor>,
   file: File,
   onShare: (share: number) => void,
 ): Promise<MeasureOutcome> {
-  const buffer = await decode(file);
+  const buffer = await decodeFile(file);
   if (typeof buffer === "string") return { outcome: "refused", message: buffer };
   const container = file.name.split(".").at(-1)?.toLowerCase() ?? "decoded";
   await door.beginDecoded({

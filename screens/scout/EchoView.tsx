@@ -1,0 +1,154 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
+import { ROOM_OCTAVES_HZ } from "@/core/room/materials";
+import type { PlaceForecast } from "@/core/room/place";
+import type { ClapResult } from "@/core/room/clap";
+import { DEMO_CLAP, DEMO_SHOOT_ID } from "@/demo/places";
+import type { Sound } from "@/workers/placeWorker";
+import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
+import { Table, TableScroll } from "@/ui/Table";
+import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
+import { showToast } from "@/ui/toasts";
+import { SoundIn } from "../sound/SoundIn";
+import { fetchDemoRecording } from "../sound/fetchDemoRecording";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { editPlace } from "./editPlace";
+import { soundOf, usePlaceDoor } from "./usePlaceDoor";
+
+const DecayChart = dynamic(() => import("@/ui/DecayChart").then((module) => module.DecayChart), { ssr: false });
+
+/** How long the microphone listens for a clap, s. */
+const CLAP_S = 8;
+
+const octave = (hz: number) => (hz < 1000 ? `${hz} Hz` : `${hz / 1000} kHz`);
+
+function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecast }) {
+  const [hz, setHz] = useState(String(echo.decays.find((each) => each.hz === 1000)?.hz ?? echo.decays[0]!.hz));
+  const decay = echo.decays.find((each) => String(each.hz) === hz) ?? echo.decays[0]!;
+  return (
+    <Stack $gap={0.7}>
+      <Choice
+        label="Octave"
+        value={String(decay.hz)}
+        options={echo.decays.map((each) => ({ value: String(each.hz), name: octave(each.hz) }))}
+        onChange={setHz}
+      />
+      <DecayChart decay={decay} />
+      <TableScroll aria-label="Echo by octave">
+        <Table>
+          <caption>Planned and proved</caption>
+          <thead>
+            <tr>
+              <th scope="col">s</th>
+              {ROOM_OCTAVES_HZ.map((each) => (
+                <th key={each} scope="col" data-figure>
+                  {octave(each)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <th scope="row">planned</th>
+              {forecast.plannedS!.map((timeS, band) => (
+                <td key={band} data-figure>
+                  <Known $as="planned">{timeS.toFixed(2)}</Known>
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row">measured</th>
+              {ROOM_OCTAVES_HZ.map((each) => {
+                const proved = echo.decays.find((one) => one.hz === each);
+                return (
+                  <td key={each} data-figure>
+                    {proved ? <Known $as="proved">{proved.timeS.toFixed(2)}</Known> : "–"}
+                  </td>
+                );
+              })}
+            </tr>
+          </tbody>
+        </Table>
+      </TableScroll>
+      {echo.remarks.map((remark) => (
+        <Soft key={remark}>{remark}</Soft>
+      ))}
+    </Stack>
+  );
+}
+
+/** Echo proved by a clap. */
+export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; forecast: PlaceForecast }) {
+  const { placeId, echo, forecast } = props;
+  const store = useShootStore();
+  const { bundle } = useShoot();
+  const doorOf = usePlaceDoor();
+  const [isBusy, setIsBusy] = useState(false);
+  const [refusal, setRefusal] = useState<{ says: string; advice: string } | null>(null);
+  if (!forecast.plannedS) return <Lead>Out here nothing sends the voice back. Choose a room to measure its echo.</Lead>;
+
+  async function measure(name: string, sound: Sound | string): Promise<void> {
+    if (typeof sound === "string") return setRefusal({ says: sound, advice: "" });
+    setIsBusy(true);
+    setRefusal(null);
+    const result: ClapResult = await doorOf().clap(sound);
+    setIsBusy(false);
+    if (result.isMeasured) editPlace(store, placeId, () => ({ echo: echoFrom(name, result) }));
+    else setRefusal(result);
+  }
+
+  async function takeDemo(): Promise<void> {
+    const file = await fetchDemoRecording(DEMO_CLAP.file);
+    if (file) await measure(file.name, file);
+  }
+
+  return (
+    <Stack>
+      <SoundIn
+        label={echo ? "Drop another clap" : "Drop a recorded clap, balloon or slate"}
+        hint="A second of silence, one clap, three seconds to ring out. Up to two minutes; the sound stays on this machine."
+        recordName={`Record a clap, ${CLAP_S} s`}
+        seconds={CLAP_S}
+        isBusy={isBusy}
+        onFile={(file) => void soundOf(file).then((sound) => measure(file.name, sound))}
+        onHeard={(heard) => void measure("recorded here", heard)}
+      />
+      {bundle.shoot.id === DEMO_SHOOT_ID && placeId === DEMO_CLAP.placeId && (
+        <Row>
+          <Soft>Or the demo&apos;s:</Soft>
+          <Button onPress={() => void takeDemo()}>{DEMO_CLAP.title}</Button>
+        </Row>
+      )}
+      {refusal && (
+        <div role="alert">
+          <Lead>{refusal.says}</Lead>
+          <p>{refusal.advice}</p>
+        </div>
+      )}
+      {echo && (
+        <>
+          <Row $between>
+            <Soft>Measured: {echo.file}</Soft>
+            <Button
+              look="quiet"
+              onPress={() => {
+                editPlace(store, placeId, () => ({ echo: null }));
+                showToast({
+                  says: "Back to the forecast.",
+                  action: { name: "Undo", run: () => editPlace(store, placeId, () => ({ echo })) },
+                });
+              }}
+            >
+              Go back to the forecast
+            </Button>
+          </Row>
+          <Decays key={echo.file} echo={echo} forecast={forecast} />
+        </>
+      )}
+    </Stack>
+  );
+}

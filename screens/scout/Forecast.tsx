@@ -1,0 +1,78 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import type { PlaceForecast } from "@/core/room/place";
+import { midOf } from "@/core/room/place";
+import type { ShootBody } from "@/core/shoot/records";
+import { Disclosure } from "@/ui/Disclosure";
+import { Figure, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
+import { GradeMark } from "./GradeMark";
+
+const EchoChart = dynamic(() => import("@/ui/EchoChart").then((module) => module.EchoChart), { ssr: false });
+
+/** "longer than planned by 0.3 s". */
+export function differenceWords(provedS: number, plannedS: number): string {
+  const byS = provedS - plannedS;
+  if (Math.abs(byS) < 0.05) return "as planned";
+  return `${Math.abs(byS).toFixed(1)} s ${byS > 0 ? "longer" : "shorter"} than planned`;
+}
+
+/** What the place does to the voice, in a sentence, figures and a chart. */
+export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: ShootBody["units"] }) {
+  const { verdict, plannedS, isEchoProved, isNoiseProved } = forecast;
+  const metres = (value: number) =>
+    units === "metric" ? `${value.toFixed(1)} m` : `${(value / 0.3048).toFixed(1)} ft`;
+  return (
+    <Stack>
+      <Lead aria-live="polite">{verdict.says}</Lead>
+      <p>{verdict.advice}</p>
+      <Row $gap={1.6}>
+        {forecast.reverberationS && (
+          <div>
+            <Soft>Echo, middle</Soft>
+            <Figure $size="big">
+              <Known $as={isEchoProved ? "proved" : "planned"}>{forecast.midS.toFixed(2)}</Known>
+              <small>s</small>
+            </Figure>
+            <GradeMark grade={verdict.echo} />
+          </div>
+        )}
+        <div>
+          <Soft>Noise</Soft>
+          <Figure $size="big">
+            <Known $as={isNoiseProved ? "proved" : "planned"}>{forecast.noiseDba.toFixed(0)}</Known>
+            <small>dBA</small>
+          </Figure>
+          <GradeMark grade={verdict.noise} />
+        </div>
+        {forecast.reverberationS && (
+          <div>
+            <Soft>Room as loud as voice at</Soft>
+            <Figure $size="big">
+              <Known $as={isEchoProved ? "proved" : "planned"}>{metres(forecast.criticalDistanceM)}</Known>
+            </Figure>
+          </div>
+        )}
+      </Row>
+      {isEchoProved && plannedS && (
+        <Soft>
+          Measured from a clap: {differenceWords(forecast.midS, midOf(plannedS))} ({midOf(plannedS).toFixed(2)} s).
+        </Soft>
+      )}
+      {forecast.reverberationS && (
+        <EchoChart reverberationS={forecast.reverberationS} plannedS={isEchoProved ? plannedS : null} />
+      )}
+      <Disclosure title="How this was computed">
+        <Soft>
+          {forecast.sabineS && forecast.eyringS
+            ? `Middle by Sabine ${midOf(forecast.sabineS).toFixed(2)} s, by Eyring ${midOf(forecast.eyringS).toFixed(2)} s; Eyring counts where surfaces absorb more than a fifth. Air by ISO 9613-1; absorption from handbook tables, people and furniture added. Such a forecast is within about 20 %. A clap proves it.`
+            : "Open air has no reverberation worth naming; only noise and wind count."}{" "}
+          {isNoiseProved
+            ? "Noise from the calibrated room tone."
+            : "Noise is the curve chosen plus the listed steady sources, whose levels are estimates until measured."}{" "}
+          Limits of the verdict are common practice.
+        </Soft>
+      </Disclosure>
+    </Stack>
+  );
+}

@@ -1,0 +1,179 @@
+"use client";
+
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import styled from "styled-components";
+import { isSteady, sourceName, usualSource, type NoiseSource } from "@/core/noise/noiseSource";
+import { rankRemedies, sourceDb, toUndo, treatedDb, type RemedyGain } from "@/core/noise/placeNoise";
+import { REMEDY_ROWS } from "@/core/noise/remedies";
+import type { SourceKindId } from "@/core/noise/sourceKinds";
+import { baseNoiseDb, noiseReverberance, noisesOf, type PlaceForecast } from "@/core/room/place";
+import type { PlaceModel } from "@/core/room/placeModel";
+import type { ShootBody } from "@/core/shoot/records";
+import { aWeightedDb } from "@/core/sound/octaves";
+import { Button } from "@/ui/Button";
+import { Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { showToast } from "@/ui/toasts";
+import { upperFirst } from "../dress/words";
+import { useShootStore } from "../saving/ShootProvider";
+import { editPlace } from "./editPlace";
+import { ListenMinute } from "./ListenMinute";
+import { remedyWords, whenWords } from "./noiseWords";
+import { SourceForm } from "./SourceForm";
+import { ToneView } from "./ToneView";
+
+const Sources = styled.div`
+  display: grid;
+  gap: 0.3rem;
+`;
+
+const Line = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  gap: 0.2rem 0.8rem;
+  align-items: center;
+  border-top: 1px dashed var(--seam);
+  padding-top: 0.4rem;
+`;
+
+const Opened = styled.div`
+  grid-column: 1 / -1;
+  padding: 0.3rem 0 0.8rem;
+`;
+
+/** The one thing that helps most, then the others. */
+function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: RemedyGain) => void }) {
+  const [first] = gains;
+  if (!first) return <Soft>Nothing on the list is left to be done.</Soft>;
+  const says = ({ source, remedy, gainDb, dbaAfter }: RemedyGain) =>
+    isSteady(source)
+      ? `${upperFirst(sourceName(source))}: ${REMEDY_ROWS[remedy].name}. The place comes down ${gainDb.toFixed(0)} dB, to ${dbaAfter.toFixed(0)} dBA.`
+      : `${upperFirst(sourceName(source))}: ${REMEDY_ROWS[remedy].name}.`;
+  return (
+    <Stack $gap={0.3}>
+      <Lead>{says(first)}</Lead>
+      {first.remedy === "wait" ? (
+        <p>Its gaps stand under Quiet times.</p>
+      ) : (
+        <div>
+          <Button onPress={() => onDo(first)}>Done: {REMEDY_ROWS[first.remedy].done}</Button>
+        </div>
+      )}
+      {gains.slice(1, 4).map((gain) => (
+        <Soft key={gain.source.id}>{says(gain)}</Soft>
+      ))}
+    </Stack>
+  );
+}
+
+/** What is heard in a place, what it does, and what can be done about it. */
+export function NoiseView(props: {
+  placeId: string;
+  model: PlaceModel;
+  forecast: PlaceForecast;
+  units: ShootBody["units"];
+}) {
+  const { placeId, model, forecast, units } = props;
+  const store = useShootStore();
+  const [open, setOpen] = useState<string | null>(null);
+  const reverberant = noiseReverberance(forecast.volumeM3, forecast.reverberationS);
+  const setSource = (id: string, change: Partial<NoiseSource>) =>
+    editPlace(store, placeId, ({ sources }) => ({
+      sources: sources.map((each) => (each.id === id ? { ...each, ...change } : each)),
+    }));
+  function add(kind: SourceKindId, isOpened: boolean): void {
+    const id = crypto.randomUUID();
+    editPlace(store, placeId, ({ sources, setting, lengthM }) => {
+      const source = usualSource(id, kind);
+      const isOutside = setting !== "open" && source.distanceM > lengthM;
+      return { sources: [...sources, isOutside ? { ...source, barrier: "window" as const } : source] };
+    });
+    if (isOpened) setOpen(id);
+  }
+  function remove(source: NoiseSource): void {
+    const at = model.sources.indexOf(source);
+    setOpen(null);
+    editPlace(store, placeId, ({ sources }) => ({ sources: sources.filter(({ id }) => id !== source.id) }));
+    const undo = () =>
+      editPlace(store, placeId, ({ sources }) => ({
+        sources: [...sources.slice(0, at), source, ...sources.slice(at)],
+      }));
+    showToast({ says: `${upperFirst(sourceName(source))} taken off.`, action: { name: "Undo", run: undo } });
+  }
+  const heard = noisesOf(model);
+  const undoList = toUndo(model.sources);
+  return (
+    <Stack>
+      <Piece aria-label="Listening">
+        <Stack>
+          <ListenMinute onHear={(kind) => add(kind, false)} />
+          {model.sources.length > 0 && (
+            <Advice
+              gains={rankRemedies(baseNoiseDb(model), heard, reverberant)}
+              onDo={({ source, remedy }) => setSource(source.id, { remedy, isDone: true })}
+            />
+          )}
+          {undoList.length > 0 && (
+            <Soft role="status">
+              Before you leave: {undoList.map(({ source, says }) => `${sourceName(source)}, ${says}`).join("; ")}.
+            </Soft>
+          )}
+        </Stack>
+      </Piece>
+      <Piece aria-label="Noises">
+        <Stack $gap={0.6}>
+          <Row $between>
+            <Soft>{model.sources.length === 0 ? "No noise named yet." : "Named noises, as they reach the voice"}</Soft>
+            <Button onPress={() => add("other", true)} isDisabled={model.sources.length >= 60}>
+              <Plus size={18} aria-hidden /> Add a noise
+            </Button>
+          </Row>
+          <Sources>
+            {model.sources.map((source, index) => (
+              <Line key={source.id}>
+                <div>
+                  <strong>{upperFirst(sourceName(source))}</strong>
+                  <Soft>
+                    {whenWords(source)} · {remedyWords(source)}
+                  </Soft>
+                </div>
+                <Figure>
+                  <Known $as={source.levelDba === null ? "planned" : "proved"}>
+                    {Math.max(0, aWeightedDb(treatedDb(heard[index]!, reverberant))).toFixed(0)}
+                  </Known>
+                  <small>
+                    dBA{source.isDone ? `, was ${aWeightedDb(sourceDb(heard[index]!, reverberant)).toFixed(0)}` : ""}
+                  </small>
+                </Figure>
+                <Button
+                  look="quiet"
+                  aria-expanded={open === source.id}
+                  aria-label={`${open === source.id ? "Close" : "Change"} ${sourceName(source)}`}
+                  onPress={() => setOpen(open === source.id ? null : source.id)}
+                >
+                  {open === source.id ? "Close" : "Change"}
+                </Button>
+                {open === source.id && (
+                  <Opened>
+                    <SourceForm
+                      source={source}
+                      units={units}
+                      set={(change) => setSource(source.id, change)}
+                      onRemove={() => remove(source)}
+                    />
+                  </Opened>
+                )}
+              </Line>
+            ))}
+          </Sources>
+          {model.tone?.isCalibrated && (
+            <Soft>The calibrated room tone has the steady ones in it: they are not counted twice.</Soft>
+          )}
+        </Stack>
+      </Piece>
+      <Piece aria-label="Room tone">
+        <ToneView placeId={placeId} tone={model.tone} />
+      </Piece>
+    </Stack>
+  );
+}

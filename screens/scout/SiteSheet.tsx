@@ -1,0 +1,194 @@
+"use client";
+
+import { Printer } from "lucide-react";
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import styled from "styled-components";
+import { sourceName } from "@/core/noise/noiseSource";
+import { toUndo, treatedDb } from "@/core/noise/placeNoise";
+import { FURNISHINGS, furnishingWords } from "@/core/room/furnishings";
+import { MATERIALS } from "@/core/room/materials";
+import { forecastPlace, noiseReverberance, noisesOf } from "@/core/room/place";
+import { SURFACE_NAMES } from "@/core/room/shape";
+import { planTreatments, spotWords } from "@/core/room/treat";
+import { timeOfDay } from "@/core/schedule/clockTime";
+import { gapsBetween, lengthOf } from "@/core/schedule/intervals";
+import { noisyTimes, USUAL_DAY } from "@/core/shoot/quietDay";
+import type { ShootBody, Stored } from "@/core/shoot/records";
+import { scenesInOrder } from "@/core/shoot/sceneOrder";
+import { aWeightedDb } from "@/core/sound/octaves";
+import { Button } from "@/ui/Button";
+import { PlanSketch } from "@/ui/PlanSketch";
+import { Table, TableScroll } from "@/ui/Table";
+import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { upperFirst } from "../dress/words";
+import { useShoot } from "../saving/ShootProvider";
+import { remedyWords, whenWords } from "./noiseWords";
+
+const NotPrinted = styled.div`
+  @media print {
+    display: none;
+  }
+`;
+
+const Back = styled(Link)`
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+`;
+
+/** Longest quiet runs shown. */
+const RUNS_SHOWN = 4;
+
+function Made({ place, measure }: { place: Stored<"place">; measure: (metres: number) => string }) {
+  const { model } = place.body;
+  const { setting, floor, ceiling, walls, patches, furnishings, treatments } = model;
+  if (setting === "open") return <p>Open air{model.windMps > 0 ? `, wind ${model.windMps} m/s` : ""}.</p>;
+  const parts = [
+    `Floor ${MATERIALS[floor].name}; ceiling ${MATERIALS[ceiling].name}; walls ${MATERIALS[walls].name}; ${measure(model.heightM)} high.`,
+    ...patches.map(
+      ({ surface, material, areaM2 }) =>
+        `${upperFirst(SURFACE_NAMES[surface])}: ${areaM2.toFixed(1)} m² ${MATERIALS[material].name}.`,
+    ),
+    furnishings.length > 0
+      ? `In it: ${furnishings.map(({ kind, count }) => furnishingWords(kind, count)).join(", ")}.`
+      : `Empty: no ${FURNISHINGS.sofa.name}, nobody in it.`,
+    ...treatments.map((treatment) => `Put up: ${spotWords(treatment, treatment.count)}.`),
+  ];
+  return <p>{parts.join(" ")}</p>;
+}
+
+function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["units"] }) {
+  const { bundle } = useShoot();
+  const { model, name } = place.body;
+  const forecast = forecastPlace(model);
+  const reverberant = noiseReverberance(forecast.volumeM3, forecast.reverberationS);
+  const heard = noisesOf(model);
+  const measure = (metres: number) =>
+    units === "metric" ? `${metres.toFixed(1)} m` : `${(metres / 0.3048).toFixed(1)} ft`;
+  const runs = gapsBetween(noisyTimes(model), USUAL_DAY.within).sort((one, other) => lengthOf(other) - lengthOf(one));
+  const shownRuns = runs.slice(0, RUNS_SHOWN).sort((one, other) => one.fromMin - other.fromMin);
+  const scenes = scenesInOrder(bundle.scenes).filter(({ body }) => body.placeId === place.id);
+  const undo = toUndo(model.sources);
+  const { verdict } = forecast;
+  return (
+    <Stack>
+      <h1>{name}</h1>
+      <Columns $template="minmax(0, 1.3fr) minmax(0, 1fr)">
+        <Piece aria-label="Verdict">
+          <Stack $gap={0.6}>
+            <Lead>{verdict.says}</Lead>
+            <p>{verdict.advice}</p>
+            <Made place={place} measure={measure} />
+            <p>
+              {forecast.reverberationS
+                ? `Echo ${forecast.midS.toFixed(2)} s (${forecast.isEchoProved ? "measured from a clap" : "planned"}). The room is as loud as the voice at ${measure(forecast.criticalDistanceM)}. ${planTreatments(model).says} `
+                : ""}
+              Steady noise {forecast.noiseDba.toFixed(0)} dBA ({forecast.isNoiseProved ? "measured" : "estimated"}).
+            </p>
+          </Stack>
+        </Piece>
+        <Piece aria-label="Plan">
+          <PlanSketch
+            shape={model}
+            says={`Plan of ${name}, ${measure(model.lengthM)} by ${measure(model.widthM)}`}
+            measure={measure}
+            noises={model.sources.map((source) => ({ name: sourceName(source), bearingDeg: source.bearingDeg }))}
+          />
+        </Piece>
+      </Columns>
+      <Piece aria-label="Noises">
+        <Stack $gap={0.5}>
+          {model.sources.length === 0 ? (
+            <Soft>No noise named yet.</Soft>
+          ) : (
+            <TableScroll aria-label="Noises">
+              <Table>
+                <thead>
+                  <tr>
+                    <th scope="col">Noise</th>
+                    <th scope="col" data-figure>
+                      dBA
+                    </th>
+                    <th scope="col">When</th>
+                    <th scope="col">What is done</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {model.sources.map((source, index) => (
+                    <tr key={source.id}>
+                      <th scope="row">
+                        {index + 1}. {upperFirst(sourceName(source))}
+                      </th>
+                      <td data-figure>{Math.max(0, aWeightedDb(treatedDb(heard[index]!, reverberant))).toFixed(0)}</td>
+                      <td>
+                        {whenWords(source)}
+                        {source.occurs === "schedule" && source.times.length > 1
+                          ? `: ${source.times.map(({ from }) => from).join(", ")}`
+                          : ""}
+                      </td>
+                      <td>{remedyWords(source)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </TableScroll>
+          )}
+          {undo.length > 0 && (
+            <p>
+              <strong>Before you leave:</strong>{" "}
+              {undo.map(({ source, says }) => `${sourceName(source)}, ${says}`).join("; ")}.
+            </p>
+          )}
+        </Stack>
+      </Piece>
+      <Piece aria-label="Quiet times">
+        <Stack $gap={0.4}>
+          <p>
+            <strong>Longest quiet runs:</strong>{" "}
+            {shownRuns.length === 0
+              ? "none that day."
+              : `${shownRuns.map((run) => `${timeOfDay(run.fromMin)} to ${timeOfDay(run.toMin)}`).join(", ")}.`}
+          </p>
+          {scenes.map(({ id, body }) => (
+            <p key={id}>
+              Day {body.day}, {body.startsAt}: {body.title} ({body.lengthMin} min, takes of {body.takeMin} min)
+            </p>
+          ))}
+        </Stack>
+      </Piece>
+      <Soft>
+        Ask before you record on somebody&apos;s ground. Levels that were not measured are estimates; house power and
+        machines are switched by whoever is in charge of them.
+      </Soft>
+    </Stack>
+  );
+}
+
+/** One place on one page, to print or to hand on. */
+export function SiteSheet() {
+  const { bundle } = useShoot();
+  const wanted = useSearchParams().get("place");
+  const place = bundle.places.find(({ id }) => id === wanted) ?? bundle.places[0] ?? null;
+  return (
+    <Stack>
+      <NotPrinted>
+        <Row $between>
+          <Back href={`/shoots/${bundle.shoot.id}/scout`}>Back to Scout</Back>
+          {place && (
+            <Button onPress={() => window.print()}>
+              <Printer size={18} aria-hidden /> Print this page
+            </Button>
+          )}
+        </Row>
+      </NotPrinted>
+      {place ? (
+        <Sheet place={place} units={bundle.shoot.body.units} />
+      ) : (
+        <Piece>
+          <Lead>No place yet: add one in Scout.</Lead>
+        </Piece>
+      )}
+    </Stack>
+  );
+}

@@ -1,0 +1,89 @@
+"use client";
+
+import { Plus } from "lucide-react";
+import { planTreatments, rankTreatments, spotWords, withTreatment, type TreatmentGain } from "@/core/room/treat";
+import type { PlaceModel, Treatment } from "@/core/room/placeModel";
+import { Button } from "@/ui/Button";
+import { Table } from "@/ui/Table";
+import { Lead, Soft, Stack } from "@/ui/layout";
+import { upperFirst } from "../dress/words";
+import { useShootStore } from "../saving/ShootProvider";
+import { editPlace } from "./editPlace";
+import { ListRow } from "./ListRow";
+
+/** Ranked pieces shown. */
+const SHOWN = 6;
+
+const keyOf = ({ kind, surface, over }: Omit<Treatment, "count">) => `${kind} ${surface} ${over}`;
+
+function Ranking({ gains, onAdd }: { gains: readonly TreatmentGain[]; onAdd: (gain: TreatmentGain) => void }) {
+  return (
+    <Table>
+      <caption>What one more piece saves, and for each blanket&apos;s worth carried</caption>
+      <thead>
+        <tr>
+          <th scope="col">Piece</th>
+          <th scope="col" data-figure>
+            saves
+          </th>
+          <th scope="col" data-figure>
+            a blanket
+          </th>
+          <th aria-label="Put up" />
+        </tr>
+      </thead>
+      <tbody>
+        {gains.map((gain) => (
+          <tr key={keyOf(gain)}>
+            <th scope="row">{upperFirst(spotWords(gain))}</th>
+            <td data-figure>{gain.savedS.toFixed(2)} s</td>
+            <td data-figure>{gain.savedPerCarryS.toFixed(2)} s</td>
+            <td data-figure>
+              <Button look="quiet" aria-label={`Put up ${spotWords(gain)}`} onPress={() => onAdd(gain)}>
+                <Plus size={18} aria-hidden />
+              </Button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </Table>
+  );
+}
+
+/** What could be hung and laid, by what it saves for its carrying, and what already is. */
+export function Treatments({ placeId, model }: { placeId: string; model: PlaceModel }) {
+  const store = useShootStore();
+  const all = rankTreatments(model);
+  // Walls of one make are alike: the first stands for them.
+  const gains = all
+    .filter((gain, index) => all.findIndex(({ kind, over }) => kind === gain.kind && over === gain.over) === index)
+    .slice(0, SHOWN);
+  const { says } = planTreatments(model);
+  const remove = (treatment: Treatment) =>
+    editPlace(store, placeId, ({ treatments }) => ({
+      treatments: treatments.flatMap((each) => {
+        if (keyOf(each) !== keyOf(treatment)) return [each];
+        return each.count > 1 ? [{ ...each, count: each.count - 1 }] : [];
+      }),
+    }));
+  return (
+    <Stack $gap={0.7}>
+      <Lead>{says}</Lead>
+      {model.treatments.map((treatment) => (
+        <ListRow
+          key={keyOf(treatment)}
+          removeLabel={`Take down one: ${spotWords(treatment, treatment.count)}`}
+          onRemove={() => remove(treatment)}
+        >
+          <p>Up: {spotWords(treatment, treatment.count)}</p>
+        </ListRow>
+      ))}
+      {gains.length > 0 && (
+        <Ranking gains={gains} onAdd={(gain) => editPlace(store, placeId, (now) => withTreatment(now, gain))} />
+      )}
+      {gains.length > 0 && (
+        <Soft>A blanket covers 3 m², a rug 4 m², a curtain 5 m². Tape down every edge people walk over.</Soft>
+      )}
+    </Stack>
+  );
+}

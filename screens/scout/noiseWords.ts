@@ -1,0 +1,18 @@
+import { isSteady, type NoiseSource } from "@/core/noise/noiseSource";
+import { REMEDY_ROWS } from "@/core/noise/remedies";
+
+/** When a noise is there. */
+export function whenWords(source: NoiseSource): string {
+  if (isSteady(source)) return "all the time";
+  if (source.occurs === "comes") return `${source.perHour} an hour, ${source.lastsS} s each`;
+  return source.times.length === 0
+    ? "times not known yet"
+    : `${source.times.length} times, first ${source.times[0]!.from}`;
+}
+
+/** What is done about a noise, and by whom. */
+export function remedyWords({ remedy, isDone, owner }: NoiseSource): string {
+  if (!remedy) return "nothing done yet";
+  const who = owner ? ` (${owner})` : "";
+  return isDone ? `${REMEDY_ROWS[remedy].done}${who}` : `to do: ${REMEDY_ROWS[remedy].name}${who}`;
+}

@@ -1,0 +1,56 @@
+import * as Comlink from "comlink";
+import { readMono } from "../core/audio/readMono";
+import { RecordingRefusal } from "../core/audio/refusal";
+import { analyseTone, type ToneResult } from "../core/noise/roomTone";
+import { analyseClap, type ClapResult } from "../core/room/clap";
+import { quietDay, type QuietDay, type QuietDayWishes } from "../core/shoot/quietDay";
+import type { ShootBundle } from "../core/shoot/records";
+import { blobSource } from "./blobSource";
+
+/** Longest recordings of a clap and of a room's tone, s. */
+const LONGEST_CLAP_S = 120;
+const LONGEST_TONE_S = 600;
+
+/** A file, or what the microphone gave. */
+export type Sound = File | { samples: Float32Array; sampleRateHz: number };
+
+const readSound = (sound: Sound, mostS: number) =>
+  sound instanceof File ? readMono(blobSource(sound), mostS) : Promise.resolve(sound);
+
+const UNREADABLE = { isMeasured: false, says: "The file could not be read.", advice: "Is the card still in?" } as const;
+
+function refusalOf(error: unknown) {
+  if (!(error instanceof RecordingRefusal)) return UNREADABLE;
+  return { isMeasured: false, says: error.message, advice: "Try another recording." } as const;
+}
+
+const door = {
+  /** Echo from a recorded clap. */
+  async clap(sound: Sound): Promise<ClapResult> {
+    try {
+      const { samples, sampleRateHz } = await readSound(sound, LONGEST_CLAP_S);
+      return analyseClap(samples, sampleRateHz);
+    } catch (error) {
+      return refusalOf(error);
+    }
+  },
+
+  /** Noise from a recording without voices; `calibrationDb` is the SPL of 0 dBFS, null when it is not known. */
+  async tone(sound: Sound, calibrationDb: number | null): Promise<ToneResult> {
+    try {
+      const { samples, sampleRateHz } = await readSound(sound, LONGEST_TONE_S);
+      return analyseTone(samples, sampleRateHz, calibrationDb);
+    } catch (error) {
+      return refusalOf(error);
+    }
+  },
+
+  /** A day's scenes against the noises of their places, and the best order. */
+  quietDay(bundle: ShootBundle, day: number, wishes: QuietDayWishes): QuietDay {
+    return quietDay(bundle, day, wishes);
+  },
+};
+
+export type PlaceDoor = typeof door;
+
+Comlink.expose(door);
