@@ -1,0 +1,96 @@
+import type { PlaceModel } from "../room/placeModel";
+import { rankTreatments, spotWords, withTreatment } from "../room/treat";
+import { judgeMics, type PickupCandidate } from "./candidates";
+import { placeSound } from "./placeSound";
+import type { PlacedMic, Talker } from "./setup";
+import { aimAt, length, subtract, type Vec } from "./space";
+
+/** One change and what it does to the person who is got worst. */
+export interface Improvement {
+  says: string;
+  stiGain: number;
+  directGainDb: number;
+  pointsGain: number;
+}
+
+/** How far a microphone is moved towards the mouth, m, and turned, degrees, to see what that does. */
+const NEARER_M = 0.1;
+const NEAREST_M = 0.1;
+const TURN_DEG = 30;
+/** Less is not worth saying. */
+const LEAST_POINTS = 0.5;
+
+const mouthOf = ({ at, mouthM }: Talker): Vec => [at.xM, at.yM, mouthM];
+const pointOf = ({ at, heightM }: PlacedMic): Vec => [at.xM, at.yM, heightM];
+
+function nearer(mic: PlacedMic, talker: Talker): PlacedMic {
+  const way = subtract(mouthOf(talker), pointOf(mic));
+  const distanceM = length(way);
+  const share = Math.max(0, Math.min(NEARER_M, distanceM - NEAREST_M)) / Math.max(1e-6, distanceM);
+  return {
+    ...mic,
+    at: { xM: mic.at.xM + way[0] * share, yM: mic.at.yM + way[1] * share },
+    heightM: mic.heightM + way[2] * share,
+  };
+}
+
+/** Turned towards the mouth by at most so much. */
+function turned(mic: PlacedMic, talker: Talker): PlacedMic {
+  const { bearingDeg, tiltDeg } = aimAt(pointOf(mic), mouthOf(talker));
+  const by = (now: number, wanted: number) => {
+    const offDeg = ((wanted - now + 540) % 360) - 180;
+    return now + Math.max(-TURN_DEG, Math.min(TURN_DEG, offDeg));
+  };
+  return { ...mic, aimsDeg: by(mic.aimsDeg, bearingDeg), tiltDeg: by(mic.tiltDeg, tiltDeg) };
+}
+
+const worstOf = ({ best }: PickupCandidate) =>
+  best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst));
+
+/** What would make a pickup better: nearer, turned, screened, a treatment of the room. Largest gain first. */
+export function whatWouldBeat(
+  candidate: PickupCandidate,
+  talkers: readonly Talker[],
+  place: PlaceModel,
+): Improvement[] {
+  if (candidate.best.length === 0) return [];
+  const sound = placeSound(place);
+  const before = worstOf(candidate);
+  const talkerOf = (mic: PlacedMic): Talker => {
+    const own = candidate.best.find(({ micId }) => micId === mic.id);
+    return talkers.find(({ id }) => id === own?.talkerId) ?? talkers[0]!;
+  };
+  const [treatment] = rankTreatments(place).filter(({ kind }) => kind === "rug" || kind === "blanket");
+  const tried: { says: string; mics: readonly PlacedMic[]; sound: typeof sound }[] = [
+    { says: "10 cm nearer", mics: candidate.mics.map((mic) => nearer(mic, talkerOf(mic))), sound },
+    {
+      says: `turned ${TURN_DEG}° towards the mouth`,
+      mics: candidate.mics.map((mic) => turned(mic, talkerOf(mic))),
+      sound,
+    },
+    { says: "with a pop screen", mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
+    ...(treatment && !place.echo
+      ? [
+          {
+            says: `with ${spotWords(treatment)}`,
+            mics: candidate.mics,
+            sound: placeSound(withTreatment(place, treatment)),
+          },
+        ]
+      : []),
+  ];
+  return tried
+    .map(({ says, mics, sound: changed }): Improvement => {
+      const after = judgeMics(candidate.id, candidate.name, mics, talkers, changed);
+      const now = worstOf(after);
+      return {
+        says,
+        stiGain: now.heard.sti - before.heard.sti,
+        directGainDb:
+          before.heard.directOverRoomDb === Infinity ? 0 : now.heard.directOverRoomDb - before.heard.directOverRoomDb,
+        pointsGain: after.points - candidate.points,
+      };
+    })
+    .filter(({ pointsGain }) => pointsGain >= LEAST_POINTS)
+    .sort((one, other) => other.pointsGain - one.pointsGain);
+}

@@ -1,0 +1,281 @@
+import { HEARD_RIPPLE_DB } from "./combing";
+import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./hear";
+import { MICROPHONES, type MicrophoneId } from "./microphones";
+import type { PlaceSound } from "./placeSound";
+import { RISK_NAMES } from "./risks";
+import type { PlacedMic, Spot, Talker } from "./setup";
+import { aimAt, direction } from "./space";
+
+export const SHOT_SIZES = ["close", "medium", "wide"] as const;
+export type ShotSize = (typeof SHOT_SIZES)[number];
+
+/** What the picture and the crew allow. */
+export interface PickupWishes {
+  shot: ShotSize;
+  /** A microphone may be in the picture. */
+  mayBeSeen: boolean;
+  /** There is a table to stand on. */
+  hasTable: boolean;
+  /** Which school is followed overhead; byRoom leaves it to the figures. */
+  overhead: "byRoom" | "gun" | "hyper";
+}
+
+export const FIRST_WISHES: PickupWishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };
+
+/** How near an overhead microphone's front may come to the mouth, m, just out of frame. Common practice. */
+export const OVERHEAD_M: Record<ShotSize, number> = { close: 0.45, medium: 0.6, wide: 0.9 };
+const CAMERA_M: Record<ShotSize, number> = { close: 1.2, medium: 1.5, wide: 2.5 };
+/** A phone held out. Common practice. */
+const ARM_M = 0.6;
+
+export const CANDIDATE_IDS = [
+  "overheadHyper",
+  "overheadGun",
+  "hand",
+  "desk20",
+  "desk30",
+  "desk60",
+  "tableOmni",
+  "camera",
+  "phone",
+  "recorderPair",
+] as const;
+export type CandidateId = (typeof CANDIDATE_IDS)[number];
+
+interface CandidateRow {
+  name: string;
+  microphone: MicrophoneId;
+  isSeen: boolean;
+  /** One for everybody, or one each. */
+  isShared: boolean;
+  needsTable: boolean;
+}
+
+/** Ways of picking up a voice without touching the person. */
+export const CANDIDATES: Record<CandidateId, CandidateRow> = {
+  overheadHyper: {
+    name: "overhead boom, short hypercardioid",
+    microphone: "shortHyper",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  overheadGun: {
+    name: "overhead boom, long gun",
+    microphone: "longGun",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  hand: { name: "hand mic at 15 cm", microphone: "handCardioid", isSeen: true, isShared: false, needsTable: false },
+  desk20: { name: "cardioid at 20 cm", microphone: "studio", isSeen: true, isShared: false, needsTable: true },
+  desk30: { name: "cardioid at 30 cm", microphone: "studio", isSeen: true, isShared: false, needsTable: true },
+  desk60: { name: "cardioid at 60 cm", microphone: "studio", isSeen: true, isShared: false, needsTable: true },
+  tableOmni: {
+    name: "one omni in the middle of the table",
+    microphone: "tableOmni",
+    isSeen: true,
+    isShared: true,
+    needsTable: true,
+  },
+  camera: { name: "camera mic", microphone: "cameraMic", isSeen: false, isShared: true, needsTable: false },
+  phone: { name: "phone at arm's length", microphone: "phone", isSeen: true, isShared: true, needsTable: false },
+  recorderPair: {
+    name: "recorder's own pair at the instrument",
+    microphone: "recorderPair",
+    isSeen: true,
+    isShared: true,
+    needsTable: false,
+  },
+};
+
+/** From straight ahead of a mouth: so far, so much aside and so much up, degrees. */
+function beside(talker: Talker, distanceM: number, asideDeg: number, upDeg: number): { at: Spot; heightM: number } {
+  const [x, y, z] = direction(talker.facesDeg + asideDeg, upDeg);
+  return {
+    at: { xM: talker.at.xM + x * distanceM, yM: talker.at.yM + y * distanceM },
+    heightM: Math.max(0, talker.mouthM + z * distanceM),
+  };
+}
+
+function aimed(
+  id: string,
+  microphone: MicrophoneId,
+  stands: { at: Spot; heightM: number },
+  talker: Talker,
+  change: Partial<PlacedMic> = {},
+): PlacedMic {
+  const { patterns, holder } = MICROPHONES[microphone];
+  const { bearingDeg, tiltDeg } = aimAt(
+    [stands.at.xM, stands.at.yM, stands.heightM],
+    [talker.at.xM, talker.at.yM, talker.mouthM],
+  );
+  return {
+    id,
+    microphone,
+    pattern: patterns[0],
+    holder,
+    ...stands,
+    aimsDeg: bearingDeg,
+    tiltDeg,
+    hasScreen: false,
+    ...change,
+  };
+}
+
+const middleOf = (talkers: readonly Talker[]): Spot => ({
+  xM: talkers.reduce((sum, { at }) => sum + at.xM, 0) / talkers.length,
+  yM: talkers.reduce((sum, { at }) => sum + at.yM, 0) / talkers.length,
+});
+
+/** Where the microphones of a candidate go for these talkers. */
+export function micsOf(candidate: CandidateId, talkers: readonly Talker[], wishes: PickupWishes): PlacedMic[] {
+  const people = talkers.filter(({ isInstrument }) => !isInstrument);
+  const [first] = people;
+  if (!first) return [];
+  const each = (place: (talker: Talker, id: string) => PlacedMic) =>
+    people.map((talker, index) => place(talker, `${candidate}-${index}`));
+  const { microphone } = CANDIDATES[candidate];
+  switch (candidate) {
+    case "overheadHyper":
+      return each((talker, id) => aimed(id, microphone, beside(talker, OVERHEAD_M[wishes.shot], 0, 45), talker));
+    case "overheadGun":
+      // Its front end is out of frame like any other's; the capsule sits a tube's length behind it.
+      return each((talker, id) =>
+        aimed(id, microphone, beside(talker, OVERHEAD_M[wishes.shot] + MICROPHONES.longGun.tubeM, 0, 45), talker),
+      );
+    case "hand":
+      return each((talker, id) => aimed(id, microphone, beside(talker, 0.15, 0, -45), talker));
+    case "desk20":
+    case "desk30":
+    case "desk60": {
+      const distanceM = { desk20: 0.2, desk30: 0.3, desk60: 0.6 }[candidate];
+      return each((talker, id) => aimed(id, microphone, beside(talker, distanceM, 35, -15), talker));
+    }
+    case "tableOmni":
+      return [aimed(candidate, microphone, { at: middleOf(people), heightM: TABLE_M + 0.05 }, first)];
+    case "camera":
+      return [aimed(candidate, microphone, beside(first, CAMERA_M[wishes.shot], 0, 0), first)];
+    case "phone":
+      return [aimed(candidate, microphone, beside(first, ARM_M, 0, -10), first)];
+    case "recorderPair": {
+      const instrument = talkers.find(({ isInstrument }) => isInstrument);
+      return instrument ? [aimed(candidate, microphone, beside(instrument, 0.3, 0, 0), instrument)] : [];
+    }
+  }
+}
+
+/** What is held against a candidate, in points of a hundred. */
+export interface Deduction {
+  says: string;
+  points: number;
+}
+
+export interface PickupCandidate {
+  id: CandidateId | "hidden" | "own";
+  name: string;
+  mics: readonly PlacedMic[];
+  heard: readonly MicHeard[];
+  /** For each person, the microphone that gets them clearest. */
+  best: readonly { talkerId: string; micId: string; heard: TalkerHeard }[];
+  /** Of the person who is got worst, 0…1. */
+  worstSti: number;
+  deductions: readonly Deduction[];
+  points: number;
+  /** Why it is out of the question; null when it is not. */
+  ruledOut: string | null;
+}
+
+/** Swing that goes unnoticed, dB; proximity that goes unnoticed, dB; separation that two tracks need, dB. Common practice. */
+const EVEN_DB = 3;
+const NEUTRAL_LIFT_DB = 4;
+const APART_DB = 10;
+/** An echo that much duller than the voice goes unnoticed, dB; from this time on a room is heard fully, s. Common practice. */
+const EVEN_TAIL_DB = 2;
+const LIVELY_S = 1;
+
+function deductionsOf(best: PickupCandidate["best"], heard: readonly MicHeard[], place: PlaceSound): Deduction[] {
+  const deductions: Deduction[] = [];
+  const add = (says: string, points: number) => points >= 0.5 && deductions.push({ says, points });
+  const worst = (value: (each: TalkerHeard) => number) => Math.max(...best.map((each) => value(each.heard)));
+  const plosive = worst((each) => each.plosive);
+  add(`plosives ${RISK_NAMES[plosive as 0 | 1 | 2 | 3]}: it stands in the breath`, 5 * plosive);
+  const used = heard.filter(({ micId }) => best.some((each) => each.micId === micId));
+  const shaken = used.reduce((most, each) => (each.handling.step > most.step ? each.handling : most), {
+    step: 0 as 0 | 1 | 2 | 3,
+    says: "",
+  });
+  add(`shaken by ${shaken.says}`, 3 * shaken.step);
+  const swing = worst((each) => each.swingDb);
+  add(`the level swings ${swing.toFixed(0)} dB as they turn and move`, Math.min(12, 2 * (swing - EVEN_DB)));
+  const combing = best.map((each) => each.heard.combing).sort((a, b) => (b?.rippleDb ?? 0) - (a?.rippleDb ?? 0))[0];
+  if (combing)
+    add(
+      `coloured by the ${combing.name}: ${combing.rippleDb.toFixed(0)} dB of ripple from ${Math.round(combing.notchHz)} Hz on`,
+      Math.min(8, (combing.rippleDb - HEARD_RIPPLE_DB) / 2),
+    );
+  const lift = worst((each) => each.proximityDb);
+  add(`the lows come up ${lift.toFixed(0)} dB so near`, Math.min(6, (lift - NEUTRAL_LIFT_DB) / 2));
+  const dullerDb = Math.max(...used.map(({ tailDullerDb }) => tailDullerDb));
+  add(
+    `the echo comes through ${dullerDb.toFixed(0)} dB duller than the voice, and sounds unlike it`,
+    Math.min(6, (dullerDb - EVEN_TAIL_DB) * Math.min(1, place.reverberationS[3] / LIVELY_S)),
+  );
+  if (best.length > 1) {
+    const apart = Math.min(...used.map(({ separationDb }) => separationDb));
+    add(
+      used.length === 1 ? "everybody is on one track" : `others are only ${apart.toFixed(0)} dB down on a track`,
+      used.length === 1 ? 5 : Math.min(8, (APART_DB - apart) / 2),
+    );
+  }
+  const fault = best.map((each) => each.heard.addressFault).find((each) => each !== null);
+  if (fault) add(fault, 10);
+  return deductions.sort((one, other) => other.points - one.points);
+}
+
+/** Judges microphones where they stand. Clarity of the person got worst, less what speaks against it: points, a judgement. */
+export function judgeMics(
+  id: PickupCandidate["id"],
+  name: string,
+  mics: readonly PlacedMic[],
+  talkers: readonly Talker[],
+  place: PlaceSound,
+  ruledOut: string | null = null,
+): PickupCandidate {
+  const heard = hearAll(mics, talkers, place);
+  const best = talkers
+    .filter(({ isInstrument }) => !isInstrument || id === "recorderPair")
+    .flatMap((talker) => {
+      const each = heard
+        .map((mic) => ({ micId: mic.micId, heard: mic.talkers.find(({ talkerId }) => talkerId === talker.id)! }))
+        .sort((one, other) => other.heard.sti - one.heard.sti)[0];
+      return each ? [{ talkerId: talker.id, ...each }] : [];
+    });
+  const worstSti = best.length === 0 ? 0 : Math.min(...best.map((each) => each.heard.sti));
+  const deductions = best.length === 0 ? [] : deductionsOf(best, heard, place);
+  const points = 100 * worstSti - deductions.reduce((sum, each) => sum + each.points, 0);
+  return { id, name, mics, heard, best, worstSti, deductions, points, ruledOut };
+}
+
+function whyOut(candidate: CandidateId, talkers: readonly Talker[], wishes: PickupWishes): string | null {
+  const { isSeen, needsTable, microphone } = CANDIDATES[candidate];
+  const people = talkers.filter(({ isInstrument }) => !isInstrument).length;
+  if (candidate === "recorderPair")
+    return talkers.some(({ isInstrument }) => isInstrument) ? null : "There is no instrument.";
+  if (isSeen && !wishes.mayBeSeen) return "It would be in the picture.";
+  if (needsTable && !wishes.hasTable) return "There is no table to stand it on.";
+  if (candidate === "tableOmni" && people < 2) return "It is for two to four people round a table.";
+  if (candidate === "tableOmni" && people > 4) return "Too many people for one: the farthest would be lost.";
+  if (microphone === "longGun" && wishes.overhead === "hyper") return "Your school takes the small hypercardioid.";
+  if (microphone === "shortHyper" && wishes.overhead === "gun") return "Your school takes the long gun.";
+  return null;
+}
+
+/** Every candidate for these talkers in this place, the best first, those out of the question last with the reason. */
+export function rankPickups(talkers: readonly Talker[], place: PlaceSound, wishes: PickupWishes): PickupCandidate[] {
+  return CANDIDATE_IDS.map((id) =>
+    judgeMics(id, CANDIDATES[id].name, micsOf(id, talkers, wishes), talkers, place, whyOut(id, talkers, wishes)),
+  )
+    .filter(({ mics, ruledOut }) => mics.length > 0 || ruledOut !== null)
+    .sort((one, other) => Number(one.ruledOut !== null) - Number(other.ruledOut !== null) || other.points - one.points);
+}

@@ -1,0 +1,122 @@
+import { rowsById } from "../schema/rowsById";
+import { mapOctaves, OCTAVES_HZ, aWeightedDb, type OctaveLevels } from "../sound/octaves";
+import { randomEnergyWithTube, type PatternId } from "./patterns";
+
+/** What holds a microphone: decides what shakes it. */
+export const HOLDERS = ["boom", "hand", "stand", "table", "camera", "phone", "body"] as const;
+export type Holder = (typeof HOLDERS)[number];
+
+interface Row {
+  name: string;
+  /** Patterns it can be set to; the first is its usual one. */
+  patterns: readonly [PatternId, ...PatternId[]];
+  /** Interference tube in front of the capsule, m; 0 without one. */
+  tubeM: number;
+  /** Spoken into at its end or at its side. */
+  address: "end" | "side";
+  /** Equivalent noise of its own, dBA. Typical of its kind, an estimate. */
+  selfNoiseDba: number;
+  holder: Holder;
+}
+
+/** Generic microphones. */
+const ROWS = {
+  shortHyper: {
+    name: "short hypercardioid",
+    patterns: ["hypercardioid"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 16,
+    holder: "boom",
+  },
+  longGun: {
+    name: "long gun",
+    patterns: ["hypercardioid"],
+    tubeM: 0.3,
+    address: "end",
+    selfNoiseDba: 14,
+    holder: "boom",
+  },
+  handCardioid: {
+    name: "hand mic",
+    patterns: ["cardioid"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 24,
+    holder: "hand",
+  },
+  handOmni: {
+    name: "omnidirectional hand mic",
+    patterns: ["omni"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 24,
+    holder: "hand",
+  },
+  studio: {
+    name: "large side-address mic",
+    patterns: ["cardioid", "omni", "figureEight", "subcardioid", "hypercardioid"],
+    tubeM: 0,
+    address: "side",
+    selfNoiseDba: 9,
+    holder: "table",
+  },
+  standCardioid: {
+    name: "small cardioid",
+    patterns: ["cardioid"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 16,
+    holder: "stand",
+  },
+  tableOmni: { name: "table omni", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 20, holder: "table" },
+  cameraMic: {
+    name: "camera mic",
+    patterns: ["supercardioid"],
+    tubeM: 0.12,
+    address: "end",
+    selfNoiseDba: 20,
+    holder: "camera",
+  },
+  phone: { name: "phone", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 30, holder: "phone" },
+  recorderPair: {
+    name: "recorder's own pair",
+    patterns: ["cardioid"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 22,
+    holder: "table",
+  },
+  lav: { name: "lavalier", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 26, holder: "body" },
+} satisfies Record<string, Row>;
+
+export type MicrophoneId = keyof typeof ROWS;
+export type MicrophoneRow = Row & { id: MicrophoneId };
+export const MICROPHONES: Record<MicrophoneId, MicrophoneRow> = rowsById<MicrophoneId, Row>(ROWS);
+export const MICROPHONE_IDS = Object.keys(ROWS) as MicrophoneId[];
+
+/** White noise, 3 dB more each octave, that reads 0 dBA. */
+const WHITE_DB: OctaveLevels = (() => {
+  const rising = mapOctaves((band) => 3.01 * band);
+  const liftDb = aWeightedDb(rising);
+  return mapOctaves((band) => rising[band]! - liftDb);
+})();
+
+/** A microphone's own noise as equivalent sound, dB SPL by octave 125…8k, taken as white. */
+export function selfNoiseDb(microphone: MicrophoneId): OctaveLevels {
+  const { selfNoiseDba } = MICROPHONES[microphone];
+  return mapOctaves((band) => WHITE_DB[band]! + selfNoiseDba);
+}
+
+const remembered = new Map<string, OctaveLevels>();
+
+/** Random energy efficiency of a microphone's pattern by octave 125…8k, 0…1. */
+export function randomEnergyOctaves(microphone: MicrophoneId, pattern: PatternId): OctaveLevels {
+  const key = `${microphone} ${pattern}`;
+  const known = remembered.get(key);
+  if (known) return known;
+  const { tubeM } = MICROPHONES[microphone];
+  const energy = mapOctaves((band) => randomEnergyWithTube(pattern, tubeM, OCTAVES_HZ[band]!));
+  remembered.set(key, energy);
+  return energy;
+}
