@@ -15,7 +15,7 @@ import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
 import type { Aims } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
 import type { Accessory, Layer, Outfit, Performance, Person } from "../core/dress/outfit";
-import type { Consent, MeasurementBody, RigBody, ShootBody } from "../core/shoot/records";
+import type { Consent, MeasurementBody, PickupBody, RigBody, ShootBody } from "../core/shoot/records";
 import type { PlaceModel } from "../core/room/placeModel";
 import type { RecordingMeasurement } from "../core/audio/measurement";
 
@@ -157,6 +157,20 @@ export const rig = pgTable(
     ceilingDbfs: doublePrecision("ceiling_dbfs").notNull(),
   },
   (table) => [index("rig_shoot").on(table.shootId)],
+);
+
+export const pickup = pgTable(
+  "pickup",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    sceneId: uuid("scene_id")
+      .notNull()
+      .references(() => scene.id),
+    setup: jsonb("setup").$type<PickupBody["setup"]>().notNull(),
+    wishes: jsonb("wishes").$type<PickupBody["wishes"]>().notNull(),
+  },
+  (table) => [index("pickup_shoot").on(table.shootId)],
 );
 
 export const measurement = pgTable(

@@ -1,5 +1,6 @@
 import { DEMO_PLACES, DEMO_SHOOT_ID, PLACE_IDS, demoId } from "./places";
-import type { Consent, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
+import { PICKUP_IDS, accordionPickup, tablePickup } from "./pickups";
+import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
 import { newRig } from "../core/shoot/newRig";
 import { FIRST_AIMS, PRESETS, type Aims, type PresetId } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
@@ -324,4 +325,9 @@ export const DEMO_RECORDINGS: readonly DemoRecording[] = [
   { file: "singer-hall.wav", title: "Singer, hall, take 1", rigId: SINGER_RIG, isMeasured: true },
 ];
 
-export const SLACK_WATER = { shoot, places: DEMO_PLACES, scenes, wearers, rigs } as const;
+const pickups: Record<string, PickupBody> = {
+  [PICKUP_IDS.TABLE]: tablePickup(SCENE_TABLE, VOLUNTEERS),
+  [PICKUP_IDS.ACCORDION]: accordionPickup(SCENE_SPEECH, ACCORDIONIST),
+};
+
+export const SLACK_WATER = { shoot, places: DEMO_PLACES, scenes, wearers, rigs, pickups } as const;

@@ -76,6 +76,7 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.rigs)) await createRecord(acting, "rig", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.pickups)) await createRecord(acting, "pickup", id, body);
   for (const [index, recording] of DEMO_RECORDINGS.entries()) {
     if (!recording.isMeasured) continue;
     await proveRecording(acting, recording, `51ac0000-0000-4000-8000-${String(51 + index).padStart(12, "0")}`);

@@ -14,12 +14,12 @@ import {
   type WearerBody,
 } from "../core/shoot/records";
 import type { Connection } from "../db/client";
-import { kitItem, measurement, outfitLayer, place, rig, scene, shoot, wearer } from "../db/schema";
+import { kitItem, measurement, outfitLayer, place, pickup, rig, scene, shoot, wearer } from "../db/schema";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { accept } from "./validate";
 
-const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement } as const;
+const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup } as const;
 
 /** Columns every table of records has; the generic code below touches only these by name. */
 type KeptTable = typeof shoot;
@@ -46,6 +46,7 @@ const REFERENCES: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
     inputId: "kitItem",
   },
   measurement: { shootId: "shoot", rigId: "rig" },
+  pickup: { shootId: "shoot", sceneId: "scene" },
 };
 
 const OUTSIDE_SHOOTS: readonly RecordKind[] = ["shoot", "kitItem"];

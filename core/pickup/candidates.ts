@@ -3,22 +3,8 @@ import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./hear";
 import { MICROPHONES, type MicrophoneId } from "./microphones";
 import type { PlaceSound } from "./placeSound";
 import { RISK_NAMES } from "./risks";
-import type { PlacedMic, Spot, Talker } from "./setup";
+import type { PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./setup";
 import { aimAt, direction } from "./space";
-
-export const SHOT_SIZES = ["close", "medium", "wide"] as const;
-export type ShotSize = (typeof SHOT_SIZES)[number];
-
-/** What the picture and the crew allow. */
-export interface PickupWishes {
-  shot: ShotSize;
-  /** A microphone may be in the picture. */
-  mayBeSeen: boolean;
-  /** There is a table to stand on. */
-  hasTable: boolean;
-  /** Which school is followed overhead; byRoom leaves it to the figures. */
-  overhead: "byRoom" | "gun" | "hyper";
-}
 
 export const FIRST_WISHES: PickupWishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };
 
@@ -199,10 +185,10 @@ function deductionsOf(best: PickupCandidate["best"], heard: readonly MicHeard[],
   const add = (says: string, points: number) => points >= 0.5 && deductions.push({ says, points });
   const worst = (value: (each: TalkerHeard) => number) => Math.max(...best.map((each) => value(each.heard)));
   const plosive = worst((each) => each.plosive);
-  add(`plosives ${RISK_NAMES[plosive as 0 | 1 | 2 | 3]}: it stands in the breath`, 5 * plosive);
+  add(`plosives ${RISK_NAMES[plosive]}: it stands in the breath`, 5 * plosive);
   const used = heard.filter(({ micId }) => best.some((each) => each.micId === micId));
   const shaken = used.reduce((most, each) => (each.handling.step > most.step ? each.handling : most), {
-    step: 0 as 0 | 1 | 2 | 3,
+    step: 0,
     says: "",
   });
   add(`shaken by ${shaken.says}`, 3 * shaken.step);

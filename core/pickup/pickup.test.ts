@@ -4,13 +4,13 @@ import { CAR, LIVING_ROOM, type PlaceModel } from "../room/placeModel";
 import { fits } from "../schema/validate";
 import { A_WEIGHTING_DB, overallDb } from "../sound/octaves";
 import { whatWouldBeat } from "./better";
-import { CANDIDATE_IDS, FIRST_WISHES, judgeMics, micsOf, rankPickups, type PickupWishes } from "./candidates";
+import { CANDIDATE_IDS, FIRST_WISHES, judgeMics, micsOf, rankPickups } from "./candidates";
 import { strongestCombing } from "./combing";
 import { hearAll, type TalkerHeard } from "./hear";
 import { MICROPHONES, MICROPHONE_IDS, selfNoiseDb } from "./microphones";
 import { placeSound } from "./placeSound";
 import { addressFault, plosiveStep } from "./risks";
-import { PickupSetup, type PlacedMic, type Talker } from "./setup";
+import { PickupSetup, type PickupWishes, type PlacedMic, type Talker } from "./setup";
 import { aimAt, cosineBetween, degreesOf, direction } from "./space";
 
 const GRANARY: PlaceModel = {

@@ -66,3 +66,22 @@ export const PickupSetup = Type.Object(
   strict,
 );
 export type PickupSetup = Static<typeof PickupSetup>;
+
+export const SHOT_SIZES = ["close", "medium", "wide"] as const;
+export type ShotSize = (typeof SHOT_SIZES)[number];
+export const OVERHEAD_SCHOOLS = ["byRoom", "gun", "hyper"] as const;
+
+/** What the picture and the crew allow. */
+export const PickupWishes = Type.Object(
+  {
+    shot: oneOf(SHOT_SIZES, "Shot"),
+    /** A microphone may be in the picture. */
+    mayBeSeen: Type.Boolean({ title: "May be seen" }),
+    /** There is a table to stand on. */
+    hasTable: Type.Boolean({ title: "A table" }),
+    /** Which school is followed overhead; byRoom leaves it to the figures. */
+    overhead: oneOf(OVERHEAD_SCHOOLS, "Overhead"),
+  },
+  strict,
+);
+export type PickupWishes = Static<typeof PickupWishes>;

@@ -2,6 +2,7 @@ import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
+import { storedPickup } from "./pickupScene";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
 import { rigsOfWearer } from "./sceneOrder";
@@ -21,6 +22,8 @@ export interface BoardRow {
   /** Against the same wearer's scene before. */
   carry: CarryOver | null;
   stitches: Record<StationId, Stitch>;
+  /** A microphone that nobody wears is placed in the scene. */
+  hasPickup: boolean;
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -56,6 +59,7 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   const stitches = Object.fromEntries(STATION_IDS.map((id) => [id, "loose"])) as Record<StationId, Stitch>;
   if (!rig || !plan) return stitches;
   if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
+  if (row.hasPickup) stitches.pickup = "basted";
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
   if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
@@ -121,6 +125,7 @@ function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig">
     plan: rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null,
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
+    hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
   };
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };

@@ -32,6 +32,7 @@ function bundle(model: PlaceModel, scenes: Partial<SceneBody>[]): ShootBundle {
     rigs: [],
     kit: [],
     measurements: [],
+    pickups: [],
   };
 }
 

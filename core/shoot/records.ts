@@ -6,6 +6,7 @@ import { PACK_PLACE_IDS } from "../body/cableRoute";
 import { Aims } from "../dress/aims";
 import { Choice } from "../dress/choice";
 import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
+import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
@@ -146,6 +147,10 @@ export const MeasurementBody = Type.Object(
 );
 export type MeasurementBody = Static<typeof MeasurementBody>;
 
+/** Microphones of one scene that nobody wears: who talks where, what is placed where, what the picture allows. */
+export const PickupBody = Type.Object({ shootId: Id, sceneId: Id, setup: PickupSetup, wishes: PickupWishes }, strict);
+export type PickupBody = Static<typeof PickupBody>;
+
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
   shoot: ShootBody,
@@ -155,6 +160,7 @@ export const RECORD_SCHEMAS = {
   rig: RigBody,
   kitItem: KitItemBody,
   measurement: MeasurementBody,
+  pickup: PickupBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -167,6 +173,7 @@ export interface RecordBodies {
   rig: RigBody;
   kitItem: KitItemBody;
   measurement: MeasurementBody;
+  pickup: PickupBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -187,4 +194,5 @@ export interface ShootBundle {
   rigs: Stored<"rig">[];
   kit: Stored<"kitItem">[];
   measurements: Stored<"measurement">[];
+  pickups: Stored<"pickup">[];
 }

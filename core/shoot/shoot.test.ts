@@ -96,6 +96,7 @@ function bundle(
     rigs: [stored<"rig">("r", { ...RIG, ...rig })],
     kit: [],
     measurements: proofs,
+    pickups: [],
     ...own,
   };
 }

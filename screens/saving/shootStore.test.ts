@@ -20,6 +20,7 @@ function bundle(): ShootBundle {
     rigs: stored<"rig">(SLACK_WATER.rigs),
     kit: [],
     measurements: [],
+    pickups: [],
   };
 }
 

@@ -37,6 +37,7 @@ const LISTS = {
   rig: "rigs",
   kitItem: "kit",
   measurement: "measurements",
+  pickup: "pickups",
 } as const;
 
 type AnyStored = Stored<RecordKind>;

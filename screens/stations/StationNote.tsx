@@ -14,14 +14,7 @@ interface Help {
 }
 
 /** What stations without a screen of their own answer, and what already helps. */
-const HELPS: Record<"pickup" | "link" | "roll" | "handover", { answers: string; helps: readonly Help[] }> = {
-  pickup: {
-    answers: "Compares a hidden lavalier, booms and stand microphones at their distances in this room.",
-    helps: [
-      { station: "scout", says: "Scout tells how far from the mouth the room takes over" },
-      { station: "dress", says: "Dress finds the lavalier's place" },
-    ],
-  },
+const HELPS: Record<"link" | "roll" | "handover", { answers: string; helps: readonly Help[] }> = {
   link: {
     answers: "Finds frequencies that live together, walks through pairing, and names the lead.",
     helps: [{ station: "level", says: "Level sets pack, receiver and recorder once they are connected" }],

@@ -1,5 +1,10 @@
-import { StationNote } from "@/screens/stations/StationNote";
+import { Suspense } from "react";
+import { PickupScreen } from "@/screens/pickup/PickupScreen";
 
 export default function PickupPage() {
-  return <StationNote station="pickup" />;
+  return (
+    <Suspense>
+      <PickupScreen />
+    </Suspense>
+  );
 }

@@ -1,0 +1,167 @@
+"use client";
+
+import styled from "styled-components";
+import type { PickupCandidate } from "@/core/pickup/candidates";
+import { HEARD_RIPPLE_DB } from "@/core/pickup/combing";
+import type { TalkerHeard } from "@/core/pickup/hear";
+import { RISK_NAMES } from "@/core/pickup/risks";
+import type { Talker } from "@/core/pickup/setup";
+import { peaksAt } from "@/core/shoot/pickupScene";
+import type { ShootBody } from "@/core/shoot/records";
+import { OCTAVES_HZ } from "@/core/sound/octaves";
+import { Disclosure } from "@/ui/Disclosure";
+import { Table, TableScroll } from "@/ui/Table";
+import { Known, Soft, Stack } from "@/ui/layout";
+import { upperFirst } from "../dress/words";
+
+const Figures = styled(Table)`
+  td,
+  tbody th {
+    padding-block: 0.25rem;
+    white-space: nowrap;
+  }
+`;
+
+const db = (value: number) => (value === Infinity ? "∞" : value.toFixed(0).replace("-", "−"));
+
+function rowsOf(units: ShootBody["units"]): readonly { name: string; of: (each: TalkerHeard) => string }[] {
+  const metres = (value: number) =>
+    units === "metric" ? `${value.toFixed(2)} m` : `${(value / 0.3048).toFixed(1)} ft`;
+  return [
+    { name: "From the mouth", of: ({ distanceM }) => metres(distanceM) },
+    { name: "Voice, dB SPL", of: ({ levelDb }) => db(levelDb) },
+    { name: "Its peaks, dB SPL", of: ({ levelDb }) => db(peaksAt(levelDb)) },
+    { name: "Noise, dB SPL", of: ({ noiseDb }) => db(noiseDb) },
+    { name: "Voice over noise, dB", of: ({ snrDb }) => db(snrDb) },
+    { name: "Voice over room, dB", of: ({ directOverRoomDb }) => db(directOverRoomDb) },
+    { name: "STI", of: ({ sti }) => sti.toFixed(2) },
+    { name: "C50, dB", of: ({ c50Db }) => db(c50Db) },
+    { name: "Lows lifted, dB", of: ({ proximityDb }) => db(proximityDb) },
+    { name: "Plosives", of: ({ plosive }) => RISK_NAMES[plosive] },
+    { name: "Swing, dB", of: ({ swingDb }) => db(swingDb) },
+    { name: "Ripple, dB", of: ({ combing }) => (combing ? db(combing.rippleDb) : "–") },
+    {
+      name: "sent back by",
+      of: ({ combing }) => (combing && combing.rippleDb >= HEARD_RIPPLE_DB ? combing.name : "–"),
+    },
+    { name: "first notch, Hz", of: ({ combing }) => (combing ? String(Math.round(combing.notchHz)) : "–") },
+  ];
+}
+
+/** Figures by talker of what stands there, what is held against it, and levels by octave. */
+export function HeardTable(props: {
+  candidate: PickupCandidate;
+  talkers: readonly Talker[];
+  units: ShootBody["units"];
+}) {
+  const { candidate, talkers, units } = props;
+  const nameOf = (id: string) => talkers.find((talker) => talker.id === id)?.name ?? "";
+  const { best, heard, deductions } = candidate;
+  if (best.length === 0) return <Soft>Nobody to record yet.</Soft>;
+  const apart = Math.min(...heard.map(({ separationDb }) => separationDb));
+  return (
+    <Stack $gap={0.5}>
+      <TableScroll aria-label="Figures by talker">
+        <Figures>
+          <thead>
+            <tr>
+              <th scope="col" aria-label="Figure" />
+              {best.map(({ talkerId }) => (
+                <th key={talkerId} scope="col" data-figure>
+                  {nameOf(talkerId)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rowsOf(units).map(({ name, of }) => (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                {best.map((each) => (
+                  <td key={each.talkerId} data-figure>
+                    <Known $as="planned">{of(each.heard)}</Known>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </Figures>
+      </TableScroll>
+      {apart !== Infinity && <Soft>The next talker lies {apart.toFixed(0)} dB below on a track.</Soft>}
+      {deductions.length > 0 && (
+        <div>
+          <Soft>Held against it, of a hundred points:</Soft>
+          {deductions.map(({ says, points }) => (
+            <p key={says}>
+              −{points.toFixed(0)} {says}
+            </p>
+          ))}
+        </div>
+      )}
+      <Disclosure title="By octave">
+        <TableScroll aria-label="Voice and noise by octave">
+          <Table>
+            <thead>
+              <tr>
+                <th scope="col">dB SPL</th>
+                {OCTAVES_HZ.map((hz) => (
+                  <th key={hz} scope="col" data-figure>
+                    {hz}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {best.map(({ talkerId, micId, heard: each }) => (
+                <OctaveRows
+                  key={talkerId}
+                  name={nameOf(talkerId)}
+                  voiceDb={each.octavesDb}
+                  noiseDb={heard.find((mic) => mic.micId === micId)!.noiseOctavesDb}
+                />
+              ))}
+            </tbody>
+          </Table>
+        </TableScroll>
+      </Disclosure>
+      <Disclosure title="How this was computed">
+        <Soft>
+          Direct sound by distance, the mouth&apos;s and the pattern&apos;s directivity and nearness; the room by the
+          pattern&apos;s random energy; STI by IEC 60268-16; colouring by first reflections. Points are the clarity of
+          whoever is got worst, less what is held against it: a judgement. Microphone noise figures are typical ones.
+        </Soft>
+      </Disclosure>
+    </Stack>
+  );
+}
+
+function OctaveRows({
+  name,
+  voiceDb,
+  noiseDb,
+}: {
+  name: string;
+  voiceDb: readonly number[];
+  noiseDb: readonly number[];
+}) {
+  return (
+    <>
+      <tr>
+        <th scope="row">{upperFirst(name)}</th>
+        {voiceDb.map((levelDb, band) => (
+          <td key={band} data-figure>
+            {db(levelDb)}
+          </td>
+        ))}
+      </tr>
+      <tr>
+        <th scope="row">noise there</th>
+        {noiseDb.map((levelDb, band) => (
+          <td key={band} data-figure>
+            {db(levelDb)}
+          </td>
+        ))}
+      </tr>
+    </>
+  );
+}
