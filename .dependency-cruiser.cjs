@@ -41,8 +41,8 @@ module.exports = {
     {
       name: "screens-touch-demo-data-only",
       severity: "error",
-      from: { path: "^screens/" },
-      to: { path: "^demo/", pathNot: "^demo/slackWater\\.ts$" },
+      from: { path: "^screens/", pathNot: "\\.test\\.ts$" },
+      to: { path: "^demo/", pathNot: "^demo/recordings\\.ts$" },
     },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
     {

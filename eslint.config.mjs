@@ -2,7 +2,7 @@ import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["node_modules", ".build", "next-env.d.ts", "**/*.cjs", "eslint.config.mjs"] },
+  { ignores: ["node_modules", ".build", "next-env.d.ts", "**/*.cjs", "eslint.config.mjs", "public/*.js"] },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },

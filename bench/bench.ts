@@ -1,11 +1,13 @@
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
+import { benchPlace } from "./benchPlace";
 import { benchWeb } from "./benchWeb";
 import { takePictures } from "./pictures";
 
 const BENCHES: Record<string, () => Promise<number>> = {
   dress: benchDress,
   measure: benchMeasure,
+  place: async () => (benchPlace() ? 0 : 1),
   web: benchWeb,
   pictures: takePictures,
 };

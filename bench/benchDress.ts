@@ -1,7 +1,8 @@
 import { newScene } from "../core/shoot/newScene";
 import { exampleInput } from "../core/dress/exampleInput";
 import { DIRECTIONS } from "../core/dress/headDirections";
-import { usualLayer, type DressInput, type Layer } from "../core/dress/outfit";
+import type { DressInput } from "../core/dress/dressInput";
+import { usualLayer, type Layer } from "../core/dress/outfit";
 import { planDress } from "../core/dress/planDress";
 import { dayPlan } from "../core/shoot/dayPlan";
 import { newRig } from "../core/shoot/newRig";

@@ -6,10 +6,10 @@ import { MIGRATIONS } from "../cli/runWeb";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
 import { benchPage } from "./benchPage";
-import { DEMO_SHOOT_ID } from "../demo/slackWater";
+import { DEMO_SHOOT_ID } from "../demo/recordings";
 
 const LIMIT_KB = 300;
-const SCREENS = ["", "scout", "dress", "level", "check", "pickup"];
+const SCREENS = ["", "scout", "pickup", "dress", "level", "check", "link"];
 
 async function bytesOf(address: string): Promise<number> {
   const response = await fetch(address);

@@ -7,8 +7,9 @@ import { MIGRATIONS } from "../cli/runWeb";
 import { ROOT } from "../cli/state";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
-import { DEMO_SHOOT_ID, ENGINEER, MILLER, SINGER, WELDER } from "../demo/slackWater";
-import { openView } from "../e2e/shoot";
+import { ENGINEER, MILLER, SINGER, WELDER } from "../demo/slackWater";
+import { DEMO_SHOOT_ID } from "../demo/recordings";
+import { openScout, openView } from "../e2e/shoot";
 import { CHROMIUM_FLAGS } from "./benchPage";
 
 interface Picture {
@@ -25,7 +26,23 @@ const shoot = (screen: string, wearer = MILLER) => `/shoots/${DEMO_SHOOT_ID}/${s
 const PICTURES: readonly Picture[] = [
   { name: "shoots", path: "/" },
   { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
-  { name: "scout", path: shoot("scout") },
+  { name: "scout", path: shoot("scout"), height: 1000 },
+  { name: "noises", path: shoot("scout"), height: 900, prepare: (page) => openScout(page, "Noises") },
+  {
+    name: "times",
+    path: shoot("scout"),
+    height: 1100,
+    prepare: async (page) => {
+      await openScout(page, "Quiet times");
+      await page.getByRole("group", { name: "Day strip" }).waitFor();
+    },
+  },
+  {
+    name: "pickup",
+    path: `/shoots/${DEMO_SHOOT_ID}/pickup?scene=51ac0000-0000-4000-8000-000000000026`,
+    height: 1000,
+    prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
+  },
   { name: "dress", path: shoot("dress") },
   {
     name: "recipe",
@@ -54,7 +71,7 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole("list", { name: "Findings" }).waitFor();
     },
   },
-  { name: "station", path: shoot("pickup") },
+  { name: "station", path: shoot("link") },
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
   { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
   { name: "dress-phone", path: shoot("dress", ENGINEER), width: 390, height: 844 },

@@ -33,7 +33,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
   const [name, what, ...rest] = args;
   if (name === "--list" && what === undefined) {
     for (const [id, calculator] of Object.entries(CALCULATORS))
-      process.stdout.write(`${id.padEnd(8)}${calculator.says}\n`);
+      process.stdout.write(`${id.padEnd(9)}${calculator.says}\n`);
     return 0;
   }
   if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE.trim());
@@ -46,7 +46,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
     if ("problem" in input) return refuse(input.problem);
     const [fault] = schemaFaults(calculator.schema, input.value);
     if (fault) return refuse(`${fault.path || "input"}: ${fault.message}`);
-    const { result, finding } = calculator.run(input.value);
+    const { result, finding } = await calculator.run(input.value);
     print(result);
     if (finding) process.stderr.write(`${finding}\n`);
     return finding ? 1 : 0;

@@ -1,5 +1,5 @@
 import * as Type from "@sinclair/typebox";
-import type { Static, TSchema } from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
 import { Lav, Pack, Receiver, RecorderInput, genericFigures } from "../core/chain/devices";
 import { planGain } from "../core/chain/gainPlan";
 import { certaintyOf, unknownsOf } from "../core/dress/certainty";
@@ -7,20 +7,12 @@ import { choiceOf } from "../core/dress/choice";
 import { contradictionsOf } from "../core/dress/contradictions";
 import { exampleInput } from "../core/dress/exampleInput";
 import { explain } from "../core/dress/explain";
-import { DressInput, usualLayer } from "../core/dress/outfit";
+import { DressInput } from "../core/dress/dressInput";
+import { usualLayer } from "../core/dress/outfit";
 import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planDress";
 import { recipeFor } from "../core/dress/recipe";
-import { forecastPlace } from "../core/room/place";
-import { LIVING_ROOM, PlaceModel, placeFaults } from "../core/room/placeModel";
-import { planTreatments, rankTreatments, spotWords } from "../core/room/treat";
-
-export interface Calculator {
-  says: string;
-  schema: TSchema;
-  example: unknown;
-  /** Input already fits the schema. A finding is a sentence and makes the exit code 1. */
-  run(input: unknown): { result: unknown; finding: string | null };
-}
+import type { Calculator } from "./calculator";
+import { PLACE_CALCULATORS } from "./placeCalculators";
 
 const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
 
@@ -92,6 +84,7 @@ function dressAnswer(plan: DressPlan) {
 
 /** What scripts can ask of the core by name. */
 export const CALCULATORS: Record<string, Calculator> = {
+  ...PLACE_CALCULATORS,
   dress: {
     says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
     schema: DressInput,
@@ -105,30 +98,6 @@ export const CALCULATORS: Record<string, Calculator> = {
         return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: contradiction.says };
       const plan = planDress(dress);
       return { result: dressAnswer(plan), finding: plan.places.length === 0 ? "No place on this outfit works." : null };
-    },
-  },
-  room: {
-    says: "what a place does to the voice: reverberation by octave, critical distance, noise, verdict",
-    schema: PlaceModel,
-    example: {
-      ...LIVING_ROOM,
-      ceiling: "gypsum",
-      walls: "plaster",
-      patches: [{ surface: "north", material: "windowGlass", areaM2: 4 }],
-      noiseNc: 30,
-    } satisfies PlaceModel,
-    run(input) {
-      const place = input as PlaceModel;
-      const [fault] = placeFaults(place);
-      if (fault) return { result: { faults: placeFaults(place) }, finding: fault.message };
-      const forecast = forecastPlace(place);
-      const isPoor = forecast.verdict.echo === "poor" || forecast.verdict.noise === "poor";
-      const result = {
-        ...forecast,
-        treatments: rankTreatments(place).map((gain) => ({ ...gain, says: spotWords(gain) })),
-        advice: planTreatments(place).says,
-      };
-      return { result, finding: isPoor ? forecast.verdict.says : null };
     },
   },
   level: {

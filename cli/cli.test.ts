@@ -109,6 +109,30 @@ describe("calc", () => {
     expect(run(["calc"]).status).toBe(2);
   });
 
+  test("a place that cannot be, a clap that is none and a day without quiet are findings, in words", () => {
+    const exampleOf = (name: string) => JSON.parse(run(["calc", name, "--example"]).stdout) as Record<string, unknown>;
+    const finding = (name: string, input: unknown) => run(["calc", name, "-"], JSON.stringify(input));
+    const room = { ...exampleOf("room"), setting: "lShape", cutLengthM: 50 };
+    expect(finding("room", room)).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining("missing corner") as string,
+    });
+    expect(finding("pickup", { ...exampleOf("pickup"), place: room }).status).toBe(1);
+    const text = join(folder, "clap.wav");
+    writeFileSync(text, "no clap, only words that are long enough");
+    expect(finding("clap", { file: text })).toMatchObject({ status: 1, stderr: "This is not a WAV file.\n" });
+    expect(finding("clap", { file: join(folder, "nowhere.wav") }).stderr).toContain("cannot be read");
+    expect(finding("clap", { file: takeFile("speech.wav", -12) })).toMatchObject({ status: 1 });
+    const windows = exampleOf("windows");
+    const noisy = {
+      ...windows,
+      scenes: [{ ...(windows["scenes"] as object[])[0], blocked: [{ fromMin: 0, toMin: 1440 }] }],
+    };
+    expect(finding("windows", noisy).stderr).toMatch(/^interview: .*quiet/);
+    expect(finding("pattern", { pattern: "shotgun", frequencyHz: 100, distanceM: 1 })).toMatchObject({ status: 2 });
+    expect(finding("sti", { ...exampleOf("sti"), snrDb: [0] }).status).toBe(2);
+  });
+
   test("a finding ends with 1 and says itself", () => {
     const example = JSON.parse(run(["calc", "room", "--example"]).stdout) as object;
     const bath = { ...example, floor: "tile", ceiling: "concrete", walls: "tile", patches: [], noiseNc: 50 };

@@ -1,12 +1,11 @@
 import { usualSource } from "../core/noise/noiseSource";
-import { CAR, LIVING_ROOM, type PlaceModel } from "../core/room/placeModel";
+import type { PlaceModel } from "../core/room/placeModel";
+import { CAR, LIVING_ROOM } from "../core/room/usualPlaces";
 import type { PlaceBody } from "../core/shoot/records";
-
-export const demoId = (number: number) => `51ac0000-0000-4000-8000-${String(number).padStart(12, "0")}`;
-export const DEMO_SHOOT_ID = demoId(1);
+import { DEMO_SHOOT_ID, GRANARY_ID, demoId } from "./recordings";
 
 export const PLACE_IDS = {
-  GRANARY: demoId(11),
+  GRANARY: GRANARY_ID,
   QUAY: demoId(12),
   HALL: demoId(13),
   WORKSHOP: demoId(14),
@@ -164,10 +163,3 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
     ],
   }),
 };
-
-/** A clap in the granary, made with a longer echo than its forecast. */
-export const DEMO_CLAP = {
-  file: "granary-clap.wav",
-  title: "Clap in the granary",
-  placeId: PLACE_IDS.GRANARY,
-} as const;

@@ -1,4 +1,5 @@
-import { DEMO_PLACES, DEMO_SHOOT_ID, PLACE_IDS, demoId } from "./places";
+import { DEMO_PLACES, PLACE_IDS } from "./places";
+import { DEMO_SHOOT_ID, ENGINEER_RIG, MILLER_RIG, SINGER_RIG, demoId } from "./recordings";
 import { PICKUP_IDS, accordionPickup, tablePickup } from "./pickups";
 import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
 import { newRig } from "../core/shoot/newRig";
@@ -11,8 +12,6 @@ import { FIRST_PERFORMANCE, usualLayer, type Layer, type Performance, type Perso
 const SHOOT_ID = DEMO_SHOOT_ID;
 const id = demoId;
 const { GRANARY, QUAY, HALL, WORKSHOP, KITCHEN, WHEEL_FLOOR } = PLACE_IDS;
-
-export { DEMO_SHOOT_ID };
 
 const shoot: ShootBody = {
   title: "Slack Water",
@@ -216,10 +215,6 @@ const choice = (
   port: Choice["port"],
 ): Choice => ({ site, surface, layer: layerIndex, mount, port });
 
-export const MILLER_RIG = id(41);
-export const ENGINEER_RIG = id(42);
-export const SINGER_RIG = id(43);
-
 const rigs: Record<string, RigBody> = {
   [MILLER_RIG]: rig(MILLER, SCENE_INTERVIEW, {
     performance: performance({ faces: "left" }),
@@ -310,20 +305,6 @@ const rigs: Record<string, RigBody> = {
     consent: agreed("yes", 1, "2027-05-13 12:40"),
   }),
 };
-
-export interface DemoRecording {
-  file: string;
-  title: string;
-  rigId: string;
-  /** Whether it is measured already when the demo is opened. */
-  isMeasured: boolean;
-}
-
-export const DEMO_RECORDINGS: readonly DemoRecording[] = [
-  { file: "miller-granary.wav", title: "Miller, granary, take 3", rigId: MILLER_RIG, isMeasured: true },
-  { file: "engineer-quay.wav", title: "Engineer, quay, take 1", rigId: ENGINEER_RIG, isMeasured: false },
-  { file: "singer-hall.wav", title: "Singer, hall, take 1", rigId: SINGER_RIG, isMeasured: true },
-];
 
 const pickups: Record<string, PickupBody> = {
   [PICKUP_IDS.TABLE]: tablePickup(SCENE_TABLE, VOLUNTEERS),

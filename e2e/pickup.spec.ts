@@ -158,6 +158,15 @@ test("three round a table and a player with an instrument: who else is heard, an
   await expect(page.getByText(/The next talker lies \d+ dB below on a track/)).toBeVisible();
 });
 
+test("Level tells what a free microphone's input must bear", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000036`);
+  const free = page.getByRole("region", { name: "Microphones that stand free" });
+  await expect(free.getByRole("row", { name: /^Table omni/ })).toBeVisible();
+  await free.getByRole("link", { name: "To Pickup" }).click();
+  await expect(plan(page)).toBeVisible();
+});
+
 test("a shoot without scenes says what to do", async ({ page }) => {
   await startShoot(page, "Empty");
   await page.goto(page.url().replace("scout", "pickup"));

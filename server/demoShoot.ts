@@ -8,8 +8,9 @@ import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import type { MeasurementBody, PlaceBody } from "../core/shoot/records";
-import { DEMO_RECORDINGS, DEMO_SHOOT_ID, SLACK_WATER, type DemoRecording } from "../demo/slackWater";
-import { DEMO_CLAP } from "../demo/places";
+import { SLACK_WATER } from "../demo/slackWater";
+import { DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording, DEMO_CLAP } from "../demo/recordings";
+
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { createRecord, restoreRecord } from "./records";

@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import type { DressInput } from "../core/dress/outfit";
+import type { DressInput } from "../core/dress/dressInput";
 import type { SiteId } from "../core/dress/sites";
 import { whatWouldHelp, type Possibility } from "../core/dress/whatIf";
 

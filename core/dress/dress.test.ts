@@ -13,7 +13,8 @@ import { DIRECTIONS, directionsBetween, headDirections, sceneDirections } from "
 import { hearSite, underCover } from "./hearing";
 import { costOf, judge, stepOf, sumSteps } from "./judgement";
 import { MOUNTS, PORTS } from "./mounts";
-import { FACINGS, FITS, OPENINGS, PATTERNS, SHADES, usualLayer, type DressInput, type Layer } from "./outfit";
+import type { DressInput } from "./dressInput";
+import { FACINGS, FITS, OPENINGS, PATTERNS, SHADES, usualLayer, type Layer } from "./outfit";
 import { dominates, paretoFront } from "./pareto";
 import { bestAt, candidateOf, costAt, levelAtTurn, planDress, ranksUnder, rulesOf } from "./planDress";
 import { sceneFacts } from "./sceneFacts";

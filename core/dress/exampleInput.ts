@@ -1,7 +1,9 @@
 import { FIRST_AIMS } from "./aims";
 import type { Accessory } from "./accessories";
-import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
-import { FIRST_PERFORMANCE, type DressInput, type Layer, type Performance, type Person } from "./outfit";
+import type { PlaceModel } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
+import type { DressInput } from "./dressInput";
+import { FIRST_PERFORMANCE, type Layer, type Performance, type Person } from "./outfit";
 
 /** What may differ from the ordinary person in {@link exampleInput}. */
 export interface ExampleChange extends Partial<Omit<DressInput, "outfit" | "performance" | "person">> {

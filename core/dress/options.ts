@@ -3,7 +3,8 @@ import { findAnchors, type Placement } from "./anchors";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import { MOUNT_IDS, MOUNTS, PORTS, type Mount, type Port } from "./mounts";
-import type { DressInput, Intrusion } from "./outfit";
+import type { DressInput } from "./dressInput";
+import type { Intrusion } from "./outfit";
 import { SITE_IDS, SITES, type Site } from "./sites";
 import { SUPPLIES } from "./supplies";
 

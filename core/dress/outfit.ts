@@ -1,12 +1,9 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { Lav, type CapsuleColour } from "../chain/devices";
-import { PACK_PLACE_IDS } from "../body/cableRoute";
-import { PlaceModel } from "../room/placeModel";
 import { oneOf } from "../schema/oneOf";
 import { EFFORTS } from "../voice/speechSpectrum";
 import { ACCESSORIES } from "./accessories";
-import { Aims } from "./aims";
 import { FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
 import { NECKLINE_IDS } from "./necklines";
@@ -146,22 +143,3 @@ export const CAPSULE_FOR_SHADE: Record<Shade, CapsuleColour> = {
 /** What of the microphone decides where it can go: a part of its data sheet. */
 export const Capsule = Type.Pick(Lav, ["leadM", "diameterMm", "maxSplDb", "colours"], strict);
 export type Capsule = Static<typeof Capsule>;
-
-/** Everything the placement of one microphone depends on. */
-export const DressInput = Type.Object(
-  {
-    person: Person,
-    voiceOffsetDb: Type.Number({ minimum: -15, maximum: 15, title: "Voice" }),
-    outfit: Outfit,
-    performance: Performance,
-    /** Null while nobody has scouted it: a living room is assumed. */
-    place: Type.Union([PlaceModel, Type.Null()]),
-    capsule: Capsule,
-    aims: Aims,
-    agreedTo: oneOf(INTRUSIONS, "Agreed to"),
-    /** Null leaves it to the program. */
-    packPlace: Type.Union([oneOf(PACK_PLACE_IDS, "Pack"), Type.Null()]),
-  },
-  strict,
-);
-export type DressInput = Static<typeof DressInput>;

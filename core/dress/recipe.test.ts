@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { FIRST_AIMS } from "./aims";
 import { exampleInput, EXAMPLE_QUAY } from "./exampleInput";
-import { usualLayer, type DressInput, type Layer } from "./outfit";
+import type { DressInput } from "./dressInput";
+import { usualLayer, type Layer } from "./outfit";
 import { EXTENSION_M, packRefusal, planPacks } from "./packPlaces";
 import { planDress, type Candidate } from "./planDress";
 import { recipeFor } from "./recipe";

@@ -2,11 +2,11 @@ import { mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { dbToPower } from "../sound/decibel";
 import { roomToVoiceOctaves } from "../room/clarity";
 import { TALKER_Q, forecastPlace, reverberantDb } from "../room/place";
-import { LIVING_ROOM } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { EFFORTS, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
 import type { Accessory } from "./accessories";
 import { headDirections, sceneDirections } from "./headDirections";
-import type { DressInput } from "./outfit";
+import type { DressInput } from "./dressInput";
 
 /** What is the same for every place on a person in one scene, worked out once. */
 export interface SceneFacts {

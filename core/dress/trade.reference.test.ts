@@ -1,7 +1,8 @@
 import type { Accessory } from "./accessories";
 import { FIRST_AIMS, PRESETS, type PresetId } from "./aims";
 import { EXAMPLE_QUAY, exampleInput, type ExampleChange } from "./exampleInput";
-import { usualLayer, type DressInput, type Layer } from "./outfit";
+import type { DressInput } from "./dressInput";
+import { usualLayer, type Layer } from "./outfit";
 import { bestAt, costAt, planDress, type DressPlan } from "./planDress";
 import { recipeFor } from "./recipe";
 import type { SiteId } from "./sites";

@@ -1,7 +1,8 @@
 import { ACCESSORY_FACTS } from "./accessories";
 import { GARMENTS } from "./garments";
 import { CAPSULE_COLOURS } from "../chain/devices";
-import { CAPSULE_FOR_SHADE, OPENINGS, type DressInput, type Layer, type Outfit } from "./outfit";
+import type { DressInput } from "./dressInput";
+import { CAPSULE_FOR_SHADE, OPENINGS, type Layer, type Outfit } from "./outfit";
 import { bestAt, planDress } from "./planDress";
 import type { SiteId } from "./sites";
 import { SUPPLIES, SUPPLY_IDS } from "./supplies";

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { aWeightedDb, mapOctaves, OCTAVES_HZ, type OctaveLevels } from "../sound/octaves";
 import { forecastPlace } from "../room/place";
-import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
+import type { PlaceModel } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { fits } from "../schema/validate";
 import { sine, whiteNoise } from "../audio/testSignals";
 import { BARRIERS, BARRIER_IDS, SHUT } from "./barriers";

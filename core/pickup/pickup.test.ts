@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { usualSource } from "../noise/noiseSource";
-import { CAR, LIVING_ROOM, type PlaceModel } from "../room/placeModel";
+import type { PlaceModel } from "../room/placeModel";
+import { CAR, LIVING_ROOM } from "../room/usualPlaces";
 import { fits } from "../schema/validate";
 import { A_WEIGHTING_DB, overallDb } from "../sound/octaves";
 import { whatWouldBeat } from "./better";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { analyseClap, type ClapResult } from "./clap";
 import { CLAP_RATE_HZ, noiseClap, toneClap } from "./decayFixtures";
-import { LIVING_ROOM } from "./placeModel";
+import { LIVING_ROOM } from "./usualPlaces";
 import { forecastPlace, midOf } from "./place";
 import { echoFrom, MeasuredEcho } from "./measuredEcho";
 import { fits } from "../schema/validate";

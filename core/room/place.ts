@@ -152,11 +152,22 @@ export function noiseReverberance(volume: number | null, times: RoomOctaves | nu
   return times === null ? SILENCE_DB : reverberantDb(volume, roomToVoiceOctaves(times), 1);
 }
 
+/** Forecasts by the model they were made of: models are never changed in place. */
+const remembered = new WeakMap<PlaceModel, PlaceForecast>();
+
 /**
  * What a place does to the voice: reverberation, critical distance, noise, and a verdict in words.
  * Sources: see reverberation, noiseCriteria and clap; the verdict's limits are common practice.
  */
 export function forecastPlace(place: PlaceModel): PlaceForecast {
+  const known = remembered.get(place);
+  if (known) return known;
+  const forecast = workOut(place);
+  remembered.set(place, forecast);
+  return forecast;
+}
+
+function workOut(place: PlaceModel): PlaceForecast {
   const planned = plannedEcho(place);
   const volume = planned ? volumeM3(place) : null;
   const plannedS = planned?.chosenS ?? null;

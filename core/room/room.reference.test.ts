@@ -2,7 +2,8 @@ import { airEnergyLossPerM } from "../sound/air";
 import { MATERIALS, ROOM_OCTAVES_HZ } from "./materials";
 import { NC_NUMBERS, ncAWeightedDb, ncOctavesDb } from "./noiseCriteria";
 import { forecastPlace } from "./place";
-import { LIVING_ROOM, type PlaceModel } from "./placeModel";
+import type { PlaceModel } from "./placeModel";
+import { LIVING_ROOM } from "./usualPlaces";
 import { criticalDistanceM, reverberation } from "./reverberation";
 
 const DRY_AIR_OFF = { temperatureC: 20, relativeHumidityPercent: 100, pressureKpa: 101.325 };

@@ -2,7 +2,7 @@ import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
-import { storedPickup } from "./pickupScene";
+import { storedPickup } from "./storedPickup";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
 import { rigsOfWearer } from "./sceneOrder";

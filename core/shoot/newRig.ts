@@ -1,6 +1,9 @@
 import { FIRST_AIMS } from "../dress/aims";
 import { FIRST_PERFORMANCE, usualLayer, type Outfit } from "../dress/outfit";
-import { UNASKED, type RigBody } from "./records";
+import type { Consent, RigBody } from "./records";
+
+/** What may be planned for while nobody has asked: everything but underwear. Common practice. */
+export const UNASKED: Consent = { answer: "notAsked", isExplained: false, agreedTo: 2, askedBy: "", askedAt: "" };
 
 /** A shirt: what a new wearer has on. */
 export const FIRST_OUTFIT: Outfit = { layers: [usualLayer("shirt", { shade: "light" })], accessories: [] };

@@ -3,9 +3,11 @@ import { FIRST_WISHES, judgeMics, rankPickups, type PickupCandidate } from "../p
 import { placeSound, type PlaceSound } from "../pickup/placeSound";
 import type { Talker } from "../pickup/setup";
 import { direction } from "../pickup/space";
-import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
+import type { PlaceModel } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { isInside } from "../room/shape";
 import { planRig, type RigPlan } from "./planRig";
+import { storedPickup } from "./storedPickup";
 import type { PickupBody, ShootBundle, Stored } from "./records";
 
 /** Mouth of somebody sitting and standing, as a share of their height. Source: Drillis & Contini, seat at .285 H. */
@@ -34,11 +36,6 @@ export interface PickupScene {
   /** What stands there now; null when nothing was placed yet. */
   own: PickupCandidate | null;
   candidates: readonly PickupCandidate[];
-}
-
-/** The pickup kept for a scene; null while there is none. */
-export function storedPickup(bundle: ShootBundle, sceneId: string): Stored<"pickup"> | null {
-  return bundle.pickups.find(({ body }) => body.sceneId === sceneId) ?? null;
 }
 
 function spotIn(place: PlaceModel, bearingDeg: number, distanceM: number) {

@@ -1,7 +1,8 @@
 import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind, type Lav } from "../chain/devices";
 import { planGain, type Chain, type GainPlan, type SoundAtCapsule } from "../chain/gainPlan";
 import { levelAtSiteDb } from "../dress/levelAtSite";
-import type { DressInput, Intrusion, Outfit } from "../dress/outfit";
+import type { DressInput } from "../dress/dressInput";
+import type { Intrusion, Outfit } from "../dress/outfit";
 import { candidateOf, planDress, reweigh, type Candidate, type DressPlan } from "../dress/planDress";
 import { usualEffort } from "../dress/sceneFacts";
 import { forecastPlace, type PlaceForecast } from "../room/place";

@@ -1,5 +1,6 @@
 import { usualSource } from "../noise/noiseSource";
-import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
+import type { PlaceModel } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { newScene } from "./newScene";
 import { noisyTimes, quietDay, USUAL_DAY } from "./quietDay";
 import type { RecordBodies, RecordKind, SceneBody, ShootBundle, Stored } from "./records";

@@ -10,6 +10,7 @@ import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
+import { CEILING_RANGE_DBFS, LENGTH_RANGE_MIN, TAKE_RANGE_MIN, TARGET_RANGE_DBFS, THREADS } from "./bounds";
 
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ format: "uuid" });
@@ -55,14 +56,12 @@ export const SceneBody = Type.Object(
     /** When the camera rolls, 24 hours, "HH:MM". */
     startsAt: ClockTime("Starts at"),
     /** Sound that is wanted clean, and the longest take of it, min. */
-    lengthMin: Type.Number({ title: "Length", unit: "min", minimum: 1, maximum: 720 }),
-    takeMin: Type.Number({ title: "Longest take", unit: "min", minimum: 0.2, maximum: 240 }),
+    lengthMin: Type.Number({ title: "Length", unit: "min", ...LENGTH_RANGE_MIN }),
+    takeMin: Type.Number({ title: "Longest take", unit: "min", ...TAKE_RANGE_MIN }),
   },
   strict,
 );
 export type SceneBody = Static<typeof SceneBody>;
-
-export const THREADS = 8;
 
 export const WearerBody = Type.Object(
   {
@@ -93,9 +92,6 @@ export const Consent = Type.Object(
 );
 export type Consent = Static<typeof Consent>;
 
-/** What may be planned for while nobody has asked: everything but underwear. Common practice. */
-export const UNASKED: Consent = { answer: "notAsked", isExplained: false, agreedTo: 2, askedBy: "", askedAt: "" };
-
 /** One wearer in one scene: how they perform, where the microphone goes, through which devices, to which target. */
 export const RigBody = Type.Object(
   {
@@ -115,8 +111,8 @@ export const RigBody = Type.Object(
     receiverId: NullableId,
     inputId: NullableId,
     isSet: Type.Boolean(),
-    targetDbfs: Type.Number({ title: "Peaks at", minimum: -40, maximum: -1 }),
-    ceilingDbfs: Type.Number({ title: "Never above", minimum: -30, maximum: 0 }),
+    targetDbfs: Type.Number({ title: "Peaks at", ...TARGET_RANGE_DBFS }),
+    ceilingDbfs: Type.Number({ title: "Never above", ...CEILING_RANGE_DBFS }),
   },
   strict,
 );

@@ -1,16 +1,16 @@
 import { newScene } from "./newScene";
 import { GENERIC_DEVICES } from "../chain/devices";
-import { LIVING_ROOM, type PlaceModel } from "../room/placeModel";
+import type { PlaceModel } from "../room/placeModel";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { boardOf, worstRisk } from "./board";
 import { choiceOf, type Choice } from "../dress/choice";
 import { usualLayer } from "../dress/outfit";
 import { costAt, planDress } from "../dress/planDress";
 import { dayPlan, daysOf } from "./dayPlan";
 import { carryFromBefore } from "./rigHistory";
-import { FIRST_OUTFIT, newRig } from "./newRig";
+import { FIRST_OUTFIT, newRig, UNASKED } from "./newRig";
 import { chainOf, consentedTo, planRig } from "./planRig";
 import {
-  UNASKED,
   type Consent,
   type MeasurementBody,
   type RecordBodies,

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import styled from "styled-components";
-import { DEMO_RECORDINGS } from "@/demo/slackWater";
+import { DEMO_RECORDINGS } from "@/demo/recordings";
 import type { Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { FileDrop } from "@/ui/FileDrop";

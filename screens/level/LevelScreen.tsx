@@ -1,9 +1,10 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import styled from "styled-components";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type GainPlan } from "@/core/chain/gainPlan";
-import { RigBody } from "@/core/shoot/records";
+import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/shoot/bounds";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Tick } from "@/ui/Ticks";
@@ -38,6 +39,9 @@ const Ticket = styled.div`
     border-radius: 50%;
   }
 `;
+
+// Scenes with microphones that nobody wears are few: what tells of them follows.
+const PlacedMics = dynamic(() => import("./PlacedMics").then((module) => module.PlacedMics), { ssr: false });
 
 const minus = (value: number, digits = 0) => value.toFixed(digits).replace("-", "−");
 const signed = (value: number) => (value > 0 ? `+${value}` : minus(value));
@@ -134,7 +138,6 @@ function ChainForm({ workingOn }: { workingOn: WorkingOn }) {
   const { rig } = workingOn;
   const store = useShootStore();
   const set = (change: Partial<typeof rig.body>) => store.change("rig", rig.id, { ...rig.body, ...change });
-  const { targetDbfs, ceilingDbfs } = RigBody.properties;
   return (
     <Stack>
       <DeviceFields label="Microphone" kind="lav" chosenId={rig.body.lavId} onChoose={(lavId) => set({ lavId })} />
@@ -155,16 +158,16 @@ function ChainForm({ workingOn }: { workingOn: WorkingOn }) {
         <NumberField
           label="Peaks at"
           value={rig.body.targetDbfs}
-          minimum={targetDbfs.minimum!}
-          maximum={Math.min(targetDbfs.maximum!, rig.body.ceilingDbfs)}
+          minimum={TARGET_RANGE_DBFS.minimum}
+          maximum={Math.min(TARGET_RANGE_DBFS.maximum, rig.body.ceilingDbfs)}
           shown={{ ...UNITS.decibel, unit: "dBFS" }}
           onChange={(value) => set({ targetDbfs: value })}
         />
         <NumberField
           label="Never above"
           value={rig.body.ceilingDbfs}
-          minimum={Math.max(ceilingDbfs.minimum!, rig.body.targetDbfs)}
-          maximum={ceilingDbfs.maximum!}
+          minimum={Math.max(CEILING_RANGE_DBFS.minimum, rig.body.targetDbfs)}
+          maximum={CEILING_RANGE_DBFS.maximum}
           shown={{ ...UNITS.decibel, unit: "dBFS" }}
           onChange={(value) => set({ ceilingDbfs: value })}
         />
@@ -192,6 +195,7 @@ export function LevelScreen() {
               <ChainForm workingOn={workingOn} />
             </Piece>
           </Columns>
+          <PlacedMics sceneId={workingOn.rig.body.sceneId} />
         </>
       ) : (
         <Piece>

@@ -1,6 +1,7 @@
 "use client";
 
 import { Plus } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { whatWouldBeat } from "@/core/pickup/better";
@@ -27,11 +28,14 @@ import { showToast } from "@/ui/toasts";
 import { upperFirst } from "../dress/words";
 import { useShoot } from "../saving/ShootProvider";
 import { CandidateList } from "./CandidateList";
-import { HeardTable } from "./HeardTable";
 import { PlanView, type Chosen } from "./PlanView";
 import { capsuleOf, flatOf, frameOf, mouthOf, type Look } from "./planSpace";
-import { MicFields, TalkerFields } from "./ThingFields";
 import { usePickup, type PickupEdits } from "./usePickup";
+
+// What is read or typed after a first look follows a moment later.
+const HeardTable = dynamic(() => import("./HeardTable").then((module) => module.HeardTable), { ssr: false });
+const MicFields = dynamic(() => import("./ThingFields").then((module) => module.MicFields), { ssr: false });
+const TalkerFields = dynamic(() => import("./ThingFields").then((module) => module.TalkerFields), { ssr: false });
 
 const LOOKS = [
   { value: "above", name: "From above" },

@@ -2,7 +2,7 @@
 
 import { useRef } from "react";
 import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup/setup";
-import { storedPickup } from "@/core/shoot/pickupScene";
+import { storedPickup } from "@/core/shoot/storedPickup";
 import type { PickupBody } from "@/core/shoot/records";
 import { useShootStore } from "../saving/ShootProvider";
 

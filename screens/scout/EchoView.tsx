@@ -6,7 +6,7 @@ import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
 import { ROOM_OCTAVES_HZ } from "@/core/room/materials";
 import type { PlaceForecast } from "@/core/room/place";
 import type { ClapResult } from "@/core/room/clap";
-import { DEMO_CLAP, DEMO_SHOOT_ID } from "@/demo/places";
+import { DEMO_CLAP, DEMO_SHOOT_ID } from "@/demo/recordings";
 import type { Sound } from "@/workers/placeWorker";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";

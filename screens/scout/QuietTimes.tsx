@@ -4,7 +4,8 @@ import { useEffect, useState } from "react";
 import { minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
 import { lengthOf } from "@/core/schedule/intervals";
 import { quietDay, USUAL_DAY, type QuietDay, type QuietScene } from "@/core/shoot/quietDay";
-import { SceneBody, type ShootBundle } from "@/core/shoot/records";
+import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "@/core/shoot/bounds";
+import type { SceneBody, ShootBundle } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField } from "@/ui/NumberField";
@@ -19,11 +20,6 @@ import { DayStrip } from "./DayStrip";
 import { usePlaceDoor } from "./usePlaceDoor";
 
 const MINUTES = { unit: "min", factor: 1, digits: 1, step: 5 } as const;
-const { lengthMin, takeMin } = SceneBody.properties;
-const bounds = (schema: { minimum?: number; maximum?: number }) => ({
-  minimum: schema.minimum!,
-  maximum: schema.maximum!,
-});
 const isClock = (text: string) => /^([01]\d|2[0-3]):[0-5]\d$/.test(text);
 
 type Wishes = typeof USUAL_DAY;
@@ -80,14 +76,14 @@ function SceneTable({
               <NumberField
                 label="Sound wanted"
                 value={scene.body.lengthMin}
-                {...bounds(lengthMin)}
+                {...LENGTH_RANGE_MIN}
                 shown={MINUTES}
                 onChange={(next) => set({ lengthMin: next })}
               />
               <NumberField
                 label="Longest take"
                 value={scene.body.takeMin}
-                {...bounds(takeMin)}
+                {...TAKE_RANGE_MIN}
                 shown={MINUTES}
                 onChange={(next) => set({ takeMin: next })}
               />

@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useState } from "react";
 import styled from "styled-components";
 import { forecastPlace } from "@/core/room/place";
-import { LIVING_ROOM } from "@/core/room/placeModel";
+import { LIVING_ROOM } from "@/core/room/usualPlaces";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Tabs } from "@/ui/Tabs";

@@ -1,6 +1,7 @@
 import { FIRST_OUTFIT, newRig } from "@/core/shoot/newRig";
 import { newScene } from "@/core/shoot/newScene";
-import { THREADS, type RigBody, type ShootBundle, type Stored } from "@/core/shoot/records";
+import { THREADS } from "@/core/shoot/bounds";
+import type { RigBody, ShootBundle, Stored } from "@/core/shoot/records";
 import type { ShootStore } from "../saving/shootStore";
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */

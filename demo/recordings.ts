@@ -1,0 +1,29 @@
+/** The demo shoot's recordings and what they belong to: all of the demo that screens know. */
+
+export const demoId = (number: number) => `51ac0000-0000-4000-8000-${String(number).padStart(12, "0")}`;
+export const DEMO_SHOOT_ID = demoId(1);
+export const GRANARY_ID = demoId(11);
+export const MILLER_RIG = demoId(41);
+export const ENGINEER_RIG = demoId(42);
+export const SINGER_RIG = demoId(43);
+
+export interface DemoRecording {
+  file: string;
+  title: string;
+  rigId: string;
+  /** Whether it is measured already when the demo is opened. */
+  isMeasured: boolean;
+}
+
+export const DEMO_RECORDINGS: readonly DemoRecording[] = [
+  { file: "miller-granary.wav", title: "Miller, granary, take 3", rigId: MILLER_RIG, isMeasured: true },
+  { file: "engineer-quay.wav", title: "Engineer, quay, take 1", rigId: ENGINEER_RIG, isMeasured: false },
+  { file: "singer-hall.wav", title: "Singer, hall, take 1", rigId: SINGER_RIG, isMeasured: true },
+];
+
+/** A clap in the granary, made with a longer echo than its forecast. */
+export const DEMO_CLAP = {
+  file: "granary-clap.wav",
+  title: "Clap in the granary",
+  placeId: GRANARY_ID,
+} as const;
