@@ -11,6 +11,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await page.getByRole("button", { name: "Add a place" }).click();
   await page.getByLabel("Length").fill("12");
   await choose(page, "Walls", "marble or glazed tile");
+  await choose(page, "Floor", "marble or glazed tile");
   await expect(page.getByText(/room swallows the voice/i)).toBeVisible();
   await expect(page.getByRole("img", { name: /Echo by octave/ })).toBeVisible();
 
@@ -78,7 +79,7 @@ async function tabTo(page: Page, name: RegExp, limit = 80): Promise<void> {
 
 test("by keyboard only: the same way", async ({ page }) => {
   await page.goto("/");
-  await tabTo(page, /Title/);
+  await tabTo(page, /Title/, 300);
   await page.keyboard.type("Keyboard shoot");
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/scout/);

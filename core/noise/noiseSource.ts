@@ -64,12 +64,3 @@ export function usualSource(id: string, kind: SourceKindId, change: Partial<Nois
     ...change,
   };
 }
-
-export function sourceName({ name, kind }: NoiseSource): string {
-  return name.trim() || SOURCE_KINDS[kind].name;
-}
-
-/** Whether a noise is there all the time. */
-export function isSteady({ occurs }: NoiseSource): boolean {
-  return occurs === "steady";
-}

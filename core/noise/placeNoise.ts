@@ -1,7 +1,8 @@
 import { dbToPower, powerToDb } from "../sound/decibel";
 import { addOctaves, aWeightedDb, mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { BARRIERS, SHUT, type BarrierId } from "./barriers";
-import { isSteady, type NoiseSource } from "./noiseSource";
+import type { NoiseSource } from "./noiseSource";
+import { isSteady } from "./sourceTraits";
 import { REMEDY_ROWS } from "./remedies";
 import { SOURCE_KINDS, type Remedy } from "./sourceKinds";
 

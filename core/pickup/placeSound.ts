@@ -1,5 +1,5 @@
 import { BARRIERS } from "../noise/barriers";
-import { isSteady } from "../noise/noiseSource";
+import { isSteady } from "../noise/sourceTraits";
 import { SILENCE_DB, sourceDb, sumSpectra, treatedDb } from "../noise/placeNoise";
 import { roomToVoiceOctaves } from "../room/clarity";
 import { MATERIALS, type MaterialId } from "../room/materials";

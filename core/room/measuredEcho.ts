@@ -1,7 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { ClapAnalysis, ClapBand } from "./clap";
-import { ROOM_OCTAVES_HZ, type RoomOctaves } from "./materials";
 
 const strict = { additionalProperties: false } as const;
 const MAX_POINTS = 120;
@@ -49,10 +48,4 @@ export function echoFrom(file: string, { bands, remarks }: ClapAnalysis): Measur
     return [{ hz, timeS, evaluation, fromS, toS, fromDb, toDb, ...thinned(band) }];
   });
   return { file: file.slice(0, 200), decays, remarks: remarks.map((each) => each.slice(0, 300)).slice(0, 8) };
-}
-
-/** Times by octave 125…4k, s; another's (a forecast's) where an octave could not be measured. */
-export function measuredTimes({ decays }: MeasuredEcho, otherwise: RoomOctaves): RoomOctaves {
-  const time = (band: number) => decays.find(({ hz }) => hz === ROOM_OCTAVES_HZ[band])?.timeS ?? otherwise[band]!;
-  return [time(0), time(1), time(2), time(3), time(4), time(5)];
 }

@@ -1,10 +1,11 @@
-import { isSteady, type NoiseSource } from "../noise/noiseSource";
+import type { NoiseSource } from "../noise/noiseSource";
+import { isSteady } from "../noise/sourceTraits";
 import { SILENCE_DB, sumSpectra, treatedDb, type Reverberant } from "../noise/placeNoise";
 import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
 import { roomToVoiceOctaves } from "./clarity";
 import { FURNISHINGS } from "./furnishings";
 import { MATERIALS, type MaterialId, type RoomOctaves } from "./materials";
-import { measuredTimes } from "./measuredEcho";
+import { measuredTimes } from "./measuredTimes";
 import { ncOctavesDb } from "./noiseCriteria";
 import type { PlaceModel } from "./placeModel";
 import { byRoomOctave, criticalDistanceM, reverberation, type Reverberation } from "./reverberation";

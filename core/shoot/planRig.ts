@@ -18,7 +18,7 @@ export interface RigPlan {
   isChosen: boolean;
   chain: Chain;
   sound: SoundAtCapsule | null;
-  gain: GainPlan | null;
+  readonly gain: GainPlan | null;
 }
 
 function figuresOf<Kind extends DeviceKind>(
@@ -133,6 +133,7 @@ function planFrom(dress: DressPlan, rig: RigBody, place: PlaceBody | null, chain
   const candidate = chosen ?? dress.places[0]?.best ?? null;
   if (!candidate) return { place: forecast, dress, candidate: null, isChosen: false, chain, sound: null, gain: null };
   const sound = soundAtCapsule(candidate, dress);
+  let gain: GainPlan | null = null;
   return {
     place: forecast,
     dress,
@@ -140,7 +141,11 @@ function planFrom(dress: DressPlan, rig: RigBody, place: PlaceBody | null, chain
     isChosen: chosen !== null,
     chain,
     sound,
-    gain: planGain(chain, sound, { targetDbfs: rig.targetDbfs, ceilingDbfs: rig.ceilingDbfs }),
+    // Settings are worked out when somebody asks for them: Dress never does.
+    get gain() {
+      gain ??= planGain(chain, sound, { targetDbfs: rig.targetDbfs, ceilingDbfs: rig.ceilingDbfs });
+      return gain;
+    },
   };
 }
 

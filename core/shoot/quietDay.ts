@@ -1,4 +1,5 @@
-import { isSteady, sourceName, type NoiseSource } from "../noise/noiseSource";
+import type { NoiseSource } from "../noise/noiseSource";
+import { isSteady, sourceName } from "../noise/sourceTraits";
 import { treatedDb } from "../noise/placeNoise";
 import { forecastPlace, noiseReverberance, noisesOf } from "../room/place";
 import type { PlaceModel } from "../room/placeModel";

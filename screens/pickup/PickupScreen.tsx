@@ -1,50 +1,28 @@
 "use client";
 
-import { Plus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { whatWouldBeat } from "@/core/pickup/better";
-import {
-  MOST_MICS,
-  MOST_TALKERS,
-  OVERHEAD_SCHOOLS,
-  SHOT_SIZES,
-  type PickupWishes,
-  type PlacedMic,
-  type Talker,
-} from "@/core/pickup/setup";
-import { MICROPHONES } from "@/core/pickup/microphones";
-import { lessonsFor, type Lesson } from "@/core/pickup/lessons";
+import { OVERHEAD_SCHOOLS, SHOT_SIZES, type PickupWishes, type PlacedMic } from "@/core/pickup/setup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/core/shoot/pickupScene";
 import { scenesInOrder } from "@/core/shoot/sceneOrder";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
-import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { showToast } from "@/ui/toasts";
 import { upperFirst } from "../dress/words";
 import { useShoot } from "../saving/ShootProvider";
 import { CandidateList } from "./CandidateList";
-import { PlanView, type Chosen } from "./PlanView";
-import { capsuleOf, flatOf, frameOf, mouthOf, type Look } from "./planSpace";
-import { usePickup, type PickupEdits } from "./usePickup";
+import { usePickup } from "./usePickup";
 
 // What is read or typed after a first look follows a moment later.
 const HeardTable = dynamic(() => import("./HeardTable").then((module) => module.HeardTable), { ssr: false });
-const MicFields = dynamic(() => import("./ThingFields").then((module) => module.MicFields), { ssr: false });
-const TalkerFields = dynamic(() => import("./ThingFields").then((module) => module.TalkerFields), { ssr: false });
+const Arrangement = dynamic(() => import("./Arrangement").then((module) => module.Arrangement), {
+  ssr: false,
+  loading: () => <Soft role="status">Laying out the plan…</Soft>,
+});
 
-const LOOKS = [
-  { value: "above", name: "From above" },
-  { value: "side", name: "From the side" },
-] as const;
-const BAND_OPTIONS = OCTAVES_HZ.map((hz, band) => ({
-  value: String(band),
-  name: hz < 1000 ? `${hz} Hz` : `${hz / 1000} kHz`,
-}));
 const SHOT_OPTIONS = SHOT_SIZES.map((value) => ({ value, name: upperFirst(value) }));
 const SCHOOL_NAMES: Record<PickupWishes["overhead"], string> = {
   byRoom: "By the room",
@@ -67,192 +45,6 @@ function Wishes({ wishes, set }: { wishes: PickupWishes; set: (change: Partial<P
       <Tick label="There is a table" isOn={wishes.hasTable} onChange={(hasTable) => set({ hasTable })} />
     </Row>
   );
-}
-
-/** Things to try with the chosen microphone: each moves it and says what that did. */
-function Lessons({ lessons, onTry }: { lessons: readonly Lesson[]; onTry: (lesson: Lesson) => void }) {
-  return (
-    <Stack $gap={0.4}>
-      <Soft>Try it, and see what it does here:</Soft>
-      <Row $gap={0.4}>
-        {lessons.map((lesson) => (
-          <Button key={lesson.id} onPress={() => onTry(lesson)}>
-            {lesson.name}
-          </Button>
-        ))}
-      </Row>
-    </Stack>
-  );
-}
-
-/** The plan with what stands on it, and the exact figures of what is chosen. */
-function Arrangement(props: {
-  pickup: PickupScene;
-  mics: readonly PlacedMic[];
-  edits: PickupEdits;
-  onOwn: () => void;
-}) {
-  const { pickup, mics, edits, onOwn } = props;
-  const { bundle } = useShoot();
-  const { units } = bundle.shoot.body;
-  const { talkers } = pickup.body.setup;
-  const [look, setLook] = useState<Look>("above");
-  const [band, setBand] = useState(3);
-  const [chosen, setChosen] = useState<Chosen | null>(null);
-  const [lesson, setLesson] = useState<string | null>(null);
-  // While something is dragged the view stays as it was; a button fits it anew.
-  const fit = () => frameOf(flatOf(look, talkers[0]), [...talkers.map(mouthOf), ...mics.map(capsuleOf)]);
-  const { lengthM, widthM, heightM } = pickup.placeModel;
-  const whole = () =>
-    frameOf(flatOf(look, talkers[0]), [
-      [0, 0, 0],
-      [lengthM, 0, heightM],
-      [0, widthM, 0],
-      [lengthM, widthM, heightM],
-    ]);
-  const key = `${look} ${mics.map(({ id }) => id).join()} ${talkers.length}`;
-  const [view, setView] = useState({ key, frame: fit() });
-  if (view.key !== key) setView({ key, frame: fit() });
-  const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
-  const talker = chosen?.kind === "talker" ? talkers.find(({ id }) => id === chosen.id) : undefined;
-  const mic = chosen?.kind === "mic" ? mics.find(({ id }) => id === chosen.id) : undefined;
-  const setMic = (each: PlacedMic, change: Partial<PlacedMic>) => {
-    // What was shown becomes what stands there, with this change.
-    const isOwn = pickup.own !== null && mics === pickup.body.setup.mics;
-    if (isOwn) edits.setMic(mics, each.id, change);
-    else {
-      edits.setSetup((now) => ({
-        ...now,
-        mics: mics.map((one) => (one.id === each.id ? { ...one, ...change } : one)),
-      }));
-      onOwn();
-    }
-  };
-  const heardBy = talkers.find(({ isInstrument }) => !isInstrument);
-  return (
-    <Stack $gap={0.7}>
-      <Row $between>
-        <Choice label="Seen" value={look} options={LOOKS} onChange={setLook} />
-        <Row $gap={0.5}>
-          <Select
-            label="Patterns at"
-            value={String(band)}
-            options={BAND_OPTIONS}
-            onChange={(next) => setBand(Number(next))}
-          />
-          <Button onPress={() => setView({ key, frame: fit() })}>Fit to people</Button>
-          <Button onPress={() => setView({ key, frame: whole() })}>Whole place</Button>
-        </Row>
-      </Row>
-      <PlanView
-        place={pickup.placeModel}
-        sound={pickup.sound}
-        talkers={talkers}
-        mics={mics}
-        threads={threads}
-        look={look}
-        frame={view.frame}
-        band={band}
-        chosen={chosen}
-        onChoose={setChosen}
-        onTalker={(each, change) => edits.setTalker(each.id, change)}
-        onMic={setMic}
-      />
-      <Soft>
-        Drag, or arrow keys: 5 cm a press. Rings turn. Dots: where the room is as loud as the voice. The small wedge is
-        the breath.
-      </Soft>
-      {lesson && <Lead role="status">{lesson}</Lead>}
-      {talker && (
-        <TalkerFields
-          talker={talker}
-          units={units}
-          set={(change) => edits.setTalker(talker.id, change)}
-          onRemove={
-            talkers.length > 1
-              ? () => edits.setSetup((now) => ({ ...now, talkers: now.talkers.filter(({ id }) => id !== talker.id) }))
-              : null
-          }
-        />
-      )}
-      {mic && (
-        <>
-          <MicFields
-            mic={mic}
-            units={units}
-            set={(change) => setMic(mic, change)}
-            onRemove={() => {
-              edits.setSetup((now) => ({ ...now, mics: mics.filter(({ id }) => id !== mic.id) }));
-              onOwn();
-            }}
-          />
-          {heardBy && (
-            <Lessons
-              lessons={lessonsFor(mic, heardBy, pickup.sound)}
-              onTry={(tried) => {
-                const { id, ...change } = tried.mic;
-                setMic(mic, change);
-                setLesson(tried.says);
-                showToast({
-                  says: `${tried.name}.`,
-                  action: { name: "Undo", run: () => edits.setMic(mics, id, mic) },
-                });
-              }}
-            />
-          )}
-        </>
-      )}
-      <Row $gap={0.4}>
-        <Button
-          isDisabled={talkers.length >= MOST_TALKERS}
-          onPress={() => edits.setSetup((now) => ({ ...now, talkers: [...now.talkers, nextTalker(now.talkers)] }))}
-        >
-          <Plus size={18} aria-hidden /> Add a talker
-        </Button>
-        <Button
-          isDisabled={mics.length >= MOST_MICS || !talkers[0]}
-          onPress={() => {
-            edits.setSetup((now) => ({ ...now, mics: [...mics, nextMic(talkers[0]!)] }));
-            onOwn();
-          }}
-        >
-          <Plus size={18} aria-hidden /> Add a microphone
-        </Button>
-      </Row>
-    </Stack>
-  );
-}
-
-function nextTalker(talkers: readonly Talker[]): Talker {
-  const last = talkers.at(-1);
-  return {
-    id: crypto.randomUUID(),
-    name: `Talker ${talkers.length + 1}`,
-    wearerId: null,
-    at: last ? { xM: last.at.xM + 0.8, yM: last.at.yM } : { xM: 2, yM: 2 },
-    mouthM: last?.mouthM ?? 1.2,
-    facesDeg: last?.facesDeg ?? 0,
-    turnsDeg: 0,
-    effort: "normal",
-    path: [],
-    isInstrument: false,
-  };
-}
-
-/** A small cardioid half a metre before somebody, a little aside. */
-function nextMic(talker: Talker): PlacedMic {
-  const turn = ((talker.facesDeg + 30) * Math.PI) / 180;
-  return {
-    id: crypto.randomUUID(),
-    microphone: "standCardioid",
-    pattern: MICROPHONES.standCardioid.patterns[0],
-    holder: MICROPHONES.standCardioid.holder,
-    at: { xM: talker.at.xM + 0.5 * Math.sin(turn), yM: talker.at.yM + 0.5 * Math.cos(turn) },
-    heightM: talker.mouthM,
-    aimsDeg: (talker.facesDeg + 210) % 360,
-    tiltDeg: 0,
-    hasScreen: false,
-  };
 }
 
 const NO_MICS: readonly PlacedMic[] = [];

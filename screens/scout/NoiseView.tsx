@@ -3,7 +3,8 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import { isSteady, sourceName, usualSource, type NoiseSource } from "@/core/noise/noiseSource";
+import { usualSource, type NoiseSource } from "@/core/noise/noiseSource";
+import { isSteady, sourceName } from "@/core/noise/sourceTraits";
 import { rankRemedies, sourceDb, toUndo, treatedDb, type RemedyGain } from "@/core/noise/placeNoise";
 import { REMEDY_ROWS } from "@/core/noise/remedies";
 import type { SourceKindId } from "@/core/noise/sourceKinds";

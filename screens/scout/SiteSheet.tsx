@@ -4,7 +4,7 @@ import { Printer } from "lucide-react";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import styled from "styled-components";
-import { sourceName } from "@/core/noise/noiseSource";
+import { sourceName } from "@/core/noise/sourceTraits";
 import { toUndo, treatedDb } from "@/core/noise/placeNoise";
 import { FURNISHINGS, furnishingWords } from "@/core/room/furnishings";
 import { MATERIALS } from "@/core/room/materials";

@@ -1,4 +1,5 @@
-import { isSteady, type NoiseSource } from "@/core/noise/noiseSource";
+import type { NoiseSource } from "@/core/noise/noiseSource";
+import { isSteady } from "@/core/noise/sourceTraits";
 import { REMEDY_ROWS } from "@/core/noise/remedies";
 
 /** When a noise is there. */
