@@ -104,7 +104,7 @@ test("claps that cannot be measured say why, and the one before stays", async ({
   await openScout(page, "Clap");
   await dropClap(page, "good.wav", clapWav(0.6));
   await expect(page.getByText("Measured: good.wav")).toBeVisible();
-  const alert = page.getByRole("alert");
+  const alert = page.getByRole("region", { name: "Clap" }).getByRole("alert");
   await dropClap(page, "noisy.wav", clapWav(0.6, { noise: 0.02 }));
   await expect(alert.getByText(/dB above the noise/)).toBeVisible();
   await dropClap(page, "clipped.wav", clapWav(0.6, { peak: 40 }));

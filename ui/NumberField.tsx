@@ -26,6 +26,11 @@ export const UNITS = {
   days: { unit: "days", factor: 1, digits: 0, step: 1 },
 } as const satisfies Record<string, ShownUnit>;
 
+/** The bounds of a figure's schema, for its field. */
+export function boundsOf(schema: { minimum?: number; maximum?: number }): { minimum: number; maximum: number } {
+  return { minimum: schema.minimum!, maximum: schema.maximum! };
+}
+
 const Box = styled(AriaTextField)`
   ${fieldBox}
 `;

@@ -7,7 +7,7 @@ import { PlacedMic, Talker } from "@/core/pickup/setup";
 import type { ShootBody } from "@/core/shoot/records";
 import { EFFORTS } from "@/core/voice/speechSpectrum";
 import { Button } from "@/ui/Button";
-import { NumberField, UNITS } from "@/ui/NumberField";
+import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
@@ -31,10 +31,6 @@ const HOLDER_NAMES: Record<Holder, string> = {
 };
 const HOLDER_OPTIONS = HOLDERS.map((value) => ({ value, name: HOLDER_NAMES[value] }));
 
-const bounds = ({ minimum, maximum }: { minimum?: number; maximum?: number }) => ({
-  minimum: minimum!,
-  maximum: maximum!,
-});
 const lengthUnit = (units: ShootBody["units"]) => (units === "metric" ? UNITS.metre : UNITS.foot);
 
 function Place(props: { at: Talker["at"]; units: ShootBody["units"]; onMove: (at: Talker["at"]) => void }) {
@@ -80,7 +76,7 @@ export function TalkerFields(props: {
         <NumberField
           label="Mouth height"
           value={talker.mouthM}
-          {...bounds(properties.mouthM)}
+          {...boundsOf(properties.mouthM)}
           shown={lengthUnit(units)}
           onChange={(mouthM) => set({ mouthM })}
         />
@@ -95,7 +91,7 @@ export function TalkerFields(props: {
         <NumberField
           label="Head turns by"
           value={talker.turnsDeg}
-          {...bounds(properties.turnsDeg)}
+          {...boundsOf(properties.turnsDeg)}
           shown={DEGREES}
           onChange={(turnsDeg) => set({ turnsDeg })}
         />
@@ -166,7 +162,7 @@ export function MicFields(props: {
         <NumberField
           label="Height"
           value={mic.heightM}
-          {...bounds(properties.heightM)}
+          {...boundsOf(properties.heightM)}
           shown={lengthUnit(units)}
           onChange={(heightM) => set({ heightM })}
         />
@@ -181,7 +177,7 @@ export function MicFields(props: {
         <NumberField
           label="Tilts up"
           value={mic.tiltDeg}
-          {...bounds(properties.tiltDeg)}
+          {...boundsOf(properties.tiltDeg)}
           shown={DEGREES}
           onChange={(tiltDeg) => set({ tiltDeg })}
         />

@@ -1,6 +1,6 @@
 import { newScene } from "@/core/shoot/newScene";
+import { bundleOf } from "./testBundle";
 import { SLACK_WATER } from "@/demo/slackWater";
-import type { RecordKind, ShootBundle, Stored } from "@/core/shoot/records";
 import { shootStore } from "./shootStore";
 
 interface Sent {
@@ -9,20 +9,7 @@ interface Sent {
   body: { id?: string; version?: number; body?: { name?: string } };
 }
 
-function bundle(): ShootBundle {
-  const stored = <Kind extends RecordKind>(records: Record<string, Stored<Kind>["body"]>): Stored<Kind>[] =>
-    Object.entries(records).map(([id, body]) => ({ id, version: 1, changedAt: "2027-05-11T09:00:00Z", body }));
-  return {
-    shoot: { id: "shoot-1", version: 1, changedAt: "2027-05-11T09:00:00Z", body: SLACK_WATER.shoot },
-    places: stored<"place">(SLACK_WATER.places),
-    scenes: stored<"scene">(SLACK_WATER.scenes),
-    wearers: stored<"wearer">(SLACK_WATER.wearers),
-    rigs: stored<"rig">(SLACK_WATER.rigs),
-    kit: [],
-    measurements: [],
-    pickups: [],
-  };
-}
+const bundle = () => bundleOf({ ...SLACK_WATER, pickups: {} });
 
 let sent: Sent[] = [];
 let answer: (request: Sent) => { status: number; body: unknown };

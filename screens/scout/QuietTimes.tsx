@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
+import { isClockTime, minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
 import { lengthOf } from "@/core/schedule/intervals";
 import { quietDay, USUAL_DAY, type QuietDay, type QuietScene } from "@/core/shoot/quietDay";
 import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "@/core/shoot/bounds";
@@ -20,7 +20,6 @@ import { DayStrip } from "./DayStrip";
 import { usePlaceDoor } from "./usePlaceDoor";
 
 const MINUTES = { unit: "min", factor: 1, digits: 1, step: 5 } as const;
-const isClock = (text: string) => /^([01]\d|2[0-3]):[0-5]\d$/.test(text);
 
 type Wishes = typeof USUAL_DAY;
 
@@ -207,7 +206,7 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
       label={label}
       type="time"
       value={timeOfDay(value)}
-      fault={(text) => (isClock(text) && isRight(minutesOfDay(text)) ? null : "The day must end after it begins.")}
+      fault={(text) => (isClockTime(text) && isRight(minutesOfDay(text)) ? null : "The day must end after it begins.")}
       onChange={(text) => set(minutesOfDay(text))}
     />
   );

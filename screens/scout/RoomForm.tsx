@@ -11,7 +11,7 @@ import { SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "@/core/room/shape";
 import type { PlaceBody, ShootBody, Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
-import { NumberField, UNITS } from "@/ui/NumberField";
+import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Columns, Soft, Stack } from "@/ui/layout";
@@ -31,11 +31,6 @@ const MATERIAL_OPTIONS = MATERIAL_IDS.map((value) => ({ value, name: MATERIALS[v
 const NC_OPTIONS = NC_NUMBERS.map((nc) => ({ value: String(nc), name: `NC-${nc}: ${NC_WORDS[nc]}` }));
 const FURNISHING_OPTIONS = FURNISHING_IDS.map((value) => ({ value, name: upperFirst(FURNISHINGS[value].plural) }));
 
-const bounds = (schema: { minimum?: number; maximum?: number }) => ({
-  minimum: schema.minimum!,
-  maximum: schema.maximum!,
-});
-
 type Set = (change: Partial<PlaceModel>) => void;
 interface PartProps {
   model: PlaceModel;
@@ -51,21 +46,21 @@ function Sizes({ model, set, isMetric }: PartProps) {
       <NumberField
         label="Length"
         value={model.lengthM}
-        {...bounds(properties.lengthM)}
+        {...boundsOf(properties.lengthM)}
         shown={shown}
         onChange={(lengthM) => set({ lengthM })}
       />
       <NumberField
         label="Width"
         value={model.widthM}
-        {...bounds(properties.widthM)}
+        {...boundsOf(properties.widthM)}
         shown={shown}
         onChange={(widthM) => set({ widthM })}
       />
       <NumberField
         label="Height"
         value={model.heightM}
-        {...bounds(properties.heightM)}
+        {...boundsOf(properties.heightM)}
         shown={shown}
         onChange={(heightM) => set({ heightM })}
       />
@@ -254,7 +249,7 @@ export function RoomForm({ place, units }: { place: Stored<"place">; units: Shoo
           <NumberField
             label="Wind"
             value={model.windMps}
-            {...bounds(PlaceModel.properties.windMps)}
+            {...boundsOf(PlaceModel.properties.windMps)}
             shown={UNITS.metrePerSecond}
             onChange={(windMps) => set({ windMps })}
           />

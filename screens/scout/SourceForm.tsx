@@ -6,6 +6,7 @@ import { BARRIERS, BARRIER_IDS, SHUT } from "@/core/noise/barriers";
 import { NoiseSource } from "@/core/noise/noiseSource";
 import { REMEDY_ROWS } from "@/core/noise/remedies";
 import { OCCURRENCES, SOURCE_KINDS, SOURCE_KIND_IDS, type Occurrence, type Remedy } from "@/core/noise/sourceKinds";
+import { isClockTime } from "@/core/schedule/clockTime";
 import type { ShootBody } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -31,7 +32,6 @@ const SECONDS = { unit: "s", factor: 1, digits: 0, step: 5 } as const;
 const A_DECIBEL = { unit: "dBA", factor: 1, digits: 0, step: 1 } as const;
 const DEGREES = { unit: "°", factor: 1, digits: 0, step: 15 } as const;
 const TIMES_AN_HOUR = { unit: "an hour", factor: 1, digits: 1, step: 1 } as const;
-const isClock = (text: string) => /^([01]\d|2[0-3]):[0-5]\d$/.test(text);
 
 const TimeLine = styled.div`
   display: grid;
@@ -55,7 +55,7 @@ function Times({ source, set }: { source: NoiseSource; set: (change: Partial<Noi
               label={`Time ${index + 1}`}
               type="time"
               value={time.from}
-              fault={(text) => (isClock(text) ? null : "A time like 09:30.")}
+              fault={(text) => (isClockTime(text) ? null : "A time like 09:30.")}
               onChange={(from) => change({ from })}
             />
             <NumberField
