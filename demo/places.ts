@@ -63,6 +63,7 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
           { from: "15:30", minutes: 25 },
         ],
         remedy: "switchOff",
+        isDone: true,
         owner: "mill keeper",
       }),
       usualSource("steps", "footsteps", { name: "steps on the loft", barrier: "wall", perHour: 6, remedy: "ask" }),
@@ -82,7 +83,7 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
       ...ferry(60, "none"),
       usualSource("race", "water", { name: "mill race", levelDba: 50, distanceM: 30, bearingDeg: 45 }),
       usualSource("gulls", "birds", { name: "gulls", distanceM: 20, perHour: 20 }),
-      usualSource("planes", "aircraft", { distanceM: 900, perHour: 2, lastsS: 60 }),
+      usualSource("planes", "aircraft", { distanceM: 900, perHour: 2, lastsS: 60, remedy: "wait", owner: "recordist" }),
     ],
   }),
   [PLACE_IDS.HALL]: place("Village hall, speech day", {
@@ -135,9 +136,19 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
       { kind: "personSeated", count: 4 },
       { kind: "woodenChair", count: 6 },
     ],
+    treatments: [
+      { kind: "blanket", surface: "west", over: "plaster", count: 2 },
+      { kind: "rug", surface: "floor", over: "tile", count: 1 },
+    ],
     noiseNc: 25,
     sources: [
-      usualSource("fridge", "fridge", { distanceM: 3, bearingDeg: 300, remedy: "switchOff", owner: "recordist" }),
+      usualSource("fridge", "fridge", {
+        distanceM: 3,
+        bearingDeg: 300,
+        remedy: "switchOff",
+        isDone: true,
+        owner: "recordist",
+      }),
       usualSource("clock", "clock", { name: "kitchen clock", distanceM: 2.5, bearingDeg: 0, remedy: "move" }),
       usualSource("cars", "roadLight", { name: "cars in the lane", distanceM: 20, barrier: "window", perHour: 20 }),
     ],
@@ -159,7 +170,13 @@ export const DEMO_PLACES: Record<string, PlaceBody> = {
     heightM: 1.4,
     sources: [
       usualSource("tyres", "tyres", { name: "tyres and wind at 40 km/h", levelDba: 62, distanceM: 1 }),
-      usualSource("engine", "engineIdle", { levelDba: 51, distanceM: 2.5, bearingDeg: 90, remedy: "switchOff" }),
+      usualSource("engine", "engineIdle", {
+        levelDba: 51,
+        distanceM: 2.5,
+        bearingDeg: 90,
+        remedy: "switchOff",
+        owner: "driver, standing",
+      }),
     ],
   }),
 };

@@ -28,6 +28,13 @@ export const REMEDY_ROWS: Record<Remedy, Row> = {
   wait: { name: "wait it out", done: "waited out", lossDb: flat(GONE_DB), undo: null },
   move: { name: "go twice as far away", done: "moved away from it", lossDb: flat(6), undo: null },
   shut: { name: "shut door or window", done: "shut", lossDb: flat(0), undo: null },
+  anotherHour: {
+    name: "choose a quieter hour",
+    done: "put to a quieter hour",
+    // Early on a Sunday a road carries a quarter of its traffic.
+    lossDb: flat(6),
+    undo: null,
+  },
   cover: {
     name: "cover it with blankets",
     done: "covered",

@@ -5,7 +5,7 @@ import type { OctaveLevels } from "../sound/octaves";
 export const OCCURRENCES = ["steady", "comes", "schedule"] as const;
 export type Occurrence = (typeof OCCURRENCES)[number];
 
-export const REMEDIES = ["switchOff", "ask", "wait", "move", "shut", "cover"] as const;
+export const REMEDIES = ["switchOff", "ask", "wait", "move", "shut", "cover", "anotherHour"] as const;
 export type Remedy = (typeof REMEDIES)[number];
 
 interface Row {
@@ -52,8 +52,8 @@ const scheduled = (name: string, levelDb: OctaveLevels, atM: number, remedies: r
 
 /** Noises by kind: typical spectra from memory, every one an estimate until it is measured. */
 const ROWS = {
-  roadLight: comes("passing cars", [62, 60, 60, 61, 58, 51, 43], 10, [60, 6], ["shut", "wait", "move"]),
-  roadHeavy: steady("busy road", [72, 70, 69, 70, 67, 60, 52], 10, ["shut", "move", "wait"], true),
+  roadLight: comes("passing cars", [62, 60, 60, 61, 58, 51, 43], 10, [60, 6], ["shut", "anotherHour", "wait", "move"]),
+  roadHeavy: steady("busy road", [72, 70, 69, 70, 67, 60, 52], 10, ["shut", "anotherHour", "move", "wait"], true),
   aircraft: comes("aircraft", [70, 70, 68, 65, 60, 50, 40], 300, [6, 45], ["wait", "shut"]),
   helicopter: comes("helicopter", [80, 80, 77, 72, 67, 60, 50], 200, [1, 90], ["wait", "shut"]),
   train: comes("train", [75, 75, 76, 76, 73, 67, 60], 25, [6, 20], ["wait", "shut"]),

@@ -1,6 +1,8 @@
 import type { PlaceModel } from "../room/placeModel";
 import { rankTreatments, spotWords, withTreatment } from "../room/treat";
 import { judgeMics, type PickupCandidate } from "./candidates";
+import { MICROPHONES } from "./microphones";
+import { PATTERN_IDS, PATTERNS, type PatternId } from "./patterns";
 import { placeSound } from "./placeSound";
 import type { PlacedMic, Talker } from "./setup";
 import { aimAt, length, subtract, type Vec } from "./space";
@@ -44,10 +46,17 @@ function turned(mic: PlacedMic, talker: Talker): PlacedMic {
   return { ...mic, aimsDeg: by(mic.aimsDeg, bearingDeg), tiltDeg: by(mic.tiltDeg, tiltDeg) };
 }
 
+/** Patterns that all these microphones can be set to and are not. */
+function otherPatterns(mics: readonly PlacedMic[]): PatternId[] {
+  return PATTERN_IDS.filter((pattern) =>
+    mics.every((mic) => mic.pattern !== pattern && MICROPHONES[mic.microphone].patterns.includes(pattern)),
+  );
+}
+
 const worstOf = ({ best }: PickupCandidate) =>
   best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst));
 
-/** What would make a pickup better: nearer, turned, screened, a treatment of the room. Largest gain first. */
+/** What would make a pickup better: nearer, turned, another pattern, screened, a treatment of the room. Largest gain first. */
 export function whatWouldBeat(
   candidate: PickupCandidate,
   talkers: readonly Talker[],
@@ -68,6 +77,11 @@ export function whatWouldBeat(
       mics: candidate.mics.map((mic) => turned(mic, talkerOf(mic))),
       sound,
     },
+    ...otherPatterns(candidate.mics).map((pattern) => ({
+      says: `set to ${PATTERNS[pattern].name}`,
+      mics: candidate.mics.map((mic) => ({ ...mic, pattern })),
+      sound,
+    })),
     { says: "with a pop screen", mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
     ...(treatment && !place.echo
       ? [

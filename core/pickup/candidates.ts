@@ -176,6 +176,8 @@ export interface PickupCandidate {
 const EVEN_DB = 3;
 const NEUTRAL_LIFT_DB = 4;
 const APART_DB = 10;
+/** A noise nearer than this stands on top of a microphone, m. Common practice. */
+const ON_TOP_M = 0.5;
 /** An echo that much duller than the voice goes unnoticed, dB; from this time on a room is heard fully, s. Common practice. */
 const EVEN_TAIL_DB = 2;
 const LIVELY_S = 1;
@@ -214,6 +216,9 @@ function deductionsOf(best: PickupCandidate["best"], heard: readonly MicHeard[],
       used.length === 1 ? 5 : Math.min(8, (APART_DB - apart) / 2),
     );
   }
+  const noiseM = Math.min(...used.map(({ nearestNoiseM }) => nearestNoiseM));
+  if (noiseM < ON_TOP_M)
+    add(`a noise stands ${Math.round(100 * noiseM)} cm from it: move one of them`, 15 * (1 - noiseM / ON_TOP_M));
   const fault = best.map((each) => each.heard.addressFault).find((each) => each !== null);
   if (fault) add(fault, 10);
   return deductions.sort((one, other) => other.points - one.points);

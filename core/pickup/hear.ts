@@ -46,6 +46,8 @@ export interface MicHeard {
   /** How much duller than the voice the room sounds through it, dB: middle octaves less the two above. */
   tailDullerDb: number;
   handling: { step: RiskStep; says: string };
+  /** How near the nearest noise of the place stands, m; +∞ when none is in it. */
+  nearestNoiseM: number;
 }
 
 const micPoint = ({ at, heightM }: PlacedMic): Vec => [at.xM, at.yM, heightM];
@@ -224,6 +226,7 @@ export function hearAll(mics: readonly PlacedMic[], talkers: readonly Talker[], 
       noiseOctavesDb: prepared.noiseDb,
       tailDullerDb: tailDullerDb(mic),
       handling: handlingOf(mic),
+      nearestNoiseM: Math.min(Infinity, ...place.localNoises.map(({ at }) => length(subtract(at, prepared.at)))),
     };
   });
 }

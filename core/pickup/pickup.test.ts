@@ -193,6 +193,23 @@ describe("what a microphone gets", () => {
   });
 });
 
+test("a noise on top of a microphone is said, with what to do", () => {
+  const place = { ...GRANARY, sources: [usualSource("f", "fridge", { distanceM: 0.5, bearingDeg: 0 })] };
+  const near = judgeMics("own", "own", [mic({ at: { xM: 4.5, yM: 3.4 }, aimsDeg: 230 })], [TALKER], placeSound(place));
+  expect(near.deductions.map(({ says }) => says).join(" ")).toMatch(/a noise stands \d+ cm from it: move one of them/);
+  const far = judgeMics("own", "own", [mic({ at: { xM: 4.5, yM: 1 } })], [TALKER], placeSound(place));
+  expect(far.deductions.some(({ says }) => says.includes("a noise stands"))).toBe(false);
+});
+
+test("a microphone that can be set says which pattern would serve better", () => {
+  const noisy: PlaceModel = { ...FIELD, sources: [usualSource("g", "generator", { distanceM: 10, bearingDeg: 90 })] };
+  const omni = judgeMics("own", "own", [mic({ microphone: "studio", pattern: "omni" })], [TALKER], placeSound(noisy));
+  const says = whatWouldBeat(omni, [TALKER], noisy).map((each) => each.says);
+  expect(says.some((each) => each.startsWith("set to "))).toBe(true);
+  const fixed = judgeMics("own", "own", [mic()], [TALKER], placeSound(noisy));
+  expect(whatWouldBeat(fixed, [TALKER], noisy).some((each) => each.says.startsWith("set to"))).toBe(false);
+});
+
 describe("breath", () => {
   test("the jet misses what stands 45° beside, reaches what stands before it (common practice)", () => {
     const near = { pattern: "cardioid" as const, hasScreen: false };
