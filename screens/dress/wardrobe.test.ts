@@ -27,7 +27,7 @@ let store: ShootStore;
 beforeEach(() => {
   jest.useFakeTimers();
   said.length = 0;
-  globalThis.fetch = (() => Promise.reject(new Error("away"))) as typeof fetch;
+  globalThis.fetch = () => Promise.reject(new Error("away"));
   store = shootStore(bundleOf(SLACK_WATER));
 });
 afterEach(() => {

@@ -34,7 +34,7 @@ describe("changing a place", () => {
   const realFetch = globalThis.fetch;
   beforeEach(() => {
     jest.useFakeTimers();
-    globalThis.fetch = (() => Promise.reject(new Error("away"))) as typeof fetch;
+    globalThis.fetch = () => Promise.reject(new Error("away"));
   });
   afterEach(() => {
     jest.useRealTimers();

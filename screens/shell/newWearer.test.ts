@@ -12,7 +12,7 @@ let store: ShootStore;
 
 beforeEach(() => {
   jest.useFakeTimers();
-  globalThis.fetch = (() => Promise.reject(new Error("away"))) as typeof fetch;
+  globalThis.fetch = () => Promise.reject(new Error("away"));
   store = shootStore(bundleOf(SLACK_WATER));
 });
 afterEach(() => {
