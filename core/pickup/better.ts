@@ -53,6 +53,23 @@ function otherPatterns(mics: readonly PlacedMic[]): PatternId[] {
   );
 }
 
+interface Treated {
+  says: string;
+  place: PlaceModel;
+}
+
+const remembered = new WeakMap<PlaceModel, Treated | null>();
+
+/** The place with the one piece that helps most; null where its echo was measured, or nothing can be hung. */
+function treatedPlace(place: PlaceModel): Treated | null {
+  const known = remembered.get(place);
+  if (known !== undefined) return known;
+  const best = place.echo ? null : rankTreatments(place).find(({ kind }) => kind === "rug" || kind === "blanket");
+  const treated = best ? { says: `with ${spotWords(best)}`, place: withTreatment(place, best) } : null;
+  remembered.set(place, treated);
+  return treated;
+}
+
 const worstOf = ({ best }: PickupCandidate) =>
   best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst));
 
@@ -69,7 +86,7 @@ export function whatWouldBeat(
     const own = candidate.best.find(({ micId }) => micId === mic.id);
     return talkers.find(({ id }) => id === own?.talkerId) ?? talkers[0]!;
   };
-  const [treatment] = rankTreatments(place).filter(({ kind }) => kind === "rug" || kind === "blanket");
+  const treated = treatedPlace(place);
   const tried: { says: string; mics: readonly PlacedMic[]; sound: typeof sound }[] = [
     { says: "10 cm nearer", mics: candidate.mics.map((mic) => nearer(mic, talkerOf(mic))), sound },
     {
@@ -83,15 +100,7 @@ export function whatWouldBeat(
       sound,
     })),
     { says: "with a pop screen", mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
-    ...(treatment && !place.echo
-      ? [
-          {
-            says: `with ${spotWords(treatment)}`,
-            mics: candidate.mics,
-            sound: placeSound(withTreatment(place, treatment)),
-          },
-        ]
-      : []),
+    ...(treated ? [{ says: treated.says, mics: candidate.mics, sound: placeSound(treated.place) }] : []),
   ];
   return tried
     .map(({ says, mics, sound: changed }): Improvement => {

@@ -81,8 +81,19 @@ function mirrorsOf(place: PlaceModel): Mirror[] {
   return [{ ...floor, sendsBack: made("floor") }, ceiling, ...walls];
 }
 
+/** By the model it was made of: models are never changed in place, and a drag asks again at every move. */
+const remembered = new WeakMap<PlaceModel, PlaceSound>();
+
 /** Prepares a place for microphones: room sound, noise from all round and from points, sides that send back. */
 export function placeSound(place: PlaceModel): PlaceSound {
+  const known = remembered.get(place);
+  if (known) return known;
+  const sound = prepare(place);
+  remembered.set(place, sound);
+  return sound;
+}
+
+function prepare(place: PlaceModel): PlaceSound {
   const forecast = forecastPlace(place);
   const { volumeM3, reverberationS } = forecast;
   const times = reverberationS ? roomToVoiceOctaves(reverberationS) : mapOctaves(() => 0);

@@ -3,7 +3,6 @@
 import dynamic from "next/dynamic";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
-import { whatWouldBeat } from "@/core/pickup/better";
 import { OVERHEAD_SCHOOLS, SHOT_SIZES, type PickupWishes, type PlacedMic } from "@/core/pickup/setup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/core/shoot/pickupScene";
 import { scenesInOrder } from "@/core/shoot/sceneOrder";
@@ -17,7 +16,7 @@ import { CandidateList } from "./CandidateList";
 import { usePickup } from "./usePickup";
 
 // What is read or typed after a first look follows a moment later.
-const HeardTable = dynamic(() => import("./HeardTable").then((module) => module.HeardTable), { ssr: false });
+const WhatItGets = dynamic(() => import("./WhatItGets").then((module) => module.WhatItGets), { ssr: false });
 const Arrangement = dynamic(() => import("./Arrangement").then((module) => module.Arrangement), {
   ssr: false,
   loading: () => <Soft role="status">Laying out the plan…</Soft>,
@@ -59,7 +58,6 @@ function Scene({ pickup }: { pickup: PickupScene }) {
   const shown = wanted === "own" && !own ? first : (wanted ?? (own ? "own" : first));
   const candidate = shown === "own" ? own : (candidates.find(({ id }) => id === shown) ?? null);
   const mics = shown === "own" ? body.setup.mics : (candidate?.mics ?? NO_MICS);
-  const better = candidate ? whatWouldBeat(candidate, body.setup.talkers, pickup.placeModel) : [];
   return (
     <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
       <Piece aria-label="Plan and section">
@@ -76,20 +74,7 @@ function Scene({ pickup }: { pickup: PickupScene }) {
         </Piece>
         {candidate && (
           <Piece aria-label="What it gets">
-            <Stack $gap={0.6}>
-              <h2>{upperFirst(candidate.name)}</h2>
-              {better.length > 0 && (
-                <p>
-                  <strong>Better:</strong>{" "}
-                  {better
-                    .slice(0, 3)
-                    .map(({ says, pointsGain }) => `${says} (+${pointsGain.toFixed(0)})`)
-                    .join(", ")}
-                  .
-                </p>
-              )}
-              <HeardTable candidate={candidate} talkers={body.setup.talkers} units={units} />
-            </Stack>
+            <WhatItGets candidate={candidate} talkers={body.setup.talkers} place={pickup.placeModel} units={units} />
           </Piece>
         )}
       </Stack>
