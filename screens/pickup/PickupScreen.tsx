@@ -12,10 +12,10 @@ import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { useShoot } from "../saving/ShootProvider";
-import { CandidateList } from "./CandidateList";
 import { usePickup } from "./usePickup";
 
 // What is read or typed after a first look follows a moment later.
+const CandidateList = dynamic(() => import("./CandidateList").then((module) => module.CandidateList), { ssr: false });
 const WhatItGets = dynamic(() => import("./WhatItGets").then((module) => module.WhatItGets), { ssr: false });
 const Arrangement = dynamic(() => import("./Arrangement").then((module) => module.Arrangement), {
   ssr: false,
