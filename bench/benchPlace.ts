@@ -37,6 +37,7 @@ const mics = Array.from({ length: 12 }, (_, index): PlacedMic => {
     aimsDeg: 30 * index,
     tiltDeg: -20,
     hasScreen: false,
+    handsM: null,
   };
 });
 

@@ -75,6 +75,30 @@ test("by keyboard: arrows move the microphone, its ring turns it, fields say exa
   await expectSaved(page);
 });
 
+test("a way walked is drawn step by step and dragged; hands near a microphone colour it", async ({ page }) => {
+  await openPickup(page, "Steps and hands");
+  const talker = plan(page).getByRole("button", { name: /Wearer 1, talker/ });
+  await talker.focus();
+  await page.getByRole("button", { name: "Walks on to" }).click();
+  const step = plan(page).getByRole("button", { name: "Wearer 1, step 1" });
+  const along = page.getByRole("group", { name: "Step 1" }).getByLabel("From the west");
+  const before = Number(await along.inputValue());
+  await step.scrollIntoViewIfNeeded();
+  await dragBy(page, step, 60, 0);
+  expect(Number(await along.inputValue())).toBeGreaterThan(before + 0.2);
+  await step.focus();
+  await page.keyboard.press("ArrowLeft");
+  await expectSaved(page);
+  await page.getByRole("button", { name: "Add a microphone" }).click();
+  const figures = page.getByRole("group", { name: "Figures of the microphone" });
+  await figures.getByText("Hands near it").click();
+  await expect(page.getByText(/coloured by the hands: \d+ dB of ripple from \d+ Hz on/).first()).toBeVisible();
+  await figures.getByLabel("Hands come to").fill("3");
+  await figures.getByText("Hands near it").click();
+  await expect(page.getByText(/coloured by the hands/)).toBeHidden();
+  await expectSaved(page);
+});
+
 test.describe("by touch", () => {
   test.use({ hasTouch: true, viewport: { width: 390, height: 800 } });
 

@@ -52,20 +52,26 @@ const OLD_ROOM = {
   windMps: 0,
 };
 
+/** A crew and its shoot as every release had them; the connection stays open for more. */
+async function oldShoot(url: string, crewId: string, shootId: string): Promise<Client> {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  await client.query("insert into crew (id, name) values ($1, 'Old crew')", [crewId]);
+  await client.query(
+    `insert into shoot (id, crew_id, title, first_day, days, units, frame_rate, delivery, sample_rate_hz, bits_per_sample)
+     values ($1, $2, 'Old shoot', '2026-01-01', 1, 'metric', 25, 'picture', 48000, 24)`,
+    [shootId, crewId],
+  );
+  return client;
+}
+
 test("places and scenes of the first release go on: parts of walls keep their area, scenes get lengths", async () => {
   const { url, drop } = await freshDatabase();
   const before = migrationsUpTo(1);
   try {
     await migrateDatabase(url, before);
     const [crewId, shootId, room, open, scene] = Array.from({ length: 5 }, () => randomUUID());
-    const client = new Client({ connectionString: url });
-    await client.connect();
-    await client.query("insert into crew (id, name) values ($1, 'Old crew')", [crewId]);
-    await client.query(
-      `insert into shoot (id, crew_id, title, first_day, days, units, frame_rate, delivery, sample_rate_hz, bits_per_sample)
-       values ($1, $2, 'Old shoot', '2026-01-01', 1, 'metric', 25, 'picture', 48000, 24)`,
-      [shootId, crewId],
-    );
+    const client = await oldShoot(url, crewId!, shootId!);
     const place = "insert into place (id, crew_id, shoot_id, name, model) values ($1, $2, $3, 'Old place', $4)";
     await client.query(place, [room, crewId, shootId, OLD_ROOM]);
     await client.query(place, [open, crewId, shootId, { ...OLD_ROOM, setting: "open", otherWallM2: 0 }]);
@@ -97,6 +103,44 @@ test("places and scenes of the first release go on: parts of walls keep their ar
     expect(plannedEcho(bodyOf(room!).model)!.sabineS[2] / byHandS).toBeCloseTo(1, 1);
     expect(midOf(plannedEcho(bodyOf(room!).model)!.chosenS)).toBeGreaterThan(1);
     expect(bundle.scenes[0]!.body).toMatchObject({ title: "Old scene", lengthMin: 30, takeMin: 3 });
+  } finally {
+    rmSync(before, { recursive: true });
+    await drop();
+  }
+});
+
+test("microphones placed before hands were known go on: what is held has its hand", async () => {
+  const { url, drop } = await freshDatabase();
+  const before = migrationsUpTo(3);
+  try {
+    await migrateDatabase(url, before);
+    const [crewId, shootId, place, scene, some, none] = Array.from({ length: 6 }, () => randomUUID());
+    const client = await oldShoot(url, crewId!, shootId!);
+    await client.query(
+      "insert into place (id, crew_id, shoot_id, name, model) values ($1, $2, $3, 'Place', '{}'::jsonb)",
+      [place, crewId, shootId],
+    );
+    await client.query(
+      `insert into scene (id, crew_id, shoot_id, title, place_id, day, starts_at, length_min, take_min)
+       values ($1, $2, $3, 'Scene', $4, 1, '09:30', 30, 3)`,
+      [scene, crewId, shootId, place],
+    );
+    const mic = { microphone: "handCardioid", pattern: "cardioid", at: { xM: 1, yM: 1 }, heightM: 1.2, aimsDeg: 0 };
+    const rest = { ...mic, tiltDeg: 0, hasScreen: true };
+    const mics = ["hand", "stand", "phone"].map((holder, index) => ({ ...rest, id: String(index), holder }));
+    const pickup = `insert into pickup (id, crew_id, shoot_id, scene_id, setup, wishes) values ($1, $2, $3, $4, $5, $6)`;
+    const wishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };
+    await client.query(pickup, [some, crewId, shootId, scene, { talkers: [], mics }, wishes]);
+    await client.query(pickup, [none, crewId, shootId, scene, { talkers: [], mics: [] }, wishes]);
+    await client.end();
+    await migrateDatabase(url, MIGRATIONS);
+    const { database, pool } = openDatabase(url);
+    const { pickups } = await loadShoot({ crewId: crewId!, database }, shootId!);
+    await pool.end();
+    for (const { body } of pickups) expect(schemaFaults(RECORD_SCHEMAS.pickup, body)).toEqual([]);
+    const micsOf = (id: string) => pickups.find((each) => each.id === id)!.body.setup.mics;
+    expect(micsOf(some!).map(({ handsM }) => handsM)).toEqual([0.1, null, 0.03]);
+    expect(micsOf(none!)).toEqual([]);
   } finally {
     rmSync(before, { recursive: true });
     await drop();

@@ -73,7 +73,7 @@ function treatedPlace(place: PlaceModel): Treated | null {
 const worstOf = ({ best }: PickupCandidate) =>
   best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst));
 
-/** What would make a pickup better: nearer, turned, another pattern, screened, a treatment of the room. Largest gain first. */
+/** What would make a pickup better: nearer, turned, another pattern, hands away, screened, a treatment of the room. Largest gain first. */
 export function whatWouldBeat(
   candidate: PickupCandidate,
   talkers: readonly Talker[],
@@ -99,6 +99,11 @@ export function whatWouldBeat(
       mics: candidate.mics.map((mic) => ({ ...mic, pattern })),
       sound,
     })),
+    {
+      says: "with the hands kept away from it",
+      mics: candidate.mics.map((mic) => ({ ...mic, handsM: null })),
+      sound,
+    },
     { says: "with a pop screen", mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
     ...(treated ? [{ says: treated.says, mics: candidate.mics, sound: placeSound(treated.place) }] : []),
   ];

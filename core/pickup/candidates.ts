@@ -1,4 +1,5 @@
 import { HEARD_RIPPLE_DB } from "./combing";
+import { handsOn } from "./hands";
 import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./hear";
 import { MICROPHONES, type MicrophoneId } from "./microphones";
 import type { PlaceSound } from "./placeSound";
@@ -105,6 +106,7 @@ function aimed(
     aimsDeg: bearingDeg,
     tiltDeg,
     hasScreen: false,
+    handsM: handsOn(holder),
     ...change,
   };
 }

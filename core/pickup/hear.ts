@@ -4,6 +4,7 @@ import { mapOctaves, overallDb, OCTAVES_HZ, type OctaveLevels } from "../sound/o
 import { mouthDirectivityDb } from "../voice/directivity";
 import { speechOctavesDb } from "../voice/speechSpectrum";
 import { strongestCombing, type Combing } from "./combing";
+import { handCombing } from "./hands";
 import { MICROPHONES, randomEnergyOctaves, selfNoiseDb } from "./microphones";
 import { nearGain, patternGain, tubeGain } from "./patterns";
 import type { Mirror, PlaceSound } from "./placeSound";
@@ -167,6 +168,10 @@ function hearTalker(ready: ReadyMic, talker: Talker, place: PlaceSound): TalkerH
     const mouthDb = mouthDirectivityDb(degreesOf(cosineBetween(turned, from)))[3];
     return Math.abs(patternGain(mic.pattern, aside)) * 10 ** (mouthDb / 20);
   };
+  const sides = strongestCombing(mouth, at, isOverTable ? [...place.mirrors, TABLE] : place.mirrors, gainTowards);
+  const hands = handCombing(mic, at, front, mouth, (point) =>
+    Math.abs(patternGain(mic.pattern, cosineBetween(front, subtract(point, at)))),
+  );
   return {
     talkerId: talker.id,
     distanceM,
@@ -190,7 +195,7 @@ function hearTalker(ready: ReadyMic, talker: Talker, place: PlaceSound): TalkerH
       talker,
       mapOctaves((band) => dbToPower(voiceDb[band]!)),
     ),
-    combing: strongestCombing(mouth, at, isOverTable ? [...place.mirrors, TABLE] : place.mirrors, gainTowards),
+    combing: hands && hands.rippleDb > (sides?.rippleDb ?? 0) ? hands : sides,
     addressFault: addressFault(mic, degreesOf(cosine)),
   };
 }

@@ -65,6 +65,7 @@ const mic = (change: Partial<PlacedMic> = {}): PlacedMic => ({
   aimsDeg: 270,
   tiltDeg: 0,
   hasScreen: false,
+  handsM: null,
   ...change,
 });
 

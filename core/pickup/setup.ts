@@ -50,6 +50,8 @@ export const PlacedMic = Type.Object(
     aimsDeg: Bearing("Aims"),
     tiltDeg: Type.Number({ title: "Tilts", unit: "°", minimum: -90, maximum: 90 }),
     hasScreen: Type.Boolean({ title: "Pop screen" }),
+    /** How near hands come: what holds it, or gestures beside it; null when none does. */
+    handsM: Type.Union([Type.Number({ title: "Hands come to", unit: "m", minimum: 0.02, maximum: 0.5 }), Type.Null()]),
   },
   strict,
 );

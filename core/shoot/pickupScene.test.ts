@@ -168,6 +168,7 @@ describe("experiments", () => {
     aimsDeg: 180,
     tiltDeg: 0,
     hasScreen: false,
+    handsM: null,
     ...change,
   });
   const says = (id: (typeof LESSON_IDS)[number], change: Partial<PlacedMic> = {}) =>

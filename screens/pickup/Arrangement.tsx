@@ -212,5 +212,6 @@ function nextMic(talker: Talker): PlacedMic {
     aimsDeg: (talker.facesDeg + 210) % 360,
     tiltDeg: 0,
     hasScreen: false,
+    handsM: null,
   };
 }

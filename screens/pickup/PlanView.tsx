@@ -250,6 +250,34 @@ export function PlanView(props: {
                 strokeDasharray="10 6"
               />
             )}
+            {talker.path.map((spot, index) => {
+              const [x, y] = project(flat, [spot.xM, spot.yM, talker.mouthM]);
+              return (
+                <Thing
+                  key={index}
+                  label={`${talker.name}, step ${index + 1}`}
+                  isChosen={false}
+                  scaleOf={scaleOf}
+                  onChoose={() => onChoose({ kind: "talker", id: talker.id })}
+                  onMove={(rightM, upM) =>
+                    props.onTalker(talker, {
+                      path: talker.path.map((each, where) => (where === index ? moved(each, rightM, upM) : each)),
+                    })
+                  }
+                >
+                  <circle cx={x} cy={y} r={0.8 * size} fill="transparent" />
+                  <circle
+                    className="mark"
+                    cx={x}
+                    cy={y}
+                    r={0.35 * size}
+                    fill="var(--paper)"
+                    stroke={colour}
+                    strokeWidth="2px"
+                  />
+                </Thing>
+              );
+            })}
             <Thing
               label={`${talker.name}, talker`}
               isChosen={isChosen("talker", talker.id)}

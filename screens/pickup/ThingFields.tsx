@@ -1,6 +1,7 @@
 "use client";
 
 import { Plus } from "lucide-react";
+import { handsOn } from "@/core/pickup/hands";
 import { HOLDERS, MICROPHONES, MICROPHONE_IDS, type Holder } from "@/core/pickup/microphones";
 import { PATTERNS } from "@/core/pickup/patterns";
 import { PlacedMic, Talker } from "@/core/pickup/setup";
@@ -30,6 +31,9 @@ const HOLDER_NAMES: Record<Holder, string> = {
   body: "The body",
 };
 const HOLDER_OPTIONS = HOLDERS.map((value) => ({ value, name: HOLDER_NAMES[value] }));
+
+/** How near hands that talk along come to a microphone before a person, m. Common practice. */
+const GESTURES_M = 0.1;
 
 const lengthUnit = (units: ShootBody["units"]) => (units === "metric" ? UNITS.metre : UNITS.foot);
 
@@ -148,7 +152,12 @@ export function MicFields(props: {
           value={mic.microphone}
           options={MICROPHONE_OPTIONS}
           onChange={(microphone) =>
-            set({ microphone, pattern: MICROPHONES[microphone].patterns[0], holder: MICROPHONES[microphone].holder })
+            set({
+              microphone,
+              pattern: MICROPHONES[microphone].patterns[0],
+              holder: MICROPHONES[microphone].holder,
+              handsM: handsOn(MICROPHONES[microphone].holder),
+            })
           }
         />
         <Select
@@ -157,7 +166,12 @@ export function MicFields(props: {
           options={patterns.map((value) => ({ value, name: upperFirst(PATTERNS[value].name) }))}
           onChange={(pattern) => set({ pattern })}
         />
-        <Select label="Held by" value={mic.holder} options={HOLDER_OPTIONS} onChange={(holder) => set({ holder })} />
+        <Select
+          label="Held by"
+          value={mic.holder}
+          options={HOLDER_OPTIONS}
+          onChange={(holder) => set({ holder, handsM: handsOn(holder) })}
+        />
         <Place at={mic.at} units={units} onMove={(at) => set({ at })} />
         <NumberField
           label="Height"
@@ -184,6 +198,21 @@ export function MicFields(props: {
       </Columns>
       <Row $gap={0.4}>
         <Tick label="Pop screen" isOn={mic.hasScreen} onChange={(hasScreen) => set({ hasScreen })} />
+        <Tick
+          label="Hands near it"
+          isOn={mic.handsM !== null}
+          onChange={(isNear) => set({ handsM: isNear ? (handsOn(mic.holder) ?? GESTURES_M) : null })}
+        />
+        {mic.handsM !== null && (
+          <NumberField
+            label="Hands come to"
+            value={mic.handsM}
+            minimum={0.02}
+            maximum={0.5}
+            shown={units === "metric" ? UNITS.centimetre : UNITS.inch}
+            onChange={(handsM) => set({ handsM })}
+          />
+        )}
         <Button look="quiet" onPress={onRemove}>
           Take away
         </Button>

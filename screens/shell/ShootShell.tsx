@@ -1,6 +1,7 @@
 "use client";
 
 import { Contrast, Keyboard } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
@@ -9,12 +10,16 @@ import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
 import { Button } from "@/ui/Button";
 import { Tooltip } from "@/ui/Tooltip";
 import { useShoot } from "../saving/ShootProvider";
-import { ConflictDialog } from "./ConflictDialog";
-import { KeysDialog } from "./KeysDialog";
 import { SaveLine } from "./SaveLine";
 import { ThreadNav, stationHref } from "./ThreadNav";
 import { switchGround } from "./ground";
 import { useKeys, type KeyCommand } from "./useKeys";
+
+// Dialogs come right after the page, before anyone can ask for them, also where the signal is lost later.
+const ConflictDialog = dynamic(() => import("./ConflictDialog").then((module) => module.ConflictDialog), {
+  ssr: false,
+});
+const KeysDialog = dynamic(() => import("./KeysDialog").then((module) => module.KeysDialog), { ssr: false });
 
 const Header = styled.header`
   padding: 0.5rem 1rem 0;
