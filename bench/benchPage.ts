@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { dropHour } from "../e2e/hourFile";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
@@ -21,9 +22,20 @@ interface Times {
 
 interface TraceEvent {
   name: string;
-  /** Clock and thread time, µs. */
+  pid: number;
+  tid: number;
+  /** Clock and thread time, µs; how long by thread time. */
   ts: number;
   tts: number;
+  tdur?: number;
+}
+
+/** Runs something under the browser's own trace. */
+async function traced(page: Page, categories: string[], act: () => Promise<void>): Promise<TraceEvent[]> {
+  const browser = page.context().browser()!;
+  await browser.startTracing(page, { categories: ["blink.user_timing", ...categories] });
+  await act();
+  return (JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] }).traceEvents;
 }
 
 const BEGAN = "change began";
@@ -34,10 +46,7 @@ const SHOWN = "change shown";
  * takes the processor away at times: the thread's own time has no such gaps, and the clock's has them.
  */
 async function timesOf(page: Page, act: () => Promise<void>): Promise<Times> {
-  const browser = page.context().browser()!;
-  await browser.startTracing(page, { categories: ["blink.user_timing"] });
-  await act();
-  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] };
+  const traceEvents = await traced(page, [], act);
   const marks = (name: string) => traceEvents.filter((event) => event.name === name);
   const shown = marks(SHOWN);
   const spans = marks(BEGAN).map((began, index) => ({ began, shown: shown[index]! }));
@@ -103,7 +112,33 @@ function judge(what: string, { clockMs, ownMs }: Times): boolean {
   return own.at(-1)! < LIMIT_MS && middle(clock) < LIMIT_MS;
 }
 
-/** Notes the page's longest task from now on. */
+/** How much of the processors' time was taken away from this machine while something ran, per cent. */
+async function stolenPercent(act: () => Promise<void>): Promise<number> {
+  const times = () => readFileSync("/proc/stat", "utf8").split("\n")[0]!.trim().split(/\s+/).slice(1, 9).map(Number);
+  const before = times();
+  await act();
+  const spent = times().map((ticks, index) => ticks - before[index]!);
+  return (
+    (100 * spent[7]!) /
+    Math.max(
+      1,
+      spent.reduce((sum, ticks) => sum + ticks, 0),
+    )
+  );
+}
+
+/** The page's longest task by its own thread's time while something is done, ms. */
+async function longestOwnTaskMs(page: Page, act: () => Promise<void>): Promise<number> {
+  const events = await traced(page, ["toplevel"], async () => {
+    await page.evaluate((name) => performance.mark(name), BEGAN);
+    await act();
+  });
+  const mark = events.find(({ name }) => name === BEGAN)!;
+  const own = events.filter(({ name, pid, tid }) => pid === mark.pid && tid === mark.tid && name.endsWith("RunTask"));
+  return Math.max(0, ...own.map(({ tdur }) => (tdur ?? 0) / 1000));
+}
+
+/** Notes the page's longest task from now on, on the clock. */
 const watchTasks = (page: Page) =>
   page.evaluate(() => {
     const longest = { ms: 0 };
@@ -115,9 +150,12 @@ const watchTasks = (page: Page) =>
 const longestTask = (page: Page) => page.evaluate(() => (window as unknown as { longest: { ms: number } }).longest.ms);
 
 const DRAG_STEPS = 180;
+const drawn = (page: Page) => page.evaluate(() => (window as unknown as { count: { frames: number } }).count.frames);
 
 /** A microphone is dragged over the plan for three seconds: the page's own time a move, and its longest task, ms. */
-async function dragOnPlan(page: Page): Promise<{ frames: number; seconds: number; longestTaskMs: number }> {
+async function dragOnPlan(
+  page: Page,
+): Promise<{ frames: number; seconds: number; longestTaskMs: number; ownTaskMs: number }> {
   const mark = page
     .getByRole("group", { name: "Plan" })
     .getByRole("button", { name: /hypercardioid 1/ })
@@ -137,13 +175,17 @@ async function dragOnPlan(page: Page): Promise<{ frames: number; seconds: number
     };
     requestAnimationFrame(next);
   });
-  const began = Date.now();
-  for (let step = 0; step < DRAG_STEPS; step += 1)
-    await page.mouse.move(x + 60 * Math.sin(step / 20), y - 40 * (1 - Math.cos(step / 20)));
-  const seconds = (Date.now() - began) / 1000;
-  const frames = await page.evaluate(() => (window as unknown as { count: { frames: number } }).count.frames);
+  let seconds = 0;
+  let frames = 0;
+  const ownTaskMs = await longestOwnTaskMs(page, async () => {
+    const [began, before] = [Date.now(), await drawn(page)];
+    for (let step = 0; step < DRAG_STEPS; step += 1)
+      await page.mouse.move(x + 60 * Math.sin(step / 20), y - 40 * (1 - Math.cos(step / 20)));
+    seconds = (Date.now() - began) / 1000;
+    frames = (await drawn(page)) - before;
+  });
   await page.mouse.up();
-  return { frames, seconds, longestTaskMs: await longestTask(page) };
+  return { frames, seconds, longestTaskMs: await longestTask(page), ownTaskMs };
 }
 
 /** Longest task on the page while an hour is measured, ms, and how long the whole took, s. */
@@ -166,7 +208,12 @@ export async function benchPage(address: string): Promise<boolean> {
     await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/dress`, { waitUntil: "networkidle" });
     await page.getByRole("group", { name: "Also worn" }).waitFor();
     await page.waitForTimeout(2000);
-    const isChangeQuick = judge("change in Dress to screen", await timesOf(page, () => changeOutfit(page)));
+    let changes: Times = { clockMs: [], ownMs: [] };
+    const stolen = await stolenPercent(async () => {
+      changes = await timesOf(page, () => changeOutfit(page));
+    });
+    const isChangeQuick = judge("change in Dress to screen", changes);
+    process.stdout.write(`  meanwhile ${stolen.toFixed(0)} % of this machine's time went to others\n`);
     await page.getByRole("button", { name: "What matters" }).click();
     await page.getByRole("slider", { name: "Steady as the head turns" }).focus();
     const isMoveQuick = judge("move of a weight to screen", await timesOf(page, () => moveWeight(page)));
@@ -174,14 +221,14 @@ export async function benchPage(address: string): Promise<boolean> {
     await page.waitForTimeout(1500);
     const drag = await dragOnPlan(page);
     process.stdout.write(
-      `microphone dragged on the plan: ${(drag.frames / drag.seconds).toFixed(0)} frames/s, longest task ${drag.longestTaskMs.toFixed(0)} ms (0: none over 50)\n`,
+      `microphone dragged on the plan: ${(drag.frames / drag.seconds).toFixed(0)} frames/s, longest task ${drag.ownTaskMs.toFixed(0)} ms of its own time, ${drag.longestTaskMs.toFixed(0)} ms on the clock (0: none over 50)\n`,
     );
     await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`, { waitUntil: "networkidle" });
     const hour = await hourOnPage(page);
     process.stdout.write(
       `one hour measured in the browser in ${hour.seconds.toFixed(0)} s, longest task on the page ${hour.longestTaskMs.toFixed(0)} ms\n`,
     );
-    return isChangeQuick && isMoveQuick && drag.longestTaskMs <= LIMIT_MS && hour.longestTaskMs < 100;
+    return isChangeQuick && isMoveQuick && drag.ownTaskMs <= LIMIT_MS && hour.longestTaskMs < 100;
   } finally {
     await browser.close();
   }

@@ -165,14 +165,20 @@ export function Arrangement(props: {
       <Row $gap={0.4}>
         <Button
           isDisabled={talkers.length >= MOST_TALKERS}
-          onPress={() => edits.setSetup((now) => ({ ...now, talkers: [...now.talkers, nextTalker(now.talkers)] }))}
+          onPress={() => {
+            const next = nextTalker(talkers);
+            edits.setSetup((now) => ({ ...now, talkers: [...now.talkers, next] }));
+            setChosen({ kind: "talker", id: next.id });
+          }}
         >
           <Plus size={18} aria-hidden /> Add a talker
         </Button>
         <Button
           isDisabled={mics.length >= MOST_MICS || !talkers[0]}
           onPress={() => {
-            edits.setSetup((now) => ({ ...now, mics: [...mics, nextMic(talkers[0]!)] }));
+            const next = nextMic(talkers[0]!);
+            edits.setSetup((now) => ({ ...now, mics: [...mics, next] }));
+            setChosen({ kind: "mic", id: next.id });
             onOwn();
           }}
         >
