@@ -1,3 +1,4 @@
+import { benchAir } from "./benchAir";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchPlace } from "./benchPlace";
@@ -5,6 +6,7 @@ import { benchWeb } from "./benchWeb";
 import { takePictures } from "./pictures";
 
 const BENCHES: Record<string, () => Promise<number>> = {
+  air: () => Promise.resolve(benchAir() ? 0 : 1),
   dress: benchDress,
   measure: benchMeasure,
   place: async () => (benchPlace() ? 0 : 1),

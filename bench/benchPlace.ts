@@ -8,19 +8,7 @@ import { CLAP_RATE_HZ, noiseClap } from "../core/room/decayFixtures";
 import type { PlaceModel } from "../core/room/placeModel";
 import { bestOrder, type SceneWish } from "../core/schedule/bestOrder";
 import { DEMO_PLACES, PLACE_IDS } from "../demo/places";
-
-const ROUNDS = 15;
-
-/** Median of some rounds, ms. */
-function median(work: () => void): number {
-  work();
-  const times = Array.from({ length: ROUNDS }, () => {
-    const began = performance.now();
-    work();
-    return performance.now() - began;
-  }).sort((one, other) => one - other);
-  return times[Math.floor(ROUNDS / 2)]!;
-}
+import { median } from "./median";
 
 const GRANARY = DEMO_PLACES[PLACE_IDS.GRANARY]!.model;
 const KINDS: readonly MicrophoneId[] = ["shortHyper", "longGun", "studio"];

@@ -13,6 +13,7 @@ import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planD
 import { recipeFor } from "../core/dress/recipe";
 import type { Calculator } from "./calculator";
 import { PLACE_CALCULATORS } from "./placeCalculators";
+import { WIRELESS_CALCULATORS } from "./wirelessCalculators";
 
 const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
 
@@ -85,6 +86,7 @@ function dressAnswer(plan: DressPlan) {
 /** What scripts can ask of the core by name. */
 export const CALCULATORS: Record<string, Calculator> = {
   ...PLACE_CALCULATORS,
+  ...WIRELESS_CALCULATORS,
   dress: {
     says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
     schema: DressInput,

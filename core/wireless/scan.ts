@@ -1,0 +1,214 @@
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
+
+/** Most bins of a stored scan. */
+export const MOST_BINS = 12_000;
+
+/** Strongest level in equal steps of frequency; −200 where nothing was measured. */
+export const Scan = Type.Object(
+  {
+    name: Type.String({ title: "Scan", minLength: 1, maxLength: 120 }),
+    fromMHz: Type.Number({ minimum: 0.1, maximum: 7000 }),
+    stepKHz: Type.Number({ minimum: 0.1, maximum: 100_000 }),
+    levelsDbm: Type.Array(Type.Number({ minimum: -200, maximum: 60 }), { maxItems: MOST_BINS }),
+    isSimulated: Type.Boolean(),
+  },
+  { additionalProperties: false },
+);
+export type Scan = Static<typeof Scan>;
+
+/** No measurement in a bin. */
+export const UNMEASURED_DBM = -200;
+
+/** Measured points, ascending. */
+export interface ScanPoints {
+  frequenciesMHz: Float64Array;
+  levelsDbm: Float64Array;
+}
+
+export interface ReadScan {
+  points: ScanPoints;
+  unit: "Hz" | "kHz" | "MHz";
+  rows: number;
+  /** Rows that could not be used, and what was wrong with the first. */
+  ignored: number;
+  firstFault: string | null;
+  /** Frequencies that came more than once: of several sweeps the strongest counts. */
+  repeated: number;
+}
+
+/** A scan that cannot be used, with what to do. */
+export class ScanRefusal extends Error {}
+
+/** Longer files are refused. */
+export const MOST_ROWS = 4_000_000;
+
+const number = (text: string): number => (text === "" ? NaN : Number(text));
+
+/** The two figures of a row, decimal points or commas, whatever parts them; null where there are not two. */
+function figuresOf(line: string, separator: string): [number, number] | null {
+  // Nearly every row is two plain figures: those are read without taking them to pieces.
+  const at = line.indexOf(separator);
+  if (at > 0 && at === line.lastIndexOf(separator)) {
+    const plain: [number, number] = [Number(line.slice(0, at)), number(line.slice(at + 1))];
+    if (Number.isFinite(plain[0]) && Number.isFinite(plain[1])) return plain;
+  }
+  const fields = line.split(separator).map((field) => field.trim().replace(/^"(.*)"$/, "$1"));
+  while (fields.length > 2 && fields.at(-1) === "") fields.pop();
+  if (separator === "," && fields.length === 4)
+    return [number(`${fields[0]}.${fields[1]}`), number(`${fields[2]}.${fields[3]}`)];
+  if (fields.length < 2) return null;
+  const decimal = (field: string) => number(separator === "," ? field : field.replace(",", "."));
+  return [decimal(fields[0]!), decimal(fields[1]!)];
+}
+
+const PER_MHZ = { Hz: 1e6, kHz: 1e3, MHz: 1 } as const;
+
+/** By its heading, or by its size: nothing in use lies above 10 GHz or below 10 MHz. */
+function unitOf(heading: string | null, middle: number): keyof typeof PER_MHZ {
+  const named = /\b(MHz|kHz|Hz)\b/i.exec(heading ?? "")?.[1]?.toLowerCase();
+  if (named === "mhz") return "MHz";
+  if (named === "khz") return "kHz";
+  if (named === "hz") return "Hz";
+  return middle >= 1e7 ? "Hz" : middle >= 1e4 ? "kHz" : "MHz";
+}
+
+/**
+ * Reads a scan from text: a frequency and a level a row, with or without a heading; commas, semicolons or tabs; decimal points
+ * or commas; MHz, kHz or Hz; several sweeps merged by the strongest. Rows that make no sense are counted and passed over.
+ *
+ * Throws {@link ScanRefusal} where fewer than two rows can be used, or there are more than {@link MOST_ROWS}.
+ */
+export function readScan(text: string): ReadScan {
+  const frequencies: number[] = [];
+  const levels: number[] = [];
+  let heading: string | null = null;
+  let rows = 0;
+  let ignored = 0;
+  const faults: string[] = [];
+  let separator: string | null = null;
+  const fault = (line: string, says: string) => {
+    ignored += 1;
+    if (faults.length === 0) faults.push(`row ${rows}, "${line.slice(0, 40)}": ${says}`);
+  };
+  for (let from = 0; from < text.length;) {
+    const end = text.indexOf("\n", from);
+    const line = text.slice(from, end < 0 ? text.length : end).trim();
+    from = end < 0 ? text.length : end + 1;
+    if (line === "") continue;
+    rows += 1;
+    if (rows > MOST_ROWS) throw new ScanRefusal(`More than ${MOST_ROWS} rows: scan less, or in larger steps.`);
+    separator ??= line.includes(";") ? ";" : line.includes("\t") ? "\t" : ",";
+    const figures = figuresOf(line, separator);
+    if (!figures || !figures.every(Number.isFinite)) {
+      if (frequencies.length === 0 && heading === null && /[a-z]/i.test(line)) heading = line;
+      else fault(line, "two figures were expected, a frequency and a level");
+      continue;
+    }
+    const [frequency, level] = figures;
+    if (frequency <= 0) fault(line, "a frequency is above 0");
+    else if (level < -199 || level > 60) fault(line, "a level in dBm lies between −199 and 60");
+    else {
+      frequencies.push(frequency);
+      levels.push(level);
+    }
+  }
+  if (frequencies.length < 2)
+    throw new ScanRefusal(
+      `No scan was found in it: rows like "470.025, -98" were expected${faults[0] ? ` (${faults[0]})` : ""}.`,
+    );
+  const order = Uint32Array.from(frequencies.keys());
+  if (frequencies.some((each, index) => index > 0 && each < frequencies[index - 1]!))
+    order.sort((a, b) => frequencies[a]! - frequencies[b]!);
+  const unit = unitOf(heading, frequencies[order[order.length >> 1]!]!);
+  const perMHz = PER_MHZ[unit];
+  const [mergedMHz, mergedDbm]: [number[], number[]] = [[], []];
+  for (const index of order) {
+    const frequencyMHz = frequencies[index]! / perMHz;
+    const last = mergedMHz.length - 1;
+    if (last >= 0 && frequencyMHz - mergedMHz[last]! < 5e-5)
+      mergedDbm[last] = Math.max(mergedDbm[last]!, levels[index]!);
+    else {
+      mergedMHz.push(frequencyMHz);
+      mergedDbm.push(levels[index]!);
+    }
+  }
+  if (mergedMHz[0]! < 0.1 || mergedMHz.at(-1)! > 7000)
+    throw new ScanRefusal(
+      `The frequencies run from ${mergedMHz[0]!.toPrecision(4)} to ${mergedMHz.at(-1)!.toPrecision(4)} MHz if read as ${unit}: name the unit in a heading, "frequency_MHz,level_dBm".`,
+    );
+  return {
+    points: { frequenciesMHz: Float64Array.from(mergedMHz), levelsDbm: Float64Array.from(mergedDbm) },
+    unit,
+    rows,
+    ignored,
+    firstFault: faults[0] ?? null,
+    repeated: frequencies.length - mergedMHz.length,
+  };
+}
+
+/** The usual distance of neighbouring points: the median, kHz. */
+function usualStepKHz(frequenciesMHz: Float64Array): number {
+  const gaps = frequenciesMHz
+    .slice(1)
+    .map((each, index) => each - frequenciesMHz[index]!)
+    .sort();
+  return 1000 * gaps[gaps.length >> 1]!;
+}
+
+/** Points laid into equal bins by their strongest; bins are widened until {@link MOST_BINS} hold them. */
+export function binScan({ frequenciesMHz, levelsDbm }: ScanPoints, name: string, isSimulated = false): Scan {
+  const fromMHz = frequenciesMHz[0]!;
+  const spanKHz = 1000 * (frequenciesMHz.at(-1)! - fromMHz);
+  const stepKHz = Math.max(0.1, usualStepKHz(frequenciesMHz), spanKHz / (MOST_BINS - 2));
+  const bins = new Array<number>(Math.floor(spanKHz / stepKHz + 0.5) + 1).fill(UNMEASURED_DBM);
+  frequenciesMHz.forEach((frequencyMHz, index) => {
+    const bin = Math.min(bins.length - 1, Math.round((1000 * (frequencyMHz - fromMHz)) / stepKHz));
+    bins[bin] = Math.max(bins[bin]!, Math.round(10 * levelsDbm[index]!) / 10);
+  });
+  return {
+    name,
+    fromMHz: Math.round(fromMHz * 1e4) / 1e4,
+    stepKHz: Math.round(stepKHz * 1e3) / 1e3,
+    levelsDbm: bins,
+    isSimulated,
+  };
+}
+
+/** Parts of a span, MHz. */
+export interface Span {
+  fromMHz: number;
+  toMHz: number;
+}
+
+/** Overlapping parts made one, ascending. */
+export function merged(parts: readonly Span[]): Span[] {
+  const result: Span[] = [];
+  for (const part of [...parts].sort((one, other) => one.fromMHz - other.fromMHz)) {
+    const last = result.at(-1);
+    if (last && part.fromMHz <= last.toMHz + 1e-9) last.toMHz = Math.max(last.toMHz, part.toMHz);
+    else result.push({ ...part });
+  }
+  return result;
+}
+
+/** Parts of a scan at or above a level, with a margin to either side; what was not measured counts as free. */
+export function takenParts({ fromMHz, stepKHz, levelsDbm }: Scan, fromDbm: number, marginKHz: number): Span[] {
+  const parts: Span[] = [];
+  const reachMHz = marginKHz / 1000;
+  levelsDbm.forEach((level, bin) => {
+    if (level < fromDbm) return;
+    const at = fromMHz + (bin * stepKHz) / 1000;
+    parts.push({ fromMHz: at - reachMHz, toMHz: at + reachMHz });
+  });
+  return merged(parts);
+}
+
+/** Strongest level near a frequency, dBm; null where it was not measured. */
+export function levelNear(scan: Scan, frequencyMHz: number, withinKHz: number): number | null {
+  const bin = (mhz: number) => ((mhz - scan.fromMHz) * 1000) / scan.stepKHz;
+  const [from, to] = [bin(frequencyMHz - withinKHz / 1000), bin(frequencyMHz + withinKHz / 1000)];
+  const levels = scan.levelsDbm.slice(Math.max(0, Math.floor(from)), Math.max(0, Math.ceil(to) + 1));
+  const strongest = levels.reduce((most, each) => Math.max(most, each), UNMEASURED_DBM);
+  return strongest <= UNMEASURED_DBM ? null : strongest;
+}
