@@ -87,6 +87,7 @@ function crowd(wearers: number, scenes: number): ShootBundle {
     kit: GENERIC_DEVICES.map(({ id, kind, name, figures }) => stored<"kitItem">(id, { kind, name, figures })),
     measurements: [],
     pickups: [],
+    airs: [],
   };
 }
 

@@ -15,7 +15,7 @@ import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
 import type { Aims } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
 import type { Accessory, Layer, Outfit, Performance, Person } from "../core/dress/outfit";
-import type { Consent, MeasurementBody, PickupBody, RigBody, ShootBody } from "../core/shoot/records";
+import type { Consent, MeasurementBody, AirBody, PickupBody, RigBody, ShootBody } from "../core/shoot/records";
 import type { PlaceModel } from "../core/room/placeModel";
 import type { RecordingMeasurement } from "../core/audio/measurement";
 
@@ -157,6 +157,20 @@ export const rig = pgTable(
     ceilingDbfs: doublePrecision("ceiling_dbfs").notNull(),
   },
   (table) => [index("rig_shoot").on(table.shootId)],
+);
+
+export const air = pgTable(
+  "air",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    region: jsonb("region").$type<AirBody["region"]>().notNull(),
+    rules: jsonb("rules").$type<AirBody["rules"]>().notNull(),
+    systems: jsonb("systems").$type<AirBody["systems"]>().notNull(),
+    links: jsonb("links").$type<AirBody["links"]>().notNull(),
+    scan: jsonb("scan").$type<AirBody["scan"]>(),
+  },
+  (table) => [index("air_shoot").on(table.shootId)],
 );
 
 export const pickup = pgTable(

@@ -1,5 +1,6 @@
 import { DEMO_PLACES, PLACE_IDS } from "./places";
 import { DEMO_SHOOT_ID, ENGINEER_RIG, MILLER_RIG, SINGER_RIG, demoId } from "./recordings";
+import { AIR_ID, demoAir } from "./air";
 import { PICKUP_IDS, accordionPickup, tablePickup } from "./pickups";
 import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
 import { newRig } from "../core/shoot/newRig";
@@ -311,4 +312,19 @@ const pickups: Record<string, PickupBody> = {
   [PICKUP_IDS.ACCORDION]: accordionPickup(SCENE_SPEECH, ACCORDIONIST),
 };
 
-export const SLACK_WATER = { shoot, places: DEMO_PLACES, scenes, wearers, rigs, pickups } as const;
+const air = demoAir(Object.keys(wearers), {
+  byLead: VOLUNTEERS,
+  digital: [PRESENTER, ACCORDIONIST],
+  banked: [ECOLOGIST, ENGINEER],
+  kit: [CREATOR],
+});
+
+export const SLACK_WATER = {
+  shoot,
+  places: DEMO_PLACES,
+  scenes,
+  wearers,
+  rigs,
+  pickups,
+  airs: { [AIR_ID]: air },
+} as const;

@@ -3,14 +3,15 @@ import { join } from "node:path";
 import { measureWav } from "../core/audio/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
 import { likelyChannel, provePlan } from "../core/proof/verdict";
+import { airPlanOf, onAirOf } from "../core/shoot/airScene";
 import { placeOfRig, planRig } from "../core/shoot/planRig";
 import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
-import type { MeasurementBody, PlaceBody } from "../core/shoot/records";
+import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
+import type { AirBody, MeasurementBody, PlaceBody } from "../core/shoot/records";
 import { SLACK_WATER } from "../demo/slackWater";
 import { DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording, DEMO_CLAP } from "../demo/recordings";
-
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { createRecord, restoreRecord } from "./records";
@@ -69,6 +70,18 @@ async function withClap(body: PlaceBody): Promise<PlaceBody> {
   return { ...body, model: { ...body.model, echo: echoFrom(DEMO_CLAP.file, analysis) } };
 }
 
+/** Enough for the demo's few links. */
+const AIR_ROUNDS = 200;
+
+/** The demo's air with the frequencies that Link finds. */
+async function coordinated(acting: ActingCrew, body: AirBody): Promise<AirBody> {
+  const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+  const search = coordinateAir(airPlanOf(body), onAirOf(bundle, body.links), 1, AIR_ROUNDS);
+  let next = search.next();
+  while (!next.done) next = search.next();
+  return withTuned(body, next.value);
+}
+
 /** Puts the demo shoot into a crew's shoots, or back when it was deleted; returns its id. Calling it twice is safe. */
 export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   await createRecord(acting, "shoot", DEMO_SHOOT_ID, SLACK_WATER.shoot);
@@ -78,6 +91,8 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.rigs)) await createRecord(acting, "rig", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.pickups)) await createRecord(acting, "pickup", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.airs))
+    await createRecord(acting, "air", id, await coordinated(acting, body));
   for (const [index, recording] of DEMO_RECORDINGS.entries()) {
     if (!recording.isMeasured) continue;
     await proveRecording(acting, recording, `51ac0000-0000-4000-8000-${String(51 + index).padStart(12, "0")}`);

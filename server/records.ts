@@ -13,13 +13,14 @@ import {
   type Stored,
   type WearerBody,
 } from "../core/shoot/records";
+import { airPlanFaults } from "../core/wireless/airFaults";
 import type { Connection } from "../db/client";
-import { kitItem, measurement, outfitLayer, place, pickup, rig, scene, shoot, wearer } from "../db/schema";
+import { air, kitItem, measurement, outfitLayer, place, pickup, rig, scene, shoot, wearer } from "../db/schema";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { accept } from "./validate";
 
-const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup } as const;
+const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup, air } as const;
 
 /** Columns every table of records has; the generic code below touches only these by name. */
 type KeptTable = typeof shoot;
@@ -47,6 +48,7 @@ const REFERENCES: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
   },
   measurement: { shootId: "shoot", rigId: "rig" },
   pickup: { shootId: "shoot", sceneId: "scene" },
+  air: { shootId: "shoot" },
 };
 
 const OUTSIDE_SHOOTS: readonly RecordKind[] = ["shoot", "kitItem"];
@@ -148,10 +150,19 @@ function refuseImpossible(faults: readonly SchemaFault[]): void {
     });
 }
 
+function refuseAir(body: RecordBodies["air"]): void {
+  const faults = airPlanFaults(body);
+  if (faults[0])
+    throw new Fault("invalid", faults[0].message, {
+      fields: faults.map(({ path, message }) => ({ path: path.slice(1).replaceAll("/", "."), message })),
+    });
+}
+
 function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
   const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
   if (kind === "kitItem") accept(DEVICE_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
   if (kind === "place") refuseImpossible(placeFaults((body as RecordBodies["place"]).model));
+  if (kind === "air") refuseAir(body as RecordBodies["air"]);
   if (kind === "wearer") refuseContradictions((body as WearerBody).outfit);
   if (kind === "rig") {
     const { targetDbfs, ceilingDbfs, outfit } = body as RecordBodies["rig"];

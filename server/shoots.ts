@@ -13,7 +13,7 @@ export function listShoots(acting: ActingCrew): Promise<Stored<"shoot">[]> {
 /** Everything of one shoot that the screens compute from. */
 export async function loadShoot(acting: ActingCrew, shootId: string): Promise<ShootBundle> {
   if (!UUID.test(shootId)) throw new Fault("missing", "There is no such shoot.");
-  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups] = await Promise.all([
+  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs] = await Promise.all([
     listRecords(acting, "shoot", shootId),
     listRecords(acting, "place", shootId),
     listRecords(acting, "scene", shootId),
@@ -22,6 +22,7 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
     listRecords(acting, "kitItem", null),
     listRecords(acting, "measurement", shootId),
     listRecords(acting, "pickup", shootId),
+    listRecords(acting, "air", shootId),
   ]);
   const [shoot] = shoots;
   if (!shoot) throw new Fault("missing", "There is no such shoot.");
@@ -35,5 +36,6 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
     kit,
     measurements,
     pickups,
+    airs,
   };
 }

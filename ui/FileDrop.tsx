@@ -26,18 +26,33 @@ export function FileDrop(props: {
   label: string;
   hint: string;
   accepts: readonly string[];
-  onFile: (file: File) => void;
+  /** What the button says; a recording when it says nothing. */
+  button?: string;
+  onFile?: (file: File) => void;
+  /** Where several files at once make sense. */
+  onFiles?: (files: readonly File[]) => void;
 }) {
+  const { onFile, onFiles } = props;
+  const take = (files: readonly File[]) => {
+    const [first] = files;
+    if (!first) return;
+    if (onFiles) onFiles(files);
+    else onFile?.(first);
+  };
   return (
     <Zone
       onDrop={(event) => {
-        const item = event.items.find(isFileDropItem);
-        if (item) void item.getFile().then(props.onFile);
+        const items = event.items.filter(isFileDropItem);
+        void Promise.all(items.map((item) => item.getFile())).then(take);
       }}
     >
       <Text slot="label">{props.label}</Text>
-      <FileTrigger acceptedFileTypes={[...props.accepts]} onSelect={(files) => files?.[0] && props.onFile(files[0])}>
-        <Button look="main">Choose a recording</Button>
+      <FileTrigger
+        acceptedFileTypes={[...props.accepts]}
+        allowsMultiple={onFiles !== undefined}
+        onSelect={(files) => take([...(files ?? [])])}
+      >
+        <Button look="main">{props.button ?? "Choose a recording"}</Button>
       </FileTrigger>
       <small>{props.hint}</small>
     </Zone>

@@ -2,6 +2,7 @@ import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
+import { airSceneOf, airStateOf, storedAir, type AirScene } from "./airScene";
 import { storedPickup } from "./storedPickup";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
@@ -24,6 +25,8 @@ export interface BoardRow {
   stitches: Record<StationId, Stitch>;
   /** A microphone that nobody wears is placed in the scene. */
   hasPickup: boolean;
+  /** How they stand on the air; null when they are connected by a lead, or nothing is planned. */
+  air: "loose" | "basted" | "unpicked" | null;
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -60,6 +63,7 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (!rig || !plan) return stitches;
   if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
   if (row.hasPickup) stitches.pickup = "basted";
+  if (row.air) stitches.link = row.air;
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
   if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
@@ -105,6 +109,9 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
     risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
   if (carry && !carry.carries && rig.body.isRigged)
     risks.push(risk("dress", 1.6, `Changed since the scene before: ${carry.changes.join(", ")}.`));
+  if (row.air === "unpicked")
+    risks.push(risk("link", 2.3, "Their frequency does not live with the others: find new ones, or move one."));
+  if (row.air === "loose") risks.push(risk("link", 1.1, "No frequency yet."));
   if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
   if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
     risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
@@ -116,7 +123,12 @@ function lowerFirst(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
-function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig"> | null): BoardRow {
+function rowOf(
+  bundle: ShootBundle,
+  air: AirScene | null,
+  wearer: Stored<"wearer">,
+  rig: Stored<"rig"> | null,
+): BoardRow {
   const place = rig ? placeOfRig(bundle, rig.body) : null;
   const facts = {
     wearer,
@@ -126,6 +138,7 @@ function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig">
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
+    air: air && airStateOf(air, wearer.id),
   };
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };
@@ -133,9 +146,10 @@ function rowOf(bundle: ShootBundle, wearer: Stored<"wearer">, rig: Stored<"rig">
 
 /** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
 export function boardOf(bundle: ShootBundle): BoardRow[] {
+  const air = storedAir(bundle) ? airSceneOf(bundle, undefined, false) : null;
   return bundle.wearers.flatMap((wearer) => {
     const rigs = rigsOfWearer(bundle, wearer.id);
-    return rigs.length > 0 ? rigs.map((rig) => rowOf(bundle, wearer, rig)) : [rowOf(bundle, wearer, null)];
+    return rigs.length > 0 ? rigs.map((rig) => rowOf(bundle, air, wearer, rig)) : [rowOf(bundle, air, wearer, null)];
   });
 }
 

@@ -84,6 +84,7 @@ function bundle(
     kit: [],
     measurements: [],
     pickups: pickups.map((each, index) => stored<"pickup">(`k${index}`, each)),
+    airs: [],
   };
 }
 

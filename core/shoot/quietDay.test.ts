@@ -34,6 +34,7 @@ function bundle(model: PlaceModel, scenes: Partial<SceneBody>[]): ShootBundle {
     kit: [],
     measurements: [],
     pickups: [],
+    airs: [],
   };
 }
 

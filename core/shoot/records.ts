@@ -10,6 +10,8 @@ import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
+import { AirPlan } from "../wireless/airPlan";
+import { PackedScan } from "../wireless/packedScan";
 import { CEILING_RANGE_DBFS, LENGTH_RANGE_MIN, TAKE_RANGE_MIN, TARGET_RANGE_DBFS, THREADS } from "./bounds";
 
 const strict = { additionalProperties: false } as const;
@@ -147,6 +149,20 @@ export type MeasurementBody = Static<typeof MeasurementBody>;
 export const PickupBody = Type.Object({ shootId: Id, sceneId: Id, setup: PickupSetup, wishes: PickupWishes }, strict);
 export type PickupBody = Static<typeof PickupBody>;
 
+/** What a shoot does on the air; one for a shoot. */
+export const AirBody = Type.Object(
+  {
+    shootId: Id,
+    region: AirPlan.properties.region,
+    rules: AirPlan.properties.rules,
+    systems: AirPlan.properties.systems,
+    links: AirPlan.properties.links,
+    scan: Type.Union([PackedScan, Type.Null()]),
+  },
+  strict,
+);
+export type AirBody = Static<typeof AirBody>;
+
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
   shoot: ShootBody,
@@ -157,6 +173,7 @@ export const RECORD_SCHEMAS = {
   kitItem: KitItemBody,
   measurement: MeasurementBody,
   pickup: PickupBody,
+  air: AirBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -170,6 +187,7 @@ export interface RecordBodies {
   kitItem: KitItemBody;
   measurement: MeasurementBody;
   pickup: PickupBody;
+  air: AirBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -191,4 +209,5 @@ export interface ShootBundle {
   kit: Stored<"kitItem">[];
   measurements: Stored<"measurement">[];
   pickups: Stored<"pickup">[];
+  airs: Stored<"air">[];
 }

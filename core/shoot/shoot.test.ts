@@ -97,6 +97,7 @@ function bundle(
     kit: [],
     measurements: proofs,
     pickups: [],
+    airs: [],
     ...own,
   };
 }

@@ -31,6 +31,9 @@ export type AirLink = Static<typeof AirLink>;
 
 export const MOST_LINKS = 100;
 
+/** The system of those who are connected by a lead, or carry their own recorder: nothing of them is on the air. */
+export const BY_LEAD = "lead";
+
 /** What a shoot does on the air: where, with which systems, by which rules, who is tuned to what. */
 export const AirPlan = Type.Object(
   {

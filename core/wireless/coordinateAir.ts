@@ -1,5 +1,5 @@
 import { airProblem, type WantedLink } from "./airProblem";
-import type { AirLink, AirPlan } from "./airPlan";
+import { BY_LEAD, type AirLink, type AirPlan } from "./airPlan";
 import { coordinator, type Tuned } from "./coordinate";
 import { momentsOf, type OnAir } from "./moments";
 import { conflictsOf, type Carrier, type Conflict } from "./products";
@@ -55,6 +55,7 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
   const moments = momentsOf(onAir);
   const refused: RefusedLink[] = [];
   const tuned = plan.links.flatMap((link) => {
+    if (link.systemId === BY_LEAD) return [];
     const system = systemOf(plan, link);
     if (!system) {
       refused.push({ linkId: link.id, says: `${link.name}: its system is gone. Choose another.` });
@@ -203,6 +204,21 @@ export function* coordinateAir(
     refused,
     lockedConflicts,
     binding: tuned.size < wanted ? bindingRules(links, openLinks, plan.rules, tuned.size, seed) : [],
+  };
+}
+
+/** The same plan with what was found: frequencies, and the best spare of each. */
+export function withTuned<Plan extends Pick<AirPlan, "links">>(plan: Plan, { tuned, spares }: CoordinatedAir): Plan {
+  const found = new Map(tuned);
+  const spare = new Map(spares);
+  return {
+    ...plan,
+    links: plan.links.map((link) => {
+      const frequencyMHz = found.get(link.id);
+      return frequencyMHz === undefined
+        ? link
+        : { ...link, frequencyMHz, spareMHz: spare.get(link.id)?.[0]?.frequencyMHz ?? null };
+    }),
   };
 }
 

@@ -38,6 +38,7 @@ const LISTS = {
   kitItem: "kit",
   measurement: "measurements",
   pickup: "pickups",
+  air: "airs",
 } as const;
 
 type AnyStored = Stored<RecordKind>;

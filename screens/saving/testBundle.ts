@@ -23,5 +23,6 @@ export function bundleOf(parts: Parts): ShootBundle {
     kit: [],
     measurements: [],
     pickups: stored<"pickup">(parts.pickups),
+    airs: [],
   };
 }

@@ -31,7 +31,7 @@ function useQuietDay(bundle: ShootBundle, day: number, wishes: Wishes): QuietDay
   useEffect(() => {
     let isWanted = true;
     // What a day depends on, and nothing more crosses the door.
-    const asked = { shoot, places, scenes, wearers: [], rigs: [], kit: [], measurements: [], pickups: [] };
+    const asked = { shoot, places, scenes, wearers: [], rigs: [], kit: [], measurements: [], pickups: [], airs: [] };
     doorOf()
       .quietDay(asked, day, wishes)
       .then((next) => isWanted && setAnswer(next))

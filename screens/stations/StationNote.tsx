@@ -14,11 +14,7 @@ interface Help {
 }
 
 /** What stations without a screen of their own answer, and what already helps. */
-const HELPS: Record<"link" | "roll" | "handover", { answers: string; helps: readonly Help[] }> = {
-  link: {
-    answers: "Finds frequencies that live together, walks through pairing, and names the lead.",
-    helps: [{ station: "level", says: "Level sets pack, receiver and recorder once they are connected" }],
-  },
+const HELPS: Record<"roll" | "handover", { answers: string; helps: readonly Help[] }> = {
   roll: {
     answers: "Logs takes, marks and notes with one hand.",
     helps: [{ station: "check", says: "Check measures each take and keeps the verdict" }],

@@ -1,5 +1,5 @@
-import { StationNote } from "@/screens/stations/StationNote";
+import { LinkScreen } from "@/screens/link/LinkScreen";
 
 export default function LinkPage() {
-  return <StationNote station="link" />;
+  return <LinkScreen />;
 }

@@ -1,0 +1,5 @@
+import { FrequencyCards } from "@/screens/link/FrequencyCards";
+
+export default function FrequenciesPage() {
+  return <FrequencyCards />;
+}

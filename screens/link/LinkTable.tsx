@@ -1,0 +1,176 @@
+"use client";
+
+import { Plus } from "lucide-react";
+import styled from "styled-components";
+import { newLink, type AirScene } from "@/core/shoot/airScene";
+import { BY_LEAD, MOST_LINKS, type AirLink } from "@/core/wireless/airPlan";
+import { conflictWords } from "@/core/wireless/products";
+import { whyForbidden } from "@/core/wireless/region";
+import { canTune, presetName } from "@/core/wireless/systems";
+import { Button } from "@/ui/Button";
+import { ThreadSample } from "@/ui/Stitch";
+import { Select } from "@/ui/Select";
+import { TextField } from "@/ui/TextField";
+import { Tick } from "@/ui/Ticks";
+import { Columns, Row, Soft, Stack } from "@/ui/layout";
+import type { AirEdits } from "./useAir";
+
+const Entry = styled.li`
+  padding: 0.7rem 0;
+  border-top: 1px solid var(--seam-soft);
+  &[data-chosen] {
+    box-shadow: inset 4px 0 0 var(--chalk);
+    padding-left: 0.8rem;
+  }
+`;
+
+const List = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+`;
+
+/** What is wrong with a frequency that was typed; null when it may stand. */
+function frequencyFault(air: AirScene, link: AirLink, text: string): string | null {
+  if (text.trim() === "") return null;
+  const frequencyMHz = Number(text.trim().replace(",", "."));
+  if (!Number.isFinite(frequencyMHz)) return "A frequency in MHz, such as 520.300.";
+  const system = air.plan.systems.find(({ id }) => id === link.systemId);
+  if (!system) return null;
+  return (
+    whyForbidden(air.plan.region, frequencyMHz, system.powerMw) ??
+    (canTune(system, frequencyMHz) ? null : `${system.name} cannot be tuned there: choose one of its own steps.`)
+  );
+}
+
+/** Sentences on what is wrong with one link, the nearest product first. */
+function faultsOf({ faults }: AirScene, link: AirLink): string[] {
+  const own = faults.conflicts.filter(
+    ({ makers, victim }) => victim.id === link.id || makers.some(({ id }) => id === link.id),
+  );
+  const told = [...faults.refused, ...faults.onTaken].filter(({ linkId }) => linkId === link.id);
+  return [...told.map(({ says }) => says), ...own.slice(0, 2).map((conflict) => `${conflictWords(conflict)}.`)];
+}
+
+function LinkEntry(props: {
+  air: AirScene;
+  link: AirLink;
+  thread: number;
+  isChosen: boolean;
+  edits: AirEdits;
+  onChoose: () => void;
+}) {
+  const { air, link, edits } = props;
+  const system = air.plan.systems.find(({ id }) => id === link.systemId) ?? null;
+  const systems = [
+    ...air.plan.systems.map(({ id, name }) => ({ value: id, name })),
+    { value: BY_LEAD, name: "none: by lead, or its own recorder" },
+  ];
+  const isTuned = system?.band === "uhf";
+  const preset = system && link.frequencyMHz !== null ? presetName(system, link.frequencyMHz) : null;
+  const set = (change: Partial<AirLink>) => edits.setLink(link.id, change);
+  const wrong = faultsOf(air, link);
+  return (
+    <Entry data-chosen={props.isChosen || undefined} onFocus={props.onChoose} aria-label={link.name}>
+      <Stack $gap={0.5}>
+        <Row $between>
+          <Row $gap={0.5}>
+            {link.wearerId && <ThreadSample thread={props.thread} />}
+            <strong>{link.name}</strong>
+            {preset && <Soft as="span">{preset}</Soft>}
+          </Row>
+          {isTuned && <Tick label="Must stay" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />}
+        </Row>
+        <Columns $template={isTuned ? "1.4fr 1fr 1fr" : "1fr 1fr"}>
+          <Select
+            label="System"
+            value={systems.some(({ value }) => value === link.systemId) ? link.systemId : BY_LEAD}
+            options={systems}
+            onChange={(systemId) => set({ systemId, frequencyMHz: null, spareMHz: null, isLocked: false })}
+          />
+          {isTuned && (
+            <TextField
+              label="Frequency, MHz"
+              value={link.frequencyMHz?.toFixed(3) ?? ""}
+              maxLength={12}
+              fault={(text) => frequencyFault(air, link, text)}
+              onChange={(text) =>
+                set({ frequencyMHz: text.trim() === "" ? null : Number(text.trim().replace(",", ".")) })
+              }
+            />
+          )}
+          <TextField
+            label="Zone, if far from the rest"
+            value={link.zone}
+            maxLength={40}
+            fault={() => null}
+            onChange={(zone) => set({ zone })}
+          />
+        </Columns>
+        {wrong.map((says) => (
+          <p key={says}>{says}</p>
+        ))}
+        {link.spareMHz !== null && wrong.length === 0 && (
+          <Soft>
+            Spare {link.spareMHz.toFixed(3)} MHz
+            {system && presetName(system, link.spareMHz) ? `, ${presetName(system, link.spareMHz)}` : ""}
+          </Soft>
+        )}
+        {link.wearerId === null && (
+          <Row>
+            <TextField label="Name" value={link.name} maxLength={80} onChange={(name) => set({ name })} />
+            <Button
+              look="quiet"
+              onPress={() => edits.edit((body) => ({ ...body, links: body.links.filter(({ id }) => id !== link.id) }))}
+            >
+              Take away
+            </Button>
+          </Row>
+        )}
+      </Stack>
+    </Entry>
+  );
+}
+
+/** Every link with its system, frequency, zone and what is wrong with it. */
+export function LinkTable(props: {
+  air: AirScene;
+  threads: ReadonlyMap<string, number>;
+  chosenId: string | null;
+  edits: AirEdits;
+  onChoose: (id: string) => void;
+}) {
+  const { air, edits } = props;
+  const { links } = air.body;
+  return (
+    <Stack $gap={0.5}>
+      <List aria-label="Links">
+        {links.map((link) => (
+          <LinkEntry
+            key={link.id}
+            air={air}
+            link={link}
+            thread={link.wearerId ? (props.threads.get(link.wearerId) ?? 0) : 0}
+            isChosen={link.id === props.chosenId}
+            edits={edits}
+            onChoose={() => props.onChoose(link.id)}
+          />
+        ))}
+      </List>
+      <div>
+        <Button
+          isDisabled={links.length >= MOST_LINKS}
+          onPress={() =>
+            edits.edit((body) => ({
+              ...body,
+              links: [...body.links, newLink({ id: crypto.randomUUID(), name: `Link ${body.links.length + 1}` })],
+            }))
+          }
+        >
+          <Plus size={18} aria-hidden /> Another transmitter
+        </Button>
+      </div>
+      <Soft>Camera hops, ears, a desk's own: whatever else sends. Wearers come from their scenes.</Soft>
+    </Stack>
+  );
+}

@@ -1,0 +1,157 @@
+"use client";
+
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import type { AirScene } from "@/core/shoot/airScene";
+import type { ShootBody } from "@/core/shoot/records";
+import type { AirLink } from "@/core/wireless/airPlan";
+import {
+  BODIES,
+  budgetWords,
+  congestionOf,
+  diversityM,
+  latencyWords,
+  linkBudget,
+  whipM,
+  type Bodies,
+  type Network,
+} from "@/core/wireless/linkBudget";
+import { levelNear } from "@/core/wireless/scan";
+import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
+import { NumberField, UNITS } from "@/ui/NumberField";
+import { Columns, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
+
+const BODY_NAMES: Record<Bodies, string> = { none: "Nobody between", one: "One body", two: "Two bodies" };
+const DECIBELS = { unit: "dB", factor: 1, digits: 0, step: 5 } as const;
+const DBM = { unit: "dBm", factor: 1, digits: 0, step: 5 } as const;
+const PERCENT = { unit: "%", factor: 100, digits: 0, step: 10 } as const;
+const CHANNEL = { unit: "", factor: 1, digits: 0, step: 1 } as const;
+const MIDDLE_24_MHZ = 2441;
+/** How near a receiver's channel the noise of the air is looked at, kHz. Common practice. */
+const AIR_KHZ = 150;
+
+/** Networks heard at 2.4 GHz, and where there is room between them. */
+function Networks() {
+  const [networks, setNetworks] = useState<readonly Network[]>([]);
+  const { quietest, grade, busy } = congestionOf(networks);
+  const set = (index: number, change: Partial<Network>) =>
+    setNetworks(networks.map((each, where) => (where === index ? { ...each, ...change } : each)));
+  return (
+    <Stack $gap={0.5}>
+      {networks.map((network, index) => (
+        <Columns key={index} $template="1fr 1fr 1fr" role="group" aria-label={`Network ${index + 1}`}>
+          <NumberField
+            label="Channel"
+            value={network.channel}
+            minimum={1}
+            maximum={14}
+            shown={CHANNEL}
+            onChange={(channel) => set(index, { channel: Math.round(channel) })}
+          />
+          <NumberField
+            label="Level"
+            value={network.levelDbm}
+            minimum={-100}
+            maximum={-10}
+            shown={DBM}
+            onChange={(levelDbm) => set(index, { levelDbm })}
+          />
+          <NumberField
+            label="Busy"
+            value={network.busy}
+            minimum={0}
+            maximum={1}
+            shown={PERCENT}
+            onChange={(next) => set(index, { busy: next })}
+          />
+        </Columns>
+      ))}
+      <div>
+        <Button
+          isDisabled={networks.length >= 20}
+          onPress={() =>
+            setNetworks([...networks, { channel: [1, 6, 11][networks.length % 3]!, levelDbm: -60, busy: 0.4 }])
+          }
+        >
+          <Plus size={18} aria-hidden /> A network that is heard
+        </Button>
+      </div>
+      {networks.length > 0 && (
+        <p>
+          {grade === "good"
+            ? `There is room from ${quietest.fromMHz} MHz on.`
+            : grade === "usable"
+              ? `It gets narrow: the quietest 20 MHz, from ${quietest.fromMHz} MHz, are taken ${Math.round(100 * quietest.busy)} % of the time.`
+              : `It is full: ${Math.round(100 * busy)} % of the time. Switch networks and phones off, or take another band.`}
+        </p>
+      )}
+    </Stack>
+  );
+}
+
+/** Whether a link reaches, and how late it is. */
+export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink | null; shoot: ShootBody }) {
+  const [distanceM, setDistanceM] = useState(20);
+  const [bodies, setBodies] = useState<Bodies>("one");
+  const [wallsDb, setWallsDb] = useState(0);
+  const system = air.plan.systems.find(({ id }) => id === link?.systemId);
+  if (!link || !system) return <Soft>Choose a link that is on the air.</Soft>;
+  const frequencyMHz =
+    system.band === "ism24" ? MIDDLE_24_MHZ : (link.frequencyMHz ?? (system.fromMHz + system.toMHz) / 2);
+  const budget = linkBudget({
+    frequencyMHz,
+    powerMw: system.powerMw,
+    distanceM,
+    bodies,
+    hasDiversity: system.hasDiversity,
+    needsDbm: system.needsDbm,
+    wallsDb,
+    airDbm: air.plan.scan ? levelNear(air.plan.scan, frequencyMHz, AIR_KHZ) : null,
+  });
+  const late = latencyWords(system.latencyMs, shoot.frameRate);
+  const length = (metres: number) =>
+    shoot.units === "metric" ? `${(100 * metres).toFixed(0)} cm` : `${(metres / 0.0254).toFixed(0)} in`;
+  return (
+    <Stack $gap={0.6}>
+      <Columns $template="1fr 1fr">
+        <NumberField
+          label="Pack to receiver"
+          value={distanceM}
+          minimum={0.1}
+          maximum={5000}
+          shown={shoot.units === "metric" ? UNITS.metre : UNITS.foot}
+          onChange={setDistanceM}
+        />
+        <NumberField
+          label="Walls and metal"
+          value={wallsDb}
+          minimum={0}
+          maximum={100}
+          shown={DECIBELS}
+          onChange={setWallsDb}
+        />
+      </Columns>
+      <Choice
+        label="Between the antennas"
+        value={bodies}
+        options={BODIES.map((value) => ({ value, name: BODY_NAMES[value] }))}
+        onChange={setBodies}
+      />
+      <Lead>
+        <Known $as="planned">{budgetWords(budget, bodies)}</Known>
+      </Lead>
+      <Soft>
+        {link.name}: {budget.receivedDbm.toFixed(0)} dBm arrive, {budget.neededDbm.toFixed(0)} are needed. Whip{" "}
+        {length(whipM(frequencyMHz))}; two antennas at least {length(diversityM(frequencyMHz))} apart, upright and seen
+        by the pack.
+      </Soft>
+      {late && <p>{late}</p>}
+      <Soft>The pack runs about {system.batteryH} h: fresh batteries at call and at lunch.</Soft>
+      {system.band === "ism24" && <Networks />}
+      <Row>
+        <Soft>Free space, bodies, fading kept in hand; estimates. Walk the ground and listen.</Soft>
+      </Row>
+    </Stack>
+  );
+}

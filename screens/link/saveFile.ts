@@ -1,0 +1,10 @@
+/** Gives a text to the browser to be saved. */
+export function saveFile(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const anchor = document.createElement("a");
+  anchor.href = url;
+  anchor.download = name;
+  anchor.click();
+  // The browser has taken it by then.
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}

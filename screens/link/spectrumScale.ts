@@ -1,0 +1,91 @@
+import type { AirPlan } from "@/core/wireless/airPlan";
+import type { Scan } from "@/core/wireless/scan";
+import { UNMEASURED_DBM } from "@/core/wireless/scan";
+import { choicesOf, type RadioSystem } from "@/core/wireless/systems";
+
+export interface View {
+  fromMHz: number;
+  toMHz: number;
+}
+
+/** Levels that the drawing spans, dBm. */
+export const TOP_DBM = -30;
+export const BOTTOM_DBM = -115;
+
+/** The part of the spectrum that the systems in use can be tuned to, with a little room. */
+export function wholeView({ systems, links }: AirPlan): View {
+  const tuned = systems.filter(({ band }) => band === "uhf");
+  const used = tuned.filter(({ id }) => links.some(({ systemId }) => systemId === id));
+  const shown = used.length > 0 ? used : tuned;
+  if (shown.length === 0) return { fromMHz: 470, toMHz: 694 };
+  const fromMHz = Math.min(...shown.map((system) => system.fromMHz));
+  const toMHz = Math.max(...shown.map((system) => system.toMHz));
+  const room = (toMHz - fromMHz) * 0.02;
+  return { fromMHz: fromMHz - room, toMHz: toMHz + room };
+}
+
+/** A part half or twice as wide round a frequency, within the whole. */
+export function zoomed(view: View, whole: View, aroundMHz: number, factor: number): View {
+  const width = Math.min(whole.toMHz - whole.fromMHz, Math.max(1, (view.toMHz - view.fromMHz) * factor));
+  const fromMHz = Math.min(whole.toMHz - width, Math.max(whole.fromMHz, aroundMHz - width / 2));
+  return { fromMHz, toMHz: fromMHz + width };
+}
+
+/** Share of the width, 0…1 within the view. */
+export const xOf = ({ fromMHz, toMHz }: View, frequencyMHz: number): number =>
+  (frequencyMHz - fromMHz) / (toMHz - fromMHz);
+
+/** Share of the height from the top, 0…1. */
+export const yOf = (levelDbm: number): number =>
+  Math.min(1, Math.max(0, (TOP_DBM - levelDbm) / (TOP_DBM - BOTTOM_DBM)));
+
+/** The strongest of a scan in each of so many columns of a view, as a path in a box of columns × 100; empty without a scan. */
+export function scanPath(scan: Scan | null, view: View, columns: number): string {
+  if (!scan) return "";
+  const levels = new Float64Array(columns).fill(UNMEASURED_DBM);
+  scan.levelsDbm.forEach((level, bin) => {
+    const column = Math.floor(xOf(view, scan.fromMHz + (bin * scan.stepKHz) / 1000) * columns);
+    if (column >= 0 && column < columns) levels[column] = Math.max(levels[column]!, level);
+  });
+  let path = "";
+  let before = UNMEASURED_DBM;
+  for (let column = 0; column < columns; column += 1) {
+    // A column between two bins takes what was before it.
+    const level = levels[column]! > UNMEASURED_DBM ? levels[column]! : before;
+    if (level > UNMEASURED_DBM) path += `${path === "" ? "M" : "L"}${column} ${(100 * yOf(level)).toFixed(1)}`;
+    before = level;
+  }
+  return path;
+}
+
+/** Whole figures of MHz to mark on a view: five to ten of them. */
+export function marks({ fromMHz, toMHz }: View): number[] {
+  const width = toMHz - fromMHz;
+  const step = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100].find((each) => width / each <= 9) ?? 200;
+  const first = Math.ceil(fromMHz / step);
+  const count = Math.floor(toMHz / step) - first + 1;
+  return Array.from({ length: Math.max(0, count) }, (_, index) => Number(((first + index) * step).toFixed(1)));
+}
+
+/** Everything a system may lawfully be tuned to, whatever the scan says, ascending. */
+export function lawfulChoices(system: RadioSystem, { region }: AirPlan): number[] {
+  if (system.banks.length === 0) return choicesOf(system, region, [], null);
+  const all = system.banks.flatMap((bank) => choicesOf(system, region, [], bank));
+  return [...new Set(all)].sort((one, other) => one - other);
+}
+
+/** The choice nearest to a frequency; null where there is none. */
+export function nearestChoice(choices: readonly number[], frequencyMHz: number): number | null {
+  let [best, least]: [number | null, number] = [null, Infinity];
+  for (const choice of choices) {
+    const off = Math.abs(choice - frequencyMHz);
+    if (off < least) [best, least] = [choice, off];
+  }
+  return best;
+}
+
+/** The next choice up or down from a frequency. */
+export function nextChoice(choices: readonly number[], frequencyMHz: number, by: number): number | null {
+  const at = choices.findIndex((choice) => choice >= frequencyMHz - 1e-6);
+  return choices[Math.min(choices.length - 1, Math.max(0, (at < 0 ? choices.length : at) + by))] ?? null;
+}

@@ -1,0 +1,55 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useEffect, useRef } from "react";
+import { airBodyOf, storedAir } from "@/core/shoot/airScene";
+import type { AirBody } from "@/core/shoot/records";
+import type { AirLink } from "@/core/wireless/airPlan";
+import type { AirDoor } from "@/workers/airWorker";
+import { useShootStore } from "../saving/ShootProvider";
+
+export interface AirEdits {
+  edit: (change: (body: AirBody) => AirBody) => void;
+  setLink: (id: string, change: Partial<AirLink>) => void;
+}
+
+/** Changes of the shoot's air; the first one makes its record from what was shown. */
+export function useAir(): AirEdits {
+  const store = useShootStore();
+  // Made by a first change, before the page knows of it: quick moves must not make a second one.
+  const made = useRef<string | null>(null);
+  function edit(change: (body: AirBody) => AirBody): void {
+    const { bundle } = store.snapshot();
+    const known = storedAir(bundle)?.id ?? made.current;
+    const shown = airBodyOf(bundle);
+    if (known) store.edit("air", known, (body) => change({ ...body, links: shown.links }));
+    else made.current = store.create("air", change(shown));
+  }
+  return {
+    edit,
+    setLink: (id, change) =>
+      edit((body) => ({
+        ...body,
+        links: body.links.map((link) => (link.id === id ? { ...link, ...change } : link)),
+      })),
+  };
+}
+
+/** The worker that coordinates and reads scans; made when first asked. */
+export function useAirDoor(): () => Comlink.Remote<AirDoor> {
+  const made = useRef<{ worker: Worker; door: Comlink.Remote<AirDoor> } | null>(null);
+  useEffect(
+    () => () => {
+      made.current?.worker.terminate();
+      made.current = null;
+    },
+    [],
+  );
+  return () => {
+    if (!made.current) {
+      const worker = new Worker(new URL("../../workers/airWorker.ts", import.meta.url), { type: "module" });
+      made.current = { worker, door: Comlink.wrap<AirDoor>(worker) };
+    }
+    return made.current.door;
+  };
+}

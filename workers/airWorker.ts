@@ -1,0 +1,63 @@
+import * as Comlink from "comlink";
+import type { AirPlan } from "../core/wireless/airPlan";
+import { coordinateAir, type AirProgress, type CoordinatedAir } from "../core/wireless/coordinateAir";
+import type { OnAir } from "../core/wireless/moments";
+import { binScan, readScan, ScanRefusal, type Scan } from "../core/wireless/scan";
+
+/** A search that has not found all by then ends with its best. */
+const LONGEST_MS = 10_000;
+const TOLD_EVERY_MS = 100;
+/** More rounds than any search does in its time. */
+const ROUNDS = 100_000_000;
+
+let isCancelled = false;
+const turn = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+export type ScanOutcome = { scan: Scan; says: string } | { refused: string };
+
+const door = {
+  /** Coordinates; progress is told every tenth of a second, and a cancelled search gives its best so far. */
+  async coordinate(
+    plan: AirPlan,
+    onAir: readonly OnAir[],
+    onProgress: (progress: AirProgress) => void,
+  ): Promise<CoordinatedAir> {
+    isCancelled = false;
+    const began = performance.now();
+    let told = began;
+    const search = coordinateAir(plan, onAir, 1, ROUNDS);
+    let next = search.next();
+    while (!next.done) {
+      const now = performance.now();
+      if (now - told > TOLD_EVERY_MS) {
+        told = now;
+        onProgress(next.value);
+        // Lets a cancel come in.
+        await turn();
+      }
+      next = search.next(isCancelled || now - began > LONGEST_MS);
+    }
+    return next.value;
+  },
+  cancel(): void {
+    isCancelled = true;
+  },
+  /** Reads scans out of files; several are merged by their strongest. */
+  async readScans(files: readonly File[]): Promise<ScanOutcome> {
+    try {
+      const texts = await Promise.all(files.map((file) => file.text()));
+      const read = readScan(texts.join("\n"));
+      const name = files.length === 1 ? files[0]!.name : `${files[0]!.name} and ${files.length - 1} more`;
+      const scan = binScan(read.points, name.slice(0, 120));
+      const ignored = read.ignored > 0 ? ` ${read.ignored} rows were passed over (${read.firstFault}).` : "";
+      return { scan, says: `${read.rows} rows in ${read.unit}.${ignored}` };
+    } catch (error) {
+      if (error instanceof ScanRefusal) return { refused: error.message };
+      return { refused: "The file could not be read." };
+    }
+  },
+};
+
+export type AirDoor = typeof door;
+
+Comlink.expose(door);
