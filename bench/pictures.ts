@@ -43,6 +43,7 @@ const PICTURES: readonly Picture[] = [
     height: 1000,
     prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
   },
+  { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
   { name: "dress", path: shoot("dress") },
   {
     name: "recipe",
@@ -71,7 +72,7 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole("list", { name: "Findings" }).waitFor();
     },
   },
-  { name: "station", path: shoot("link") },
+  { name: "station", path: shoot("roll") },
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
   { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
   { name: "dress-phone", path: shoot("dress", ENGINEER), width: 390, height: 844 },

@@ -2,7 +2,19 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { openDemo, openView } from "./shoot";
 
-const VIEWS = ["", "/scout", "/site", "/pickup", "/dress", "/card", "/day", "/level", "/check"];
+const VIEWS = [
+  "",
+  "/scout",
+  "/site",
+  "/pickup",
+  "/dress",
+  "/card",
+  "/day",
+  "/link",
+  "/frequencies",
+  "/level",
+  "/check",
+];
 
 for (const ground of ["day", "dark"] as const)
   for (const view of ["home", ...VIEWS])

@@ -35,7 +35,6 @@ test("Level: a device's own figures are kept for the whole crew", async ({ page,
 test("stations without a screen say what they will answer and lead on", async ({ page, request }) => {
   const id = await openDemo(request);
   for (const [station, says] of [
-    ["link", "Which frequencies, how paired, which lead?"],
     ["roll", "What did we record?"],
     ["handover", "How does it reach the edit?"],
   ]) {

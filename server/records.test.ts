@@ -1,7 +1,11 @@
+import { newLink } from "../core/shoot/airScene";
 import { newScene } from "../core/shoot/newScene";
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
-import type { RigBody, ShootBody, WearerBody } from "../core/shoot/records";
+import { FIRST_AIR_PLAN } from "../core/wireless/airPlan";
+import { packScan } from "../core/wireless/packedScan";
+import { simulatedScan } from "../core/wireless/scanner";
+import type { AirBody, RigBody, ShootBody, WearerBody } from "../core/shoot/records";
 import type { Database } from "../db/client";
 import { MILLER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID, MILLER_RIG, SINGER_RIG } from "../demo/recordings";
@@ -282,4 +286,28 @@ describe("the demo shoot", () => {
     await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("no such recording");
     expect((await demoRecordingBytes("engineer-quay.wav")).length).toBeGreaterThan(100_000);
   });
+});
+
+test("the air: stored with its scan, a frequency outside the region refused by name, and none of another shoot", async () => {
+  const shootId = randomUUID();
+  await createRecord(acting, "shoot", shootId, SHOOT);
+  const scan = packScan(simulatedScan({ place: "quay", hour: 9, fromMHz: 500, toMHz: 600, stepKHz: 25, ownMHz: [] }));
+  const body: AirBody = {
+    ...FIRST_AIR_PLAN,
+    shootId,
+    scan,
+    links: [newLink({ id: "hop", name: "Camera hop", frequencyMHz: 520 })],
+  };
+  const id = randomUUID();
+  await createRecord(acting, "air", id, body);
+  const { airs } = await loadShoot(acting, shootId);
+  expect(airs.map((each) => each.body)).toEqual([body]);
+  const outside = { ...body, links: [{ ...body.links[0]!, frequencyMHz: 800 }] };
+  await expect(changeRecord(acting, "air", id, 1, outside)).rejects.toMatchObject({
+    code: "invalid",
+    message: expect.stringContaining("Camera hop: 800.000 MHz is not allowed") as string,
+  });
+  await expect(changeRecord(acting, "air", id, 1, { ...body, systems: [] })).rejects.toMatchObject({ code: "invalid" });
+  const elsewhere = { ...body, shootId: randomUUID() };
+  await expect(createRecord(acting, "air", randomUUID(), elsewhere)).rejects.toBeInstanceOf(Fault);
 });

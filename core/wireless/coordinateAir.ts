@@ -142,6 +142,8 @@ export interface CoordinatedAir {
   isProved: boolean;
   /** Guards are kept this many times over; 1 as asked. */
   widening: number;
+  /** All could be on at the same time, whatever the schedule says. */
+  isAllAtOnce: boolean;
   spares: readonly (readonly [linkId: string, spares: readonly Spare[]])[];
   refused: readonly RefusedLink[];
   /** Locked links that do not live together: nothing can be built on them. */
@@ -157,6 +159,8 @@ export interface AirProgress {
 
 const SLICE = 20;
 const SPARES = 3;
+/** Rounds in which frequencies for everybody at once must be found. */
+const AT_ONCE_ROUNDS = 300;
 
 /**
  * Coordinates a plan: as many links as possible, then the widest guards, then spares; says what holds it back.
@@ -179,18 +183,27 @@ export function* coordinateAir(
     frequencyMHz: lockedMHz!,
   }));
   const lockedConflicts = conflictsOf(lockedCarriers, plan.rules).conflicts;
-  const search = coordinator(airProblem(links, plan.rules), seed);
   const wanted = links.length;
   let isStopped = false;
+  // Schedules change: frequencies that bear everybody at once are better, where there are enough of them.
+  const atOnce = links.map((link) => ({ ...link, moments: 1 }));
+  const easy = coordinator(airProblem(atOnce, plan.rules), seed);
+  for (let done = 0; done < Math.min(rounds, AT_ONCE_ROUNDS) && !easy.isComplete() && !isStopped; done += SLICE) {
+    easy.search(SLICE);
+    isStopped = (yield { stage: "searching", placed: easy.placed(), wanted }) === true;
+  }
+  const isAllAtOnce = easy.placed() === wanted && lockedConflicts.length === 0;
+  const search = isAllAtOnce ? easy : coordinator(airProblem(links, plan.rules), seed);
   for (let done = 0; done < rounds && !search.isComplete() && !isStopped; done += SLICE) {
     search.search(SLICE);
     isStopped = (yield { stage: "searching", placed: search.placed(), wanted }) === true;
   }
-  let tuned: Tuned = search.best();
+  // A search that was stopped early may have less than the first try.
+  let tuned: Tuned = easy.placed() > search.placed() ? easy.best() : search.best();
   let widening = 1;
   if (tuned.size === wanted && !isStopped && lockedConflicts.length === 0) {
     isStopped = (yield { stage: "widening", placed: tuned.size, wanted }) === true;
-    const wider = isStopped ? null : widestGuards(links, plan.rules, seed);
+    const wider = isStopped ? null : widestGuards(isAllAtOnce ? atOnce : links, plan.rules, seed);
     if (wider) ({ tuned, widening } = wider);
   }
   yield { stage: "spares", placed: tuned.size, wanted };
@@ -200,7 +213,10 @@ export function* coordinateAir(
     wanted,
     isProved: search.isProved(),
     widening,
-    spares: links.map((link) => [link.id, sparesFor(links, tuned, plan.rules, link, plan.scan, SPARES)] as const),
+    isAllAtOnce,
+    spares: links.map(
+      (link) => [link.id, sparesFor(isAllAtOnce ? atOnce : links, tuned, plan.rules, link, plan.scan, SPARES)] as const,
+    ),
     refused,
     lockedConflicts,
     binding: tuned.size < wanted ? bindingRules(links, openLinks, plan.rules, tuned.size, seed) : [],
@@ -228,10 +244,10 @@ export function coordinationWords(result: CoordinatedAir): string {
   if (lockedConflicts.length > 0)
     return "The links that must stay do not live together: let one of them move, or let them not be on together.";
   if (wanted === 0) return "There is nothing to coordinate.";
-  if (placed === wanted)
-    return widening > 1
-      ? `All ${wanted} have a frequency, with guards ${widening} times as wide as asked.`
-      : `All ${wanted} have a frequency.`;
+  if (placed === wanted) {
+    const guards = widening > 1 ? `, with guards ${widening} times as wide as asked` : "";
+    return `All ${wanted} have a frequency${guards}.${result.isAllAtOnce ? "" : " They rely on the schedule: not all may be on at once."}`;
+  }
   const most = `${placed} of ${wanted} have a frequency${isProved ? "; more are not possible" : "; more were not found"}.`;
   const [first] = binding;
   return first ? `${most} What holds it back is ${first.rule}: without it ${first.wouldFit} would fit.` : most;

@@ -122,10 +122,8 @@ export function LinkScreen() {
               threads={threads}
               chosenId={chosen?.id ?? null}
               onChoose={setChosenId}
-              onMove={(id, frequencyMHz, isOver) => {
-                setIsDragging(!isOver);
-                edits.setLink(id, { frequencyMHz, spareMHz: null });
-              }}
+              onMove={(id, frequencyMHz) => edits.setLink(id, { frequencyMHz, spareMHz: null })}
+              onDrag={setIsDragging}
             />
             <LinkTable air={air} threads={threads} chosenId={chosen?.id ?? null} edits={edits} onChoose={setChosenId} />
             <Row $gap={0.5}>

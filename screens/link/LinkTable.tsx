@@ -16,11 +16,42 @@ import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import type { AirEdits } from "./useAir";
 
 const Entry = styled.li`
-  padding: 0.7rem 0;
+  padding: 0.2rem 0;
   border-top: 1px solid var(--seam-soft);
   &[data-chosen] {
     box-shadow: inset 4px 0 0 var(--chalk);
     padding-left: 0.8rem;
+  }
+`;
+
+const Head = styled.button`
+  width: 100%;
+  min-height: 44px;
+  display: grid;
+  grid-template-columns: 44px minmax(0, 1.3fr) minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 0.6rem;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+  span {
+    color: var(--ink-soft);
+    font-size: 0.9rem;
+  }
+  b {
+    font-variant-numeric: tabular-nums;
+  }
+  &:hover strong {
+    text-decoration: underline;
+    text-underline-offset: 0.25em;
+  }
+  &:focus-visible {
+    outline: 3px solid var(--chalk);
+    outline-offset: 2px;
   }
 `;
 
@@ -71,63 +102,69 @@ function LinkEntry(props: {
   const set = (change: Partial<AirLink>) => edits.setLink(link.id, change);
   const wrong = faultsOf(air, link);
   return (
-    <Entry data-chosen={props.isChosen || undefined} onFocus={props.onChoose} aria-label={link.name}>
-      <Stack $gap={0.5}>
-        <Row $between>
-          <Row $gap={0.5}>
-            {link.wearerId && <ThreadSample thread={props.thread} />}
-            <strong>{link.name}</strong>
-            {preset && <Soft as="span">{preset}</Soft>}
-          </Row>
-          {isTuned && <Tick label="Must stay" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />}
-        </Row>
-        <Columns $template={isTuned ? "1.4fr 1fr 1fr" : "1fr 1fr"}>
-          <Select
-            label="System"
-            value={systems.some(({ value }) => value === link.systemId) ? link.systemId : BY_LEAD}
-            options={systems}
-            onChange={(systemId) => set({ systemId, frequencyMHz: null, spareMHz: null, isLocked: false })}
-          />
-          {isTuned && (
-            <TextField
-              label="Frequency, MHz"
-              value={link.frequencyMHz?.toFixed(3) ?? ""}
-              maxLength={12}
-              fault={(text) => frequencyFault(air, link, text)}
-              onChange={(text) =>
-                set({ frequencyMHz: text.trim() === "" ? null : Number(text.trim().replace(",", ".")) })
-              }
+    <Entry data-chosen={props.isChosen || undefined} aria-label={link.name}>
+      <Head type="button" aria-expanded={props.isChosen} onClick={props.onChoose}>
+        {link.wearerId ? <ThreadSample thread={props.thread} /> : <span />}
+        <strong>{link.name}</strong>
+        <span>{link.systemId === BY_LEAD ? "by lead" : isTuned ? (preset ?? "") : "2.4 GHz"}</span>
+        <b>{isTuned ? (link.frequencyMHz?.toFixed(3) ?? "no frequency") : ""}</b>
+      </Head>
+      {wrong.map((says) => (
+        <p key={says}>{says}</p>
+      ))}
+      {props.isChosen && (
+        <Stack $gap={0.5}>
+          <Columns $template={isTuned ? "1.4fr 1fr 1fr" : "1fr 1fr"}>
+            <Select
+              label="System"
+              value={systems.some(({ value }) => value === link.systemId) ? link.systemId : BY_LEAD}
+              options={systems}
+              onChange={(systemId) => set({ systemId, frequencyMHz: null, spareMHz: null, isLocked: false })}
             />
+            {isTuned && (
+              <TextField
+                label="Frequency, MHz"
+                value={link.frequencyMHz?.toFixed(3) ?? ""}
+                maxLength={12}
+                fault={(text) => frequencyFault(air, link, text)}
+                onChange={(text) =>
+                  set({ frequencyMHz: text.trim() === "" ? null : Number(text.trim().replace(",", ".")) })
+                }
+              />
+            )}
+            <TextField
+              label="Zone, if far from the rest"
+              value={link.zone}
+              maxLength={40}
+              fault={() => null}
+              onChange={(zone) => set({ zone })}
+            />
+          </Columns>
+          {isTuned && (
+            <Row $between>
+              <Soft>
+                {link.spareMHz === null
+                  ? "No spare yet."
+                  : `Spare ${link.spareMHz.toFixed(3)} MHz${presetName(system, link.spareMHz) ? `, ${presetName(system, link.spareMHz)}` : ""}`}
+              </Soft>
+              <Tick label="Must stay" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />
+            </Row>
           )}
-          <TextField
-            label="Zone, if far from the rest"
-            value={link.zone}
-            maxLength={40}
-            fault={() => null}
-            onChange={(zone) => set({ zone })}
-          />
-        </Columns>
-        {wrong.map((says) => (
-          <p key={says}>{says}</p>
-        ))}
-        {link.spareMHz !== null && wrong.length === 0 && (
-          <Soft>
-            Spare {link.spareMHz.toFixed(3)} MHz
-            {system && presetName(system, link.spareMHz) ? `, ${presetName(system, link.spareMHz)}` : ""}
-          </Soft>
-        )}
-        {link.wearerId === null && (
-          <Row>
-            <TextField label="Name" value={link.name} maxLength={80} onChange={(name) => set({ name })} />
-            <Button
-              look="quiet"
-              onPress={() => edits.edit((body) => ({ ...body, links: body.links.filter(({ id }) => id !== link.id) }))}
-            >
-              Take away
-            </Button>
-          </Row>
-        )}
-      </Stack>
+          {link.wearerId === null && (
+            <Row>
+              <TextField label="Name" value={link.name} maxLength={80} onChange={(name) => set({ name })} />
+              <Button
+                look="quiet"
+                onPress={() =>
+                  edits.edit((body) => ({ ...body, links: body.links.filter(({ id }) => id !== link.id) }))
+                }
+              >
+                Take away
+              </Button>
+            </Row>
+          )}
+        </Stack>
+      )}
     </Entry>
   );
 }

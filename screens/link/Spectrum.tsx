@@ -29,7 +29,7 @@ const MOST_PRODUCTS = 2500;
 
 const Board = styled.div`
   position: relative;
-  height: 250px;
+  height: 280px;
   border: 1px solid var(--seam-soft);
   background: var(--paper);
   overflow: hidden;
@@ -61,25 +61,27 @@ const Pin = styled.div<{ $colour: string }>`
   position: absolute;
   top: 0;
   bottom: 0;
-  width: 44px;
-  margin-left: -22px;
+  width: 0;
   cursor: ew-resize;
   touch-action: none;
   outline: none;
   &::before {
     content: "";
     position: absolute;
-    left: 21px;
+    left: -1px;
     top: 1.6rem;
     bottom: 0;
     border-left: 2px solid ${({ $colour }) => $colour};
   }
   span {
     position: absolute;
-    left: 50%;
+    /* Names stand before the lines of others. */
+    z-index: 1;
+    left: 0;
     top: 0.25rem;
-    transform: translateX(-50%);
-    padding: 0 0.3rem;
+    min-width: 44px;
+    padding: 0.25rem 0.35rem;
+    text-align: center;
     background: var(--paper);
     border: 2px solid ${({ $colour }) => $colour};
     font-size: 0.8rem;
@@ -100,6 +102,13 @@ const Pin = styled.div<{ $colour: string }>`
   }
 `;
 
+/** Height of a row of names, and how much of the width a name takes. */
+const ROW_REM = 2.1;
+const LABEL_SHARE = 0.16;
+
+/** A name hangs in the middle of its line, but for the edges. */
+const labelShift = (x: number): number => (x < 0.07 ? -8 : x > 0.93 ? -92 : -50);
+
 /** A carrier that is dragged along the spectrum, or moved by the arrow keys. */
 function CarrierPin(props: {
   carrier: Carrier;
@@ -111,7 +120,8 @@ function CarrierPin(props: {
   widthOf: () => number;
   choices: readonly number[];
   onChoose: () => void;
-  onMove: (frequencyMHz: number, isOver: boolean) => void;
+  onMove: (frequencyMHz: number) => void;
+  onDrag: (isDragged: boolean) => void;
 }) {
   const { carrier, view, choices, onMove } = props;
   // Where the finger is, apart from the step it has snapped to.
@@ -120,18 +130,19 @@ function CarrierPin(props: {
     onMoveStart: () => {
       dragged.current = carrier.frequencyMHz;
       props.onChoose();
+      props.onDrag(true);
     },
     onMove: ({ deltaX, deltaY, pointerType, shiftKey }) => {
       if (pointerType === "keyboard") {
         const next = nextChoice(choices, carrier.frequencyMHz, Math.sign(deltaX - deltaY) * (shiftKey ? 10 : 1));
-        if (next !== null) onMove(next, true);
+        if (next !== null) onMove(next);
         return;
       }
       dragged.current += (deltaX / Math.max(1, props.widthOf())) * (view.toMHz - view.fromMHz);
       const next = nearestChoice(choices, dragged.current);
-      if (next !== null && next !== carrier.frequencyMHz) onMove(next, false);
+      if (next !== null && next !== carrier.frequencyMHz) onMove(next);
     },
-    onMoveEnd: () => onMove(carrier.frequencyMHz, true),
+    onMoveEnd: () => props.onDrag(false),
   });
   return (
     <Pin
@@ -149,7 +160,14 @@ function CarrierPin(props: {
       data-chosen={props.isChosen || undefined}
       onFocus={props.onChoose}
     >
-      <span style={{ marginTop: `${1.6 * props.row}rem` }}>{carrier.name.split(/[\s,]/)[0]}</span>
+      <span
+        style={{
+          marginTop: `${ROW_REM * props.row}rem`,
+          transform: `translateX(${labelShift(xOf(view, carrier.frequencyMHz))}%)`,
+        }}
+      >
+        {carrier.name.split(",")[0]!.slice(0, 18)}
+      </span>
     </Pin>
   );
 }
@@ -160,7 +178,7 @@ function rowsOf(carriers: readonly Carrier[], view: View): Map<string, number> {
   const rows = new Map<string, number>();
   for (const { id, frequencyMHz } of [...carriers].sort((one, other) => one.frequencyMHz - other.frequencyMHz)) {
     const x = xOf(view, frequencyMHz);
-    const free = last.findIndex((each) => x - each > 0.1);
+    const free = last.findIndex((each) => x - each > LABEL_SHARE);
     const row = free >= 0 ? free : last.length < 4 ? last.length : 0;
     last[row] = x;
     rows.set(id, row);
@@ -174,7 +192,8 @@ export function Spectrum(props: {
   threads: ReadonlyMap<string, number>;
   chosenId: string | null;
   onChoose: (id: string) => void;
-  onMove: (id: string, frequencyMHz: number, isOver: boolean) => void;
+  onMove: (id: string, frequencyMHz: number) => void;
+  onDrag: (isDragged: boolean) => void;
 }) {
   const { air, chosenId } = props;
   const { plan, carriers, faults, prepared } = air;
@@ -256,7 +275,8 @@ export function Spectrum(props: {
                 widthOf={() => board.current?.clientWidth ?? 1}
                 choices={choices.get(link.systemId) ?? []}
                 onChoose={() => props.onChoose(carrier.id)}
-                onMove={(frequencyMHz, isOver) => props.onMove(carrier.id, frequencyMHz, isOver)}
+                onMove={(frequencyMHz) => props.onMove(carrier.id, frequencyMHz)}
+                onDrag={props.onDrag}
               />
             );
           })}

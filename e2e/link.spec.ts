@@ -1,0 +1,190 @@
+import { expect, test, type Page } from "@playwright/test";
+import { readFile } from "node:fs/promises";
+import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+
+const spectrum = (page: Page) => page.getByRole("group", { name: "Spectrum" });
+const links = (page: Page) => page.getByRole("list", { name: "Links" }).getByRole("listitem");
+const verdict = (page: Page) => page.getByRole("region", { name: "Frequencies" }).getByRole("status").first();
+
+/** A shoot of its own with some people in one scene, in Link. */
+async function openLink(page: Page, title: string, people: number): Promise<void> {
+  await startShoot(page, title);
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expectSaved(page);
+  await page.goto(page.url().replace("scout", "dress"));
+  for (let count = 1; count <= people; count += 1) {
+    await page.getByRole("button", { name: "Add a wearer" }).click();
+    await expect(page.getByRole("link", { name: `Wearer ${count}` })).toBeVisible();
+    await expectSaved(page);
+  }
+  await page.goto(page.url().replace(/dress.*/, "link"));
+  await expect(links(page)).toHaveCount(people);
+}
+
+async function findAll(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Find frequencies" }).click();
+  await expect(page.getByText(/^All \d+ have a frequency/)).toBeVisible({ timeout: 30_000 });
+  await expect(verdict(page)).toHaveText(/^All \d+ live together\.$/);
+}
+
+test("by mouse: frequencies are found, one is dragged into another's way, the smallest move mends it", async ({
+  page,
+}) => {
+  await openLink(page, "Air by mouse", 4);
+  await expect(verdict(page)).toHaveText("4 of 4 have no frequency yet.");
+  await findAll(page);
+  await expectSaved(page);
+  const pins = spectrum(page).getByRole("slider");
+  await expect(pins).toHaveCount(4);
+  const [one, other] = [(await pins.nth(0).boundingBox())!, (await pins.nth(1).boundingBox())!];
+  const label = (await pins.nth(0).locator("span").boundingBox())!;
+  await page.mouse.move(label.x + label.width / 2, label.y + label.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(label.x + label.width / 2 + (other.x - one.x), label.y + 10, { steps: 12 });
+  await page.mouse.up();
+  await expect(verdict(page)).toContainText("kHz are asked for");
+  await page.getByRole("button", { name: /^Only move Wearer \d to \d+\.\d{3}$/ }).click();
+  await expect(verdict(page)).toHaveText("All 4 live together.");
+  await expectSaved(page);
+  await page.reload();
+  await expect(verdict(page)).toHaveText("All 4 live together.");
+  await page.goto(page.url().replace(/\/link.*/, ""));
+  await expect(page.getByRole("link", { name: /Link ?planned/ }).first()).toBeVisible();
+});
+
+test("by keyboard: a name is moved step by step, products are shown, and typed nonsense stays in its field", async ({
+  page,
+}) => {
+  await openLink(page, "Air by keyboard", 3);
+  await findAll(page);
+  const pin = spectrum(page).getByRole("slider", { name: "Wearer 1" });
+  await pin.focus();
+  const before = Number(await pin.getAttribute("aria-valuenow"));
+  await page.keyboard.press("ArrowRight");
+  await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.025)) / 1000));
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.275)) / 1000));
+  await page.getByText("Products of Wearer 1").click();
+  await expect(page.getByText(/\d+ products in view/)).toBeVisible();
+  await page.getByRole("button", { name: "Nearer" }).click();
+  await page.getByRole("button", { name: "Whole band" }).click();
+  const field = page.getByLabel("Frequency, MHz");
+  await field.fill("750");
+  await expect(page.getByText(/750\.000 MHz is not allowed/)).toBeVisible();
+  await field.fill("520.01");
+  await expect(page.getByText(/520\.010 MHz is not allowed/)).toBeVisible();
+  await field.fill("545,5");
+  await expect(pin).toHaveAttribute("aria-valuenow", "545.5");
+  await expectSaved(page);
+});
+
+test("scans: a receiver's file is read, nonsense is refused, own transmitters left on are noticed", async ({
+  page,
+}) => {
+  await openLink(page, "Scans", 2);
+  await findAll(page);
+  const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
+  const input = page.locator('input[type="file"]').first();
+  await input.setInputFiles([file("picture.csv", "\u0089PNG not a scan")]);
+  await expect(page.getByText(/No scan was found in it/)).toBeVisible();
+  const rows = Array.from(
+    { length: 1600 },
+    (_, index) => `${(516_000 + 25 * index) * 1000};${index < 400 ? "-60,5" : "-105"}`,
+  );
+  await input.setInputFiles([file("sweep.csv", `Hz;dBm\n${rows.join("\n")}`)]);
+  await expect(page.getByText("1601 rows in Hz.")).toBeVisible();
+  await expect(page.getByText(/In use: sweep\.csv\./)).toBeVisible();
+  await expect(verdict(page)).toContainText("the scan shows somebody at");
+  await findAll(page);
+  await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
+  await page.getByRole("button", { name: "Skip the wait" }).click();
+  await expect(page.getByText(/Your own transmitters were on/)).toBeVisible();
+  await page.getByText("All our own transmitters are off").click();
+  await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
+  await page.getByRole("button", { name: "Skip the wait" }).click();
+  await expect(page.getByText(/Your own transmitters were on/)).toBeHidden();
+  await expectSaved(page);
+});
+
+test("what is allowed: an example says so, a narrower region clears what it forbids, too little says what holds it back", async ({
+  page,
+}) => {
+  await openLink(page, "Region", 5);
+  await findAll(page);
+  await expect(page.getByText(/is only an example\. Licences/)).toBeVisible();
+  await page.getByRole("button", { name: /^Allowed here/ }).click();
+  const first = page.getByRole("group", { name: "Range 1" });
+  await first.getByLabel("To", { exact: true }).fill("518.5");
+  await first.getByLabel("From", { exact: true }).focus();
+  await expect(verdict(page)).toHaveText(/of 5 have no frequency yet/);
+  await page.getByRole("button", { name: "Find frequencies" }).click();
+  await expect(page.getByText(/of 5 have a frequency; more are not possible\. What holds it back is/)).toBeVisible({
+    timeout: 30_000,
+  });
+  const region = page.getByRole("region", { name: "Settings" }).locator('input[type="file"]');
+  await region.setInputFiles([{ name: "mine.json", mimeType: "application/json", buffer: Buffer.from('{"name": 3}') }]);
+  await expect(page.getByRole("alert").filter({ hasText: "mine.json" })).toBeVisible();
+  await region.setInputFiles([{ name: "no.json", mimeType: "application/json", buffer: Buffer.from("no") }]);
+  await expect(page.getByText("no.json is no JSON.")).toBeVisible();
+  await expectSaved(page);
+});
+
+test("banks, leads and 2.4 GHz: presets by name, what is late, where networks leave room", async ({ page }) => {
+  await openLink(page, "Systems", 2);
+  await links(page)
+    .first()
+    .getByRole("button", { name: /Wearer 1/ })
+    .click();
+  await choose(page, "System", "analogue UHF, banks of presets", links(page).first());
+  await findAll(page);
+  await expect(
+    links(page)
+      .first()
+      .getByText(/bank \d, channel \d/)
+      .first(),
+  ).toBeVisible();
+  await links(page)
+    .nth(1)
+    .getByRole("button", { name: /Wearer 2/ })
+    .click();
+  await choose(page, "System", "2.4 GHz clip-on kit", links(page).nth(1));
+  await expect(page.getByText(/19 ms behind: 0\.47 frames at 25/)).toBeVisible();
+  await page.getByRole("button", { name: "A network that is heard" }).click();
+  await expect(page.getByText(/There is room from \d+ MHz on/)).toBeVisible();
+  await choose(page, "System", "none: by lead, or its own recorder", links(page).nth(1));
+  await expect(verdict(page)).toHaveText("All 1 live together.");
+  await expectSaved(page);
+});
+
+test("the demo's air is coordinated, saved as CSV and printed as cards", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await expect(verdict(page)).toHaveText("All 9 live together.");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as CSV" }).click();
+  const csv = await readFile(await (await download).path(), "utf8");
+  expect(csv.split("\r\n")[0]).toBe("name,system,frequencyMHz,preset,spareMHz,sparePreset,zone,mustStay");
+  expect(csv).toContain('"Ines, engineer"');
+  await page.getByRole("link", { name: "Cards to print" }).click();
+  await expect(page.getByRole("main").getByRole("listitem")).toHaveCount(10);
+  await expect(page.getByText("2.4 GHz: pair the two, nothing to tune")).toBeVisible();
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 800 }, hasTouch: true });
+
+  test("everything fits, and a transmitter that nobody wears is added and taken away", async ({ page }) => {
+    await openLink(page, "Air on a phone", 2);
+    await page.getByRole("button", { name: "Another transmitter" }).click();
+    await expect(links(page)).toHaveCount(3);
+    await findAll(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    await links(page)
+      .nth(2)
+      .getByRole("button", { name: /Link 3/ })
+      .click();
+    await page.getByRole("button", { name: "Take away" }).click();
+    await expect(links(page)).toHaveCount(2);
+    await expectSaved(page);
+  });
+});
