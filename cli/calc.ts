@@ -33,7 +33,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
   const [name, what, ...rest] = args;
   if (name === "--list" && what === undefined) {
     for (const [id, calculator] of Object.entries(CALCULATORS))
-      process.stdout.write(`${id.padEnd(9)}${calculator.says}\n`);
+      process.stdout.write(`${id.padEnd(11)}${calculator.says}\n`);
     return 0;
   }
   if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE.trim());

@@ -13,6 +13,7 @@ import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planD
 import { recipeFor } from "../core/dress/recipe";
 import type { Calculator } from "./calculator";
 import { PLACE_CALCULATORS } from "./placeCalculators";
+import { CONNECT_CALCULATORS } from "./connectCalculators";
 import { WIRELESS_CALCULATORS } from "./wirelessCalculators";
 
 const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
@@ -87,6 +88,7 @@ function dressAnswer(plan: DressPlan) {
 export const CALCULATORS: Record<string, Calculator> = {
   ...PLACE_CALCULATORS,
   ...WIRELESS_CALCULATORS,
+  ...CONNECT_CALCULATORS,
   dress: {
     says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
     schema: DressInput,

@@ -1,0 +1,262 @@
+import type { Connector, End, Part } from "./ports";
+
+const plug = (connector: Connector): End => ({ connector, sex: "plug" });
+const socket = (connector: Connector): End => ({ connector, sex: "socket" });
+
+type Turns = Part["turns"];
+
+/** All contacts go through as they are. */
+const STRAIGHT: Turns = { balanced: "balanced", tip: "tip", dual: "dual", stereo: "stereo" };
+/** Tip to hot, ring to cold. What is the same on both is gone. */
+const TIP_AND_RING_TO_XLR: Turns = { balanced: "balanced", tip: "balanced", dual: "cancelled", stereo: "cancelled" };
+/** Tip to hot, cold to the shield. */
+const TIP_TO_XLR: Turns = { balanced: "balanced", tip: "balanced", dual: "balanced", stereo: "balanced" };
+/** Hot to tip, cold to the shield: one channel. */
+const XLR_TO_TIP: Turns = { balanced: "tip" };
+/** Hot to tip and ring. */
+const TO_BOTH: Turns = { balanced: "dual", tip: "dual", dual: "dual" };
+/** Two poles only: the ring is shorted to the shield. */
+const TIP_ONLY: Turns = { balanced: "tip", tip: "tip", dual: "tip", stereo: "tip" };
+const TO_CTIA: Turns = { balanced: "headsetCtia", tip: "headsetCtia", dual: "headsetCtia", stereo: "headsetCtia" };
+const TO_OMTP: Turns = { balanced: "headsetOmtp", tip: "headsetOmtp", dual: "headsetOmtp", stereo: "headsetOmtp" };
+const DIGITAL: Turns = { digital: "digital" };
+
+const turned = (turns: Turns, own: Partial<Part>): Partial<Part> => ({ turns, ...own });
+
+function part(id: string, name: string, from: End, to: End, own: Partial<Part>): Part {
+  return {
+    id,
+    name,
+    from,
+    to,
+    turns: STRAIGHT,
+    lossDb: 0,
+    passesPlugIn: true,
+    passesPhantom: false,
+    isHeadsetLoad: false,
+    settings: [],
+    feedsPhantom: false,
+    isOwned: false,
+    ...own,
+  };
+}
+
+/** Half of a balanced signal is lost where only one leg of it is used, dB. */
+const ONE_LEG_DB = 6;
+
+const pad = (lossDb: number): Part =>
+  part(`pad-xlr-${lossDb}`, `XLR pad, ${lossDb} dB`, socket("xlr3"), plug("xlr3"), { lossDb, passesPlugIn: false });
+
+/** Interfaces: XLR in, digital out. Common practice for the order of their menus. */
+const INTERFACE_MENU = "Recorder's menu: audio interface, stereo, mobile";
+
+/**
+ * Leads, adapters, pads and boxes that a bag may hold. Generic; wiring as it is usually sold. Common practice.
+ * `from` is the end towards the source.
+ */
+export const PARTS: readonly Part[] = [
+  part("xlr-xlr", "XLR lead", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
+  part("xlr-xlr-long", "XLR lead, 10 m", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
+  part("xlr-gender-m", "XLR turner, plug to plug", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
+  part("xlr-gender-f", "XLR turner, socket to socket", plug("xlr3"), socket("xlr3"), { passesPhantom: true }),
+  part(
+    "trs35-xlr",
+    "3.5 mm balanced to XLR lead",
+    plug("jack35"),
+    plug("xlr3"),
+    turned(TIP_AND_RING_TO_XLR, { passesPhantom: true }),
+  ),
+  part(
+    "ts35-xlr",
+    "3.5 mm unbalanced to XLR lead",
+    plug("jack35"),
+    plug("xlr3"),
+    turned(TIP_TO_XLR, { passesPhantom: true }),
+  ),
+  part(
+    "ts35-xlr-blocked",
+    "3.5 mm to XLR adapter with phantom block",
+    socket("jack35"),
+    plug("xlr3"),
+    turned(TIP_TO_XLR, { passesPlugIn: false }),
+  ),
+  part(
+    "xlr-trs35-dual",
+    "XLR to 3.5 mm lead, on both channels",
+    socket("xlr3"),
+    plug("jack35"),
+    turned({ balanced: "dual" }, { lossDb: ONE_LEG_DB }),
+  ),
+  part(
+    "xlr-ts635",
+    "XLR to 6.35 mm lead, two poles",
+    socket("xlr3"),
+    plug("jack635"),
+    turned(XLR_TO_TIP, { lossDb: ONE_LEG_DB }),
+  ),
+  part("xlr-trs635", "XLR to 6.35 mm lead, balanced", socket("xlr3"), plug("jack635"), {}),
+  part(
+    "ts635-xlr",
+    "6.35 mm to XLR lead, two poles",
+    plug("jack635"),
+    plug("xlr3"),
+    turned(TIP_TO_XLR, { lossDb: ONE_LEG_DB, passesPhantom: true }),
+  ),
+  part(
+    "trs635-xlr",
+    "6.35 mm to XLR lead, balanced",
+    plug("jack635"),
+    plug("xlr3"),
+    turned(TIP_AND_RING_TO_XLR, { passesPhantom: true }),
+  ),
+  part("trs35-trs35", "3.5 mm lead, three poles", plug("jack35"), plug("jack35"), {}),
+  part("trs35-trs35-coil", "3.5 mm coiled lead, three poles", plug("jack35"), plug("jack35"), {}),
+  part("ts35-ts35", "3.5 mm lead, two poles", plug("jack35"), plug("jack35"), turned(TIP_ONLY, {})),
+  part(
+    "trs35-both",
+    "3.5 mm lead, balanced to both channels",
+    plug("jack35"),
+    plug("jack35"),
+    turned(TO_BOTH, { lossDb: ONE_LEG_DB }),
+  ),
+  part("trs35-extension", "3.5 mm extension", socket("jack35"), plug("jack35"), {}),
+  part("trs35-coupler", "3.5 mm coupler, socket to socket", socket("jack35"), socket("jack35"), {}),
+  part("trs35-right-angle", "3.5 mm right-angle adapter", socket("jack35"), plug("jack35"), {}),
+  part(
+    "mono-stereo35",
+    "3.5 mm one channel to both",
+    socket("jack35"),
+    plug("jack35"),
+    turned({ tip: "dual", dual: "dual", stereo: "dual" }, {}),
+  ),
+  part("pad-35", "3.5 mm attenuating lead, 25 dB", plug("jack35"), plug("jack35"), { lossDb: 25, passesPlugIn: false }),
+  part("block-35", "3.5 mm plug-in power block", socket("jack35"), plug("jack35"), { passesPlugIn: false }),
+  part(
+    "lead-ctia",
+    "3.5 mm to four poles lead, phone's microphone",
+    plug("jack35"),
+    plug("jack35four"),
+    turned(TO_CTIA, { passesPlugIn: false, isHeadsetLoad: true, lossDb: 20 }),
+  ),
+  part(
+    "lead-omtp",
+    "3.5 mm to four poles lead, the older wiring",
+    plug("jack35"),
+    plug("jack35four"),
+    turned(TO_OMTP, { passesPlugIn: false, isHeadsetLoad: true, lossDb: 20 }),
+  ),
+  part(
+    "adapter-battery",
+    "phone adapter for battery-powered mics",
+    socket("jack35"),
+    plug("jack35four"),
+    turned(TO_CTIA, { passesPlugIn: false, isHeadsetLoad: true }),
+  ),
+  part(
+    "adapter-self",
+    "phone adapter for self-powered mics",
+    socket("jack35"),
+    plug("jack35four"),
+    turned(TO_CTIA, {}),
+  ),
+  part(
+    "adapter-self-omtp",
+    "phone adapter for self-powered mics, the older wiring",
+    socket("jack35"),
+    plug("jack35four"),
+    turned(TO_OMTP, {}),
+  ),
+  part(
+    "ctia-omtp",
+    "four-pole wiring swap",
+    socket("jack35four"),
+    plug("jack35four"),
+    turned({ headsetCtia: "headsetOmtp", headsetOmtp: "headsetCtia" }, {}),
+  ),
+  part(
+    "splitter",
+    "headset splitter, microphone and headphones",
+    socket("jack35"),
+    plug("jack35four"),
+    turned(TO_CTIA, {}),
+  ),
+  part("trs35-trs635", "3.5 mm to 6.35 mm lead, three poles", plug("jack35"), plug("jack635"), {}),
+  part("ts35-ts635", "3.5 mm to 6.35 mm lead, two poles", plug("jack35"), plug("jack635"), turned(TIP_ONLY, {})),
+  part("trs635-trs35", "6.35 mm to 3.5 mm lead, three poles", plug("jack635"), plug("jack35"), {}),
+  part(
+    "ts635-trs35-dual",
+    "6.35 mm to 3.5 mm lead, on both channels",
+    plug("jack635"),
+    plug("jack35"),
+    turned(TO_BOTH, { lossDb: ONE_LEG_DB }),
+  ),
+  part(
+    "ts635-ts635",
+    "6.35 mm lead, two poles",
+    plug("jack635"),
+    plug("jack635"),
+    turned(TIP_ONLY, { lossDb: ONE_LEG_DB }),
+  ),
+  part("trs635-trs635", "6.35 mm lead, three poles", plug("jack635"), plug("jack635"), {}),
+  part("jack-big", "6.35 mm adapter for 3.5 mm plugs", socket("jack35"), plug("jack635"), {}),
+  part("jack-small", "3.5 mm adapter for 6.35 mm plugs", socket("jack635"), plug("jack35"), {}),
+  part("rca-635", "RCA to 6.35 mm lead", plug("rca"), plug("jack635"), turned({ tip: "tip" }, {})),
+  part("rca-35", "two RCA to 3.5 mm lead", plug("rca"), plug("jack35"), turned({ tip: "tip", stereo: "stereo" }, {})),
+  part("rca-xlr", "RCA to XLR lead", plug("rca"), plug("xlr3"), turned({ tip: "balanced" }, {})),
+  part("rca-rca", "RCA lead", plug("rca"), plug("rca"), turned({ tip: "tip", stereo: "stereo" }, {})),
+  part("rca-635-adapter", "6.35 mm adapter for RCA plugs", socket("rca"), plug("jack635"), turned({ tip: "tip" }, {})),
+  pad(10),
+  pad(20),
+  pad(40),
+  part("isolator", "XLR isolating transformer", socket("xlr3"), plug("xlr3"), { passesPlugIn: false }),
+  part(
+    "di",
+    "DI box, 20 dB",
+    socket("jack635"),
+    plug("xlr3"),
+    turned({ balanced: "balanced", tip: "balanced" }, { lossDb: 20, passesPlugIn: false }),
+  ),
+  part("phantom-box", "phantom power box", socket("xlr3"), plug("xlr3"), {
+    feedsPhantom: true,
+    passesPlugIn: false,
+    settings: ["Phantom power box on"],
+  }),
+  part(
+    "interface",
+    "recorder as audio interface, XLR to USB",
+    socket("xlr3"),
+    socket("usbC"),
+    turned({ balanced: "digital" }, { feedsPhantom: true, passesPlugIn: false, settings: [INTERFACE_MENU] }),
+  ),
+  part(
+    "interface-35",
+    "USB sound adapter, 3.5 mm",
+    socket("jack35"),
+    plug("usbC"),
+    turned({ stereo: "digital", dual: "digital" }, { settings: ["Choose it as the input"] }),
+  ),
+  part("usb-cc", "USB lead, C to C", plug("usbC"), plug("usbC"), turned(DIGITAL, { passesPlugIn: false })),
+  part("usb-ca", "USB lead, C to A", plug("usbC"), plug("usbA"), turned(DIGITAL, { passesPlugIn: false })),
+  part("usb-micro-a", "USB lead, micro to A", plug("usbMicro"), plug("usbA"), turned(DIGITAL, { passesPlugIn: false })),
+  part(
+    "usb-a-c",
+    "USB adapter, A socket to C plug",
+    socket("usbA"),
+    plug("usbC"),
+    turned(DIGITAL, { passesPlugIn: false }),
+  ),
+  part(
+    "camera-adapter",
+    "phone's camera adapter",
+    socket("usbA"),
+    plug("phoneData"),
+    turned(DIGITAL, { passesPlugIn: false, settings: ["Phone charged: the adapter takes power"] }),
+  ),
+];
+
+/** A part by its row. */
+export function partOf(id: string): Part {
+  const found = PARTS.find((each) => each.id === id);
+  if (!found) throw new RangeError(`There is no part ${id}.`);
+  return found;
+}

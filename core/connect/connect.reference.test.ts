@@ -1,0 +1,160 @@
+import { PARTS, partOf } from "./catalogue";
+import { HOUSE_OUTLETS, INPUTS, SOURCES, type InputId, type SourceId } from "./devices";
+import { findPath } from "./findPath";
+import { begun, carriedOn, judgePath, type Judgement } from "./judgePath";
+import { leadsForAll, pathWords } from "./kit";
+import { mate, type Input, type Part, type Source } from "./ports";
+
+const way = (source: SourceId, input: InputId, parts: readonly Part[] = PARTS) =>
+  findPath(SOURCES[source], INPUTS[input], parts)!;
+
+/** What a certain chain does, whatever would be better. */
+function chain(sourceId: SourceId, ids: readonly string[], inputId: InputId): Judgement {
+  const source: Source = SOURCES[sourceId];
+  const input: Input = INPUTS[inputId];
+  const parts = ids.map(partOf);
+  let [end, carried] = [source.end, begun(source)];
+  for (const part of parts) {
+    expect(mate(end, part.from)).toBe(true);
+    carried = carriedOn(carried, part)!;
+    end = part.to;
+  }
+  expect(mate(end, input.end)).toBe(true);
+  return judgePath(source, parts, carried, input);
+}
+
+describe("the table of connections (common practice)", () => {
+  test("receiver to recorder XLR: its own lead, phantom off, unlinked", () => {
+    const balanced = way("receiverBalanced", "recorderXlr");
+    expect(balanced.verdict).toBe("worksIfSet");
+    expect(balanced.parts.map(({ id }) => id)).toEqual(["trs35-xlr"]);
+    expect(balanced.settings[0]).toContain("Phantom power off");
+    expect(balanced.settings.join(" ")).toContain("Unlink");
+    const unbalanced = way("receiver", "recorderXlr");
+    expect(unbalanced.parts.map(({ id }) => id)).toEqual(["ts35-xlr"]);
+    // The other one's lead makes a difference of two signals that are the same.
+    expect(chain("receiver", ["trs35-xlr"], "recorderXlr")).toMatchObject({ verdict: "silentlyWrong" });
+    expect(chain("receiver", ["trs35-xlr"], "recorderXlr").because[0]).toContain("taken as a difference");
+  });
+
+  test("phantom that cannot be switched off can do damage; a block takes it away", () => {
+    const always: Input = { ...INPUTS.recorderXlr, phantom: "always" };
+    const lead = partOf("ts35-xlr");
+    expect(judgePath(SOURCES.receiver, [lead], carriedOn(begun(SOURCES.receiver), lead)!, always).verdict).toBe(
+      "damage",
+    );
+    const safe = findPath(SOURCES.receiver, always, PARTS)!;
+    expect(safe.verdict).toBe("worksIfSet");
+    expect(safe.parts.some(({ passesPhantom }) => !passesPhantom)).toBe(true);
+  });
+
+  test("receiver to recorder 3.5 mm: three-pole lead, receiver turned down or an attenuating lead", () => {
+    const direct = way("receiver", "recorder35");
+    expect(direct.parts.map(({ id }) => id)).toEqual(["trs35-trs35"]);
+    expect(direct.settings.join(" ")).toContain("Turn receiver, unbalanced 3.5 mm down by 6 dB");
+    expect(chain("receiver", ["pad-35"], "recorder35").settings.join(" ")).not.toContain("Turn");
+    // A balanced output in a stereo socket is gone where left and right are summed.
+    expect(chain("receiverBalanced", ["trs35-trs35"], "recorder35").because[0]).toContain("inverted");
+    expect(way("receiverBalanced", "recorder35").parts.map(({ id }) => id)).toEqual(["trs35-both"]);
+  });
+
+  test("one-channel plugs in stereo sockets: only the left", () => {
+    const left = chain("receiver", ["ts35-ts35"], "recorder35");
+    expect(left.verdict).toBe("silentlyWrong");
+    expect(left.because[0]).toContain("only the left");
+  });
+
+  test("receiver to a phone: the microphone's contact of a four-pole plug, the phone's wiring standard", () => {
+    const phone = way("receiver", "phone");
+    expect(phone.parts.map(({ id }) => id)).toEqual(["lead-ctia"]);
+    expect(phone.settings.join(" ")).toContain("Tap the mic, then the phone");
+    expect(way("receiver", "phoneOlder").parts.map(({ id }) => id)).toEqual(["lead-omtp"]);
+    expect(chain("receiver", ["lead-omtp"], "phone").because[0]).toContain("other standard");
+    const bare = chain("receiver", ["trs35-trs35"], "phone");
+    expect(bare.verdict).toBe("silentlyWrong");
+    expect(bare.because[0]).toContain("keeps its own mic and still records");
+  });
+
+  test("lavs into a phone: battery-powered and self-powered ones each want their adapter, the wrong one records the phone's own mic", () => {
+    expect(way("lavBattery", "phone").parts.map(({ id }) => id)).toEqual(["adapter-battery"]);
+    expect(way("lavSelf", "phone").parts.map(({ id }) => id)).toEqual(["adapter-self"]);
+    for (const [lav, adapter] of [
+      ["lavBattery", "adapter-self"],
+      ["lavSelf", "adapter-battery"],
+    ] as const) {
+      const wrong = chain(lav, [adapter], "phone");
+      expect(wrong.verdict).toBe("silentlyWrong");
+      expect(wrong.because[0]).toContain("keeps its own mic and still records");
+    }
+    expect(chain("lavSelf", ["adapter-self-omtp"], "phone").because[0]).toContain("other standard");
+    // A swap mends the wiring.
+    expect(chain("lavSelf", ["adapter-self-omtp", "ctia-omtp"], "phone").verdict).toBe("worksIfSet");
+  });
+
+  test("lavs into a recorder: plug-in power on for one, off for the other", () => {
+    expect(way("lavSelf", "recorder35").settings.join(" ")).toContain("Plug-in power on");
+    expect(way("lavBattery", "recorder35").settings.join(" ")).toContain("Plug-in power off");
+    const none = findPath(SOURCES.lavSelf, { ...INPUTS.recorder35, plugIn: "never" }, []);
+    expect(none!.because[0]).toContain("gives no plug-in power");
+  });
+
+  test("receiver into a computer by USB and by its mic socket: boost and levels are named, and the comparison", () => {
+    expect(way("receiverUsb", "computerUsb").parts.map(({ id }) => id)).toEqual(["usb-cc"]);
+    expect(way("receiverUsb", "computerUsb").settings.join(" ")).toContain("compare with the analogue way");
+    const analogue = way("receiver", "computerMic");
+    expect(analogue.verdict).toBe("worksIfSet");
+    expect(analogue.settings.join(" ")).toMatch(/Turn receiver.*down.*mic socket.*Boost off/);
+  });
+
+  test("receiver into a streaming mixer beside a wired mic: a channel of its own", () => {
+    const mixer = way("receiver", "streamMixer");
+    expect(mixer.verdict).toBe("worksIfSet");
+    expect(mixer.settings.join(" ")).toContain("A channel of its own");
+  });
+
+  test("XLR mics into a phone: by interface mode, USB and the camera adapter", () => {
+    for (const mic of ["micPhantom", "micDynamic"] as const) {
+      const path = way(mic, "phoneData");
+      expect(path.verdict).toBe("worksIfSet");
+      expect(path.parts.map(({ id }) => id)).toEqual(["interface", "usb-ca", "camera-adapter"]);
+      expect(path.settings.join(" ")).toContain("audio interface, stereo, mobile");
+    }
+  });
+
+  test("phantom: on for a condenser; none gives silence, unless a box feeds it", () => {
+    expect(way("micPhantom", "recorderXlr").settings[0]).toContain("Phantom power on");
+    const never: Input = { ...INPUTS.recorderXlr, phantom: "never" };
+    expect(findPath(SOURCES.micPhantom, never, [partOf("xlr-xlr")])!.because[0]).toContain("stays silent");
+    expect(findPath(SOURCES.micPhantom, never, PARTS)!.parts.map(({ id }) => id)).toContain("phantom-box");
+  });
+
+  test("line into mic: how many dB over, 10 and 20 dB of pad do not suffice, 40 does; a line input is better", () => {
+    const bare = chain("deskXlr", ["xlr-xlr"], "recorderXlr");
+    expect(bare.because[0]).toBe(
+      "24 dB too loud for recorder, XLR mic input: it clips however low the gain. Take a line input, or a pad of 30 dB.",
+    );
+    expect(chain("deskXlr", ["pad-xlr-10"], "recorderXlr").because[0]).toContain("14 dB too loud");
+    expect(chain("deskXlr", ["pad-xlr-20"], "recorderXlr").because[0]).toContain("4 dB too loud");
+    expect(chain("deskXlr", ["pad-xlr-40"], "recorderXlr").verdict).toBe("worksIfSet");
+    expect(way("deskXlr", "recorderLine").settings.join(" ")).not.toContain("pad");
+    expect(way("deskXlr", "recorderSwitched").settings.join(" ")).toContain("switched to line");
+    // The other way round: a microphone in a line input is lost.
+    expect(chain("micDynamic", ["xlr-trs635"], "recorderLine").because[0]).toContain("too weak");
+  });
+
+  test("a house desk whose outlet is not known: the leads that cover every outlet", () => {
+    const outlets = HOUSE_OUTLETS.map((id): Source => SOURCES[id]);
+    const { ways, needed, missing } = leadsForAll(outlets, INPUTS.recorderLine, PARTS);
+    expect(ways.every(({ path }) => path!.verdict === "works" || path!.verdict === "worksIfSet")).toBe(true);
+    expect(needed).toHaveLength(3);
+    expect(missing).toEqual(needed);
+    const owned = PARTS.map((part) => (part.id === needed[0]!.id ? { ...part, isOwned: true } : part));
+    expect(leadsForAll(outlets, INPUTS.recorderLine, owned).missing).toHaveLength(2);
+  });
+
+  test("a powered speaker's through as the last resort; a camera nobody can listen at; one without an input", () => {
+    expect(way("speakerThrough", "recorderSwitched").verdict).toBe("worksIfSet");
+    expect(way("receiver", "cameraNoPhones").settings.join(" ")).toContain("Nobody can listen there");
+    expect(pathWords(null, SOURCES.receiver, null)).toContain("record beside it, and clap");
+  });
+});

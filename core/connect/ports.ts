@@ -1,0 +1,120 @@
+/** Connectors by what goes into what; four-pole jacks go into three-pole sockets and the other way round. */
+export const CONNECTORS = [
+  "xlr3",
+  "jack635",
+  "jack35",
+  "jack35four",
+  "rca",
+  "usbA",
+  "usbC",
+  "usbMicro",
+  "phoneData",
+] as const;
+export type Connector = (typeof CONNECTORS)[number];
+
+export const CONNECTOR_NAMES: Record<Connector, string> = {
+  xlr3: "XLR",
+  jack635: "6.35 mm jack",
+  jack35: "3.5 mm jack",
+  jack35four: "3.5 mm jack, four poles",
+  rca: "RCA",
+  usbA: "USB A",
+  usbC: "USB C",
+  usbMicro: "micro USB",
+  phoneData: "phone's data socket",
+};
+
+/** One end of a lead, or a socket or plug of a device. */
+export interface End {
+  connector: Connector;
+  sex: "plug" | "socket";
+}
+
+const family = (connector: Connector): string => (connector === "jack35four" ? "jack35" : connector);
+
+/** Whether two ends go into each other. */
+export function mate(one: End, other: End): boolean {
+  return family(one.connector) === family(other.connector) && one.sex !== other.sex;
+}
+
+/**
+ * What lies on the contacts: one signal balanced; on the tip alone; the same on tip and ring; two signals; a microphone on the
+ * headset contact of either standard; digital. `cancelled`: what was the same on both is taken as a difference, and is gone.
+ * Source: XLR by IEC 60268-12; four-pole standards CTIA and OMTP.
+ */
+export const CARRIAGES = [
+  "balanced",
+  "tip",
+  "dual",
+  "stereo",
+  "headsetCtia",
+  "headsetOmtp",
+  "digital",
+  "cancelled",
+] as const;
+export type Carriage = (typeof CARRIAGES)[number];
+
+/** What a microphone runs on. */
+export const POWERS = ["none", "battery", "plugIn", "phantom"] as const;
+export type Power = (typeof POWERS)[number];
+
+/** A source: a microphone, a receiver, a desk. Levels are of its loudest, dBu. */
+export interface Source {
+  id: string;
+  name: string;
+  end: End;
+  carriage: Carriage;
+  /** Loudest level, and by how much it can be turned down, dB. */
+  loudestDbu: number;
+  turnsDownDb: number;
+  /** What is needed at its end: none for what feeds itself. */
+  needs: Power;
+  /** Phantom power can harm it, or drives it into noise. */
+  isHarmedByPhantom: boolean;
+}
+
+/** A switch of an input that a connection may depend on. */
+export type Supply = "never" | "switched" | "always";
+
+/** An input: a recorder's, a phone's, a computer's. */
+export interface Input {
+  id: string;
+  name: string;
+  end: End;
+  /** What it takes as it is meant. */
+  takes: readonly Carriage[];
+  /** Above this it clips whatever the gain; below `weakestDbu` for the loudest it is lost in noise. */
+  clipsDbu: number;
+  weakestDbu: number;
+  phantom: Supply;
+  plugIn: Supply;
+  /** It falls back on a microphone of its own where it finds none. */
+  hasOwnMic: boolean;
+  /** What else has to be set for any source, in words. */
+  settings: readonly string[];
+  /** Its neighbour may be linked to it as a stereo pair. */
+  canBeLinked: boolean;
+  /** It can be switched to line; what it clips at then, dBu. */
+  lineClipsDbu: number | null;
+}
+
+/** A lead, adapter, pad or box between a source and an input. */
+export interface Part {
+  id: string;
+  name: string;
+  from: End;
+  to: End;
+  /** What becomes of each carriage; what is not named does not pass. */
+  turns: Partial<Record<Carriage, Carriage>>;
+  lossDb: number;
+  /** Lets the power of an input through to the source. */
+  passesPlugIn: boolean;
+  passesPhantom: boolean;
+  /** Looks like a microphone to a headset socket. */
+  isHeadsetLoad: boolean;
+  /** What has to be set on it. */
+  settings: readonly string[];
+  /** Feeds phantom power itself. */
+  feedsPhantom: boolean;
+  isOwned: boolean;
+}
