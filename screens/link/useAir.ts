@@ -1,12 +1,12 @@
 "use client";
 
-import * as Comlink from "comlink";
-import { useEffect, useRef } from "react";
+import { useRef } from "react";
 import { airBodyOf, storedAir } from "@/core/shoot/airScene";
 import type { AirBody } from "@/core/shoot/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import type { AirDoor } from "@/workers/airWorker";
 import { useShootStore } from "../saving/ShootProvider";
+import { useDoor } from "../workers/useDoor";
 
 export interface AirEdits {
   edit: (change: (body: AirBody) => AirBody) => void;
@@ -35,21 +35,6 @@ export function useAir(): AirEdits {
   };
 }
 
-/** The worker that coordinates and reads scans; made when first asked. */
-export function useAirDoor(): () => Comlink.Remote<AirDoor> {
-  const made = useRef<{ worker: Worker; door: Comlink.Remote<AirDoor> } | null>(null);
-  useEffect(
-    () => () => {
-      made.current?.worker.terminate();
-      made.current = null;
-    },
-    [],
-  );
-  return () => {
-    if (!made.current) {
-      const worker = new Worker(new URL("../../workers/airWorker.ts", import.meta.url), { type: "module" });
-      made.current = { worker, door: Comlink.wrap<AirDoor>(worker) };
-    }
-    return made.current.door;
-  };
-}
+/** The worker that coordinates and reads scans. */
+export const useAirDoor = () =>
+  useDoor<AirDoor>(() => new Worker(new URL("../../workers/airWorker.ts", import.meta.url), { type: "module" }));
