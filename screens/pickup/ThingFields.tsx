@@ -195,14 +195,6 @@ export function MicFields(props: {
           shown={DEGREES}
           onChange={(tiltDeg) => set({ tiltDeg })}
         />
-      </Columns>
-      <Row $gap={0.4}>
-        <Tick label="Pop screen" isOn={mic.hasScreen} onChange={(hasScreen) => set({ hasScreen })} />
-        <Tick
-          label="Hands near it"
-          isOn={mic.handsM !== null}
-          onChange={(isNear) => set({ handsM: isNear ? (handsOn(mic.holder) ?? GESTURES_M) : null })}
-        />
         {mic.handsM !== null && (
           <NumberField
             label="Hands come to"
@@ -213,6 +205,14 @@ export function MicFields(props: {
             onChange={(handsM) => set({ handsM })}
           />
         )}
+      </Columns>
+      <Row $gap={0.4}>
+        <Tick label="Pop screen" isOn={mic.hasScreen} onChange={(hasScreen) => set({ hasScreen })} />
+        <Tick
+          label="Hands near it"
+          isOn={mic.handsM !== null}
+          onChange={(isNear) => set({ handsM: isNear ? (handsOn(mic.holder) ?? GESTURES_M) : null })}
+        />
         <Button look="quiet" onPress={onRemove}>
           Take away
         </Button>
