@@ -36,6 +36,7 @@ function part(id: string, name: string, from: End, to: End, own: Partial<Part>):
     isHeadsetLoad: false,
     settings: [],
     feedsPhantom: false,
+    clipsDbu: null,
     isOwned: false,
     ...own,
   };
@@ -57,8 +58,8 @@ const INTERFACE_MENU = "Recorder's menu: audio interface, stereo, mobile";
 export const PARTS: readonly Part[] = [
   part("xlr-xlr", "XLR lead", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
   part("xlr-xlr-long", "XLR lead, 10 m", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
-  part("xlr-gender-m", "XLR turner, plug to plug", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
-  part("xlr-gender-f", "XLR turner, socket to socket", plug("xlr3"), socket("xlr3"), { passesPhantom: true }),
+  part("xlr-gender-m", "XLR turner, plug to plug", plug("xlr3"), plug("xlr3"), { passesPhantom: true }),
+  part("xlr-gender-f", "XLR turner, socket to socket", socket("xlr3"), socket("xlr3"), { passesPhantom: true }),
   part(
     "trs35-xlr",
     "3.5 mm balanced to XLR lead",
@@ -219,21 +220,23 @@ export const PARTS: readonly Part[] = [
   part("phantom-box", "phantom power box", socket("xlr3"), plug("xlr3"), {
     feedsPhantom: true,
     passesPlugIn: false,
-    settings: ["Phantom power box on"],
   }),
   part(
     "interface",
     "recorder as audio interface, XLR to USB",
     socket("xlr3"),
     socket("usbC"),
-    turned({ balanced: "digital" }, { feedsPhantom: true, passesPlugIn: false, settings: [INTERFACE_MENU] }),
+    turned(
+      { balanced: "digital" },
+      { feedsPhantom: true, clipsDbu: -6, passesPlugIn: false, settings: [INTERFACE_MENU] },
+    ),
   ),
   part(
     "interface-35",
     "USB sound adapter, 3.5 mm",
     socket("jack35"),
     plug("usbC"),
-    turned({ stereo: "digital", dual: "digital" }, { settings: ["Choose it as the input"] }),
+    turned({ stereo: "digital", dual: "digital" }, { clipsDbu: -16, settings: ["Choose it as the input"] }),
   ),
   part("usb-cc", "USB lead, C to C", plug("usbC"), plug("usbC"), turned(DIGITAL, { passesPlugIn: false })),
   part("usb-ca", "USB lead, C to A", plug("usbC"), plug("usbA"), turned(DIGITAL, { passesPlugIn: false })),

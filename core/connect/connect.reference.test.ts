@@ -92,8 +92,14 @@ describe("the table of connections (common practice)", () => {
   });
 
   test("lavs into a recorder: plug-in power on for one, off for the other", () => {
-    expect(way("lavSelf", "recorder35").settings.join(" ")).toContain("Plug-in power on");
-    expect(way("lavBattery", "recorder35").settings.join(" ")).toContain("Plug-in power off");
+    for (const [lav, power] of [
+      ["lavSelf", "on"],
+      ["lavBattery", "off"],
+    ] as const) {
+      const straight = way(lav, "recorder35");
+      expect([straight.verdict, straight.parts]).toEqual(["worksIfSet", []]);
+      expect(straight.settings.join(" ")).toContain(`Plug-in power ${power}`);
+    }
     const none = findPath(SOURCES.lavSelf, { ...INPUTS.recorder35, plugIn: "never" }, []);
     expect(none!.because[0]).toContain("gives no plug-in power");
   });
@@ -119,6 +125,21 @@ describe("the table of connections (common practice)", () => {
       expect(path.parts.map(({ id }) => id)).toEqual(["interface", "usb-ca", "camera-adapter"]);
       expect(path.settings.join(" ")).toContain("audio interface, stereo, mobile");
     }
+  });
+
+  test("an interface clips like any mic input: a desk needs a pad before it, and phantom off", () => {
+    const bare = chain("deskXlr", ["interface", "usb-cc"], "computerUsb");
+    expect(bare.because[0]).toContain("24 dB too loud for recorder as audio interface");
+    const padded = way("deskXlr", "computerUsb");
+    expect(padded.verdict).toBe("worksIfSet");
+    expect(padded.parts.map(({ id }) => id)).toEqual(["pad-xlr-40", "interface", "usb-cc"]);
+    expect(padded.settings.join(" ")).toContain("Phantom power off at recorder as audio interface");
+    expect(way("micPhantom", "computerUsb").settings.join(" ")).toContain("Phantom power on at recorder as");
+  });
+
+  test("nothing that feeds itself is noticed by a headset socket on a bare adapter", () => {
+    expect(chain("micDynamic", ["xlr-trs35-dual", "adapter-self"], "phone").verdict).toBe("silentlyWrong");
+    expect(chain("micDynamic", ["xlr-trs35-dual", "adapter-battery"], "phone").verdict).toBe("worksIfSet");
   });
 
   test("phantom: on for a condenser; none gives silence, unless a box feeds it", () => {

@@ -42,7 +42,8 @@ const better = (one: FoundPath, other: FoundPath): number =>
 function distinct(parts: readonly Part[]): Part[] {
   const kinds = new Map<string, Part>();
   for (const part of parts) {
-    const { from, to, turns, lossDb, passesPlugIn, passesPhantom, isHeadsetLoad, feedsPhantom, settings } = part;
+    const { from, to, turns, lossDb, passesPlugIn, passesPhantom, isHeadsetLoad, feedsPhantom, clipsDbu, settings } =
+      part;
     const kind = JSON.stringify([
       from,
       to,
@@ -53,6 +54,7 @@ function distinct(parts: readonly Part[]): Part[] {
       isHeadsetLoad,
       feedsPhantom,
       settings,
+      clipsDbu,
     ]);
     const known = kinds.get(kind);
     if (!known || (!known.isOwned && part.isOwned)) kinds.set(kind, part);

@@ -45,9 +45,6 @@ export interface Judgement {
   settings: readonly string[];
 }
 
-/** Losses and switches leave this much in hand, dB. Common practice. */
-const IN_HAND_DB = 0;
-
 interface Finding {
   verdict: Verdict;
   says: string;
@@ -105,8 +102,9 @@ function powerFindings(source: Source, carried: Carried, input: Input): { findin
   }
   if (source.needs !== "plugIn" && carried.passesPlugIn && input.plugIn === "switched" && source.needs !== "phantom")
     settings.push(`Plug-in power off at ${input.name}`);
-  // A self-fed mic on a bare adapter: the socket feels no microphone.
-  if (source.needs === "battery" && input.hasOwnMic && input.takes.includes(carried.carriage) && !carried.isHeadsetLoad)
+  // A headset socket feels for its microphone: what feeds itself, on a bare adapter, is not noticed.
+  const isHeadset = carried.carriage === "headsetCtia" || carried.carriage === "headsetOmtp";
+  if (source.needs !== "plugIn" && isHeadset && input.takes.includes(carried.carriage) && !carried.isHeadsetLoad)
     findings.push({
       verdict: "silentlyWrong",
       says: `${input.name} does not notice ${source.name} on this adapter, keeps its own mic and still records. Take one for battery-powered mics.`,
@@ -114,11 +112,31 @@ function powerFindings(source: Source, carried: Carried, input: Input): { findin
   return { findings, settings };
 }
 
+/** Parts that clip or feed power themselves: what has to be set on them, and where it is too loud for them. */
+function partFindings(source: Source, parts: readonly Part[]): { findings: Finding[]; settings: string[] } {
+  const findings: Finding[] = [];
+  const settings: string[] = [];
+  let arrivesDbu = source.loudestDbu;
+  for (const { name, lossDb, clipsDbu, feedsPhantom } of parts) {
+    if (feedsPhantom && source.needs === "phantom") settings.push(`Phantom power on at ${name}`);
+    else if (feedsPhantom) settings.push(`Phantom power off at ${name}, before plugging in`);
+    const overDb = clipsDbu === null ? 0 : arrivesDbu - clipsDbu;
+    if (overDb > source.turnsDownDb)
+      findings.push({
+        verdict: "silentlyWrong",
+        says: `${Math.ceil(overDb - source.turnsDownDb)} dB too loud for ${name}: it clips however low the gain. Put a pad before it.`,
+      });
+    else if (overDb > 0) settings.push(`Turn ${source.name} down by ${Math.ceil(overDb)} dB at least`);
+    arrivesDbu -= lossDb;
+  }
+  return { findings, settings };
+}
+
 /** Whether the level fits, and what to turn or switch. */
 function levelFindings(source: Source, carried: Carried, input: Input): { findings: Finding[]; settings: string[] } {
   if (carried.carriage === "digital") return { findings: [], settings: [] };
   const arrivesDbu = source.loudestDbu - carried.lossDb;
-  const overDb = arrivesDbu - input.clipsDbu + IN_HAND_DB;
+  const overDb = arrivesDbu - input.clipsDbu;
   if (arrivesDbu < input.weakestDbu)
     return {
       findings: [
@@ -150,11 +168,13 @@ export function judgePath(source: Source, parts: readonly Part[], carried: Carri
   const carriage = carriageFault(source, carried.carriage, input);
   const power = powerFindings(source, carried, input);
   const level = levelFindings(source, carried, input);
-  const findings = [...(carriage ? [carriage] : []), ...power.findings, ...level.findings].sort(
+  const boxes = partFindings(source, parts);
+  const findings = [...(carriage ? [carriage] : []), ...power.findings, ...boxes.findings, ...level.findings].sort(
     (one, other) => VERDICTS.indexOf(other.verdict) - VERDICTS.indexOf(one.verdict),
   );
   const settings = [
     ...power.settings,
+    ...boxes.settings,
     ...parts.flatMap((part) => part.settings),
     ...level.settings,
     ...(input.canBeLinked ? [`Unlink ${input.name} from its neighbour: a mono track of its own`] : []),

@@ -114,7 +114,9 @@ export interface Part {
   isHeadsetLoad: boolean;
   /** What has to be set on it. */
   settings: readonly string[];
-  /** Feeds phantom power itself. */
+  /** Feeds phantom power itself, by a switch. */
   feedsPhantom: boolean;
+  /** Above this it clips itself, dBu: what has a converter of its own. Null: it passes anything. */
+  clipsDbu: number | null;
   isOwned: boolean;
 }

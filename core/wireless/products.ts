@@ -75,7 +75,8 @@ export const MOST_NAMED = 500;
 /**
  * Every broken rule of a set: spacing, and every third and fifth order product against every carrier that is on with it.
  *
- * Frequencies in MHz, to 100 Hz. At most {@link MOST_NAMED} are named, nearest first; `count` counts all.
+ * Frequencies in MHz, to 100 Hz. `count` counts all; at most {@link MOST_NAMED} are named, the nearest of
+ * the first two thousand found.
  */
 export function conflictsOf(
   carriers: readonly Carrier[],

@@ -108,7 +108,7 @@ export function sparesFor(
 
 /** A rule that, taken away alone, lets more links on. */
 export interface Binding {
-  rule: "spacing" | "third order" | "fifth order" | "locked links" | "what is taken or not allowed";
+  rule: "spacing" | "the guard of third order" | "fifth order" | "locked links" | "what is taken or not allowed";
   wouldFit: number;
 }
 
@@ -128,7 +128,7 @@ export function bindingRules(
   };
   const trials: Binding[] = [
     { rule: "spacing", wouldFit: fit(links, { ...rules, spacingKHz: 0 }) },
-    { rule: "third order", wouldFit: fit(links, { ...rules, twoThirdKHz: 0, threeThirdKHz: 0 }) },
+    { rule: "the guard of third order", wouldFit: fit(links, { ...rules, twoThirdKHz: 0, threeThirdKHz: 0 }) },
     { rule: "fifth order", wouldFit: rules.fifthKHz === null ? 0 : fit(links, { ...rules, fifthKHz: null }) },
     {
       rule: "locked links",
