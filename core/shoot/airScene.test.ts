@@ -7,14 +7,8 @@ import { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf } from "
 import { boardOf } from "./board";
 import { FIRST_OUTFIT, newRig } from "./newRig";
 import { newScene } from "./newScene";
-import type { AirBody, RecordBodies, RecordKind, ShootBundle, Stored } from "./records";
-
-const stored = <Kind extends RecordKind>(id: string, body: RecordBodies[Kind]): Stored<Kind> => ({
-  id,
-  version: 1,
-  changedAt: "2027-05-11T09:00:00Z",
-  body,
-});
+import type { AirBody, ShootBundle } from "./records";
+import { stored, TEST_SHOOT } from "./testShoot";
 
 /** Two people in a scene each, an hour apart, and one who is in none. */
 function bundle(air: Partial<AirBody> | null = null): ShootBundle {
@@ -33,16 +27,7 @@ function bundle(air: Partial<AirBody> | null = null): ShootBundle {
   const rig = (wearerId: string, sceneId: string) =>
     stored<"rig">(`${wearerId}-${sceneId}`, newRig({ shootId: "s", wearerId, sceneId }));
   return {
-    shoot: stored<"shoot">("s", {
-      title: "T",
-      firstDay: "2027-05-11",
-      days: 1,
-      units: "metric",
-      frameRate: 25,
-      delivery: "picture",
-      sampleRateHz: 48000,
-      bitsPerSample: 24,
-    }),
+    shoot: stored<"shoot">("s", TEST_SHOOT),
     places: [],
     scenes: [
       stored<"scene">("one", newScene("s", { startsAt: "09:00" })),

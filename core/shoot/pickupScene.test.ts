@@ -9,14 +9,8 @@ import { boardOf } from "./board";
 import { FIRST_OUTFIT, newRig } from "./newRig";
 import { newScene } from "./newScene";
 import { peaksAt, pickupAdvice, pickupScene } from "./pickupScene";
-import type { PickupBody, RecordBodies, RecordKind, ShootBundle, Stored } from "./records";
-
-const stored = <Kind extends RecordKind>(id: string, body: RecordBodies[Kind]): Stored<Kind> => ({
-  id,
-  version: 1,
-  changedAt: "2027-05-11T09:00:00Z",
-  body,
-});
+import type { PickupBody, ShootBundle } from "./records";
+import { stored, TEST_SHOOT } from "./testShoot";
 
 const GRANARY: PlaceModel = {
   ...LIVING_ROOM,
@@ -59,16 +53,7 @@ function bundle(
   pickups: PickupBody[] = [],
 ): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", {
-      title: "T",
-      firstDay: "2027-05-11",
-      days: 1,
-      units: "metric",
-      frameRate: 25,
-      delivery: "picture",
-      sampleRateHz: 48000,
-      bitsPerSample: 24,
-    }),
+    shoot: stored<"shoot">("s", TEST_SHOOT),
     places: model ? [stored<"place">("p", { shootId: "s", name: "Place", model })] : [],
     scenes: [stored<"scene">("c", newScene("s", { placeId: model ? "p" : null }))],
     wearers: people.map(person),

@@ -3,30 +3,15 @@ import type { PlaceModel } from "../room/placeModel";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { newScene } from "./newScene";
 import { noisyTimes, quietDay, USUAL_DAY } from "./quietDay";
-import type { RecordBodies, RecordKind, SceneBody, ShootBundle, Stored } from "./records";
-
-const stored = <Kind extends RecordKind>(id: string, body: RecordBodies[Kind]): Stored<Kind> => ({
-  id,
-  version: 1,
-  changedAt: "2027-05-11T09:00:00Z",
-  body,
-});
+import type { SceneBody, ShootBundle } from "./records";
+import { stored, TEST_SHOOT } from "./testShoot";
 
 const QUIET_ROOM: PlaceModel = { ...LIVING_ROOM, noiseNc: 20 };
 const bell = usualSource("bell", "bell", { distanceM: 60, times: [{ from: "10:00", minutes: 5 }] });
 
 function bundle(model: PlaceModel, scenes: Partial<SceneBody>[]): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", {
-      title: "T",
-      firstDay: "2027-05-11",
-      days: 2,
-      units: "metric",
-      frameRate: 25,
-      delivery: "picture",
-      sampleRateHz: 48000,
-      bitsPerSample: 24,
-    }),
+    shoot: stored<"shoot">("s", { ...TEST_SHOOT, days: 2 }),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model })],
     scenes: scenes.map((own, index) => stored<"scene">(`c${index}`, newScene("s", { placeId: "p", ...own }))),
     wearers: [],

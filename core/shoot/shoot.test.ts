@@ -14,24 +14,13 @@ import {
   type Consent,
   type MeasurementBody,
   type RecordBodies,
-  type RecordKind,
   type RigBody,
   type ShootBundle,
   type Stored,
 } from "./records";
 import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
 import { rigsOfWearer } from "./sceneOrder";
-
-const stored = <Kind extends RecordKind>(
-  id: string,
-  body: RecordBodies[Kind],
-  changedAt = "2027-05-11T09:00:00Z",
-): Stored<Kind> => ({
-  id,
-  version: 1,
-  changedAt,
-  body,
-});
+import { stored, TEST_SHOOT } from "./testShoot";
 
 const ROOM: PlaceModel = {
   ...LIVING_ROOM,
@@ -68,16 +57,7 @@ function bundle(
   own: Partial<ShootBundle> = {},
 ): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", {
-      title: "T",
-      firstDay: "2027-05-11",
-      days: 1,
-      units: "metric",
-      frameRate: 25,
-      delivery: "picture",
-      sampleRateHz: 48000,
-      bitsPerSample: 24,
-    }),
+    shoot: stored<"shoot">("s", TEST_SHOOT),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model: ROOM })],
     scenes: [stored<"scene">("c", newScene("s", { placeId: "p" }))],
     wearers: [

@@ -35,6 +35,7 @@ export function useAir(): AirEdits {
   };
 }
 
+const make = () => new Worker(new URL("../../workers/airWorker.ts", import.meta.url), { type: "module" });
+
 /** The worker that coordinates and reads scans. */
-export const useAirDoor = () =>
-  useDoor<AirDoor>(() => new Worker(new URL("../../workers/airWorker.ts", import.meta.url), { type: "module" }));
+export const useAirDoor = () => useDoor<AirDoor>(make);

@@ -40,8 +40,7 @@ function useQuietDay(bundle: ShootBundle, day: number, wishes: Wishes): QuietDay
     return () => {
       isWanted = false;
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the worker's door is made once
-  }, [shoot, places, scenes, day, wishes]);
+  }, [doorOf, shoot, places, scenes, day, wishes]);
   return answer;
 }
 
