@@ -10,6 +10,7 @@ const socket = (connector: Connector): End => ({ connector, sex: "socket" });
 export const SOURCES = {
   receiverBalanced: {
     id: "receiverBalanced",
+    kind: "receiver",
     name: "receiver, balanced mono 3.5 mm",
     end: socket("jack35"),
     carriage: "balanced",
@@ -20,6 +21,7 @@ export const SOURCES = {
   },
   receiver: {
     id: "receiver",
+    kind: "receiver",
     name: "receiver, unbalanced 3.5 mm",
     end: socket("jack35"),
     carriage: "dual",
@@ -30,6 +32,7 @@ export const SOURCES = {
   },
   receiverUsb: {
     id: "receiverUsb",
+    kind: "receiver",
     name: "receiver, USB",
     end: socket("usbC"),
     carriage: "digital",
@@ -40,6 +43,7 @@ export const SOURCES = {
   },
   lavBattery: {
     id: "lavBattery",
+    kind: "lav",
     name: "lav with a battery",
     end: plug("jack35"),
     carriage: "dual",
@@ -50,6 +54,7 @@ export const SOURCES = {
   },
   lavSelf: {
     id: "lavSelf",
+    kind: "lav",
     name: "lav on plug-in power",
     end: plug("jack35"),
     carriage: "dual",
@@ -60,6 +65,7 @@ export const SOURCES = {
   },
   micPhantom: {
     id: "micPhantom",
+    kind: "mic",
     name: "XLR condenser mic",
     end: plug("xlr3"),
     carriage: "balanced",
@@ -70,6 +76,7 @@ export const SOURCES = {
   },
   micDynamic: {
     id: "micDynamic",
+    kind: "mic",
     name: "XLR dynamic mic",
     end: plug("xlr3"),
     carriage: "balanced",
@@ -80,6 +87,7 @@ export const SOURCES = {
   },
   deskXlr: {
     id: "deskXlr",
+    kind: "desk",
     name: "house desk, XLR out",
     end: plug("xlr3"),
     carriage: "balanced",
@@ -90,6 +98,7 @@ export const SOURCES = {
   },
   deskJack: {
     id: "deskJack",
+    kind: "desk",
     name: "house desk, 6.35 mm out",
     end: socket("jack635"),
     carriage: "balanced",
@@ -100,6 +109,7 @@ export const SOURCES = {
   },
   deskRca: {
     id: "deskRca",
+    kind: "desk",
     name: "house desk, RCA out",
     end: socket("rca"),
     carriage: "tip",
@@ -110,6 +120,7 @@ export const SOURCES = {
   },
   speakerThrough: {
     id: "speakerThrough",
+    kind: "speaker",
     name: "powered speaker, XLR through",
     end: plug("xlr3"),
     carriage: "balanced",
@@ -128,6 +139,7 @@ export const HOUSE_OUTLETS: readonly SourceId[] = ["deskXlr", "deskJack", "deskR
 export const INPUTS = {
   recorderXlr: {
     id: "recorderXlr",
+    kind: "recorder",
     name: "recorder, XLR mic input",
     end: socket("xlr3"),
     takes: ["balanced"],
@@ -142,6 +154,7 @@ export const INPUTS = {
   },
   recorderLine: {
     id: "recorderLine",
+    kind: "recorder",
     name: "recorder, 6.35 mm line input",
     end: socket("jack635"),
     takes: ["balanced", "tip"],
@@ -156,6 +169,7 @@ export const INPUTS = {
   },
   recorderSwitched: {
     id: "recorderSwitched",
+    kind: "recorder",
     name: "recorder, XLR input, mic or line",
     end: socket("xlr3"),
     takes: ["balanced"],
@@ -170,6 +184,7 @@ export const INPUTS = {
   },
   recorder35: {
     id: "recorder35",
+    kind: "recorder",
     name: "recorder, 3.5 mm mic input",
     end: socket("jack35"),
     takes: ["stereo", "dual"],
@@ -184,6 +199,7 @@ export const INPUTS = {
   },
   phone: {
     id: "phone",
+    kind: "phone",
     name: "phone, headset socket",
     end: socket("jack35four"),
     takes: ["headsetCtia"],
@@ -198,6 +214,7 @@ export const INPUTS = {
   },
   phoneOlder: {
     id: "phoneOlder",
+    kind: "phone",
     name: "phone, headset socket of the older wiring",
     end: socket("jack35four"),
     takes: ["headsetOmtp"],
@@ -212,6 +229,7 @@ export const INPUTS = {
   },
   phoneData: {
     id: "phoneData",
+    kind: "phone",
     name: "phone, data socket",
     end: socket("phoneData"),
     takes: ["digital"],
@@ -226,6 +244,7 @@ export const INPUTS = {
   },
   computerMic: {
     id: "computerMic",
+    kind: "computer",
     name: "computer, mic socket",
     end: socket("jack35"),
     takes: ["tip", "dual", "stereo"],
@@ -240,6 +259,7 @@ export const INPUTS = {
   },
   computerUsb: {
     id: "computerUsb",
+    kind: "computer",
     name: "computer, USB",
     end: socket("usbC"),
     takes: ["digital"],
@@ -254,6 +274,7 @@ export const INPUTS = {
   },
   streamMixer: {
     id: "streamMixer",
+    kind: "mixer",
     name: "streaming mixer, XLR channel",
     end: socket("xlr3"),
     takes: ["balanced"],
@@ -268,6 +289,7 @@ export const INPUTS = {
   },
   cameraNoPhones: {
     id: "cameraNoPhones",
+    kind: "camera",
     name: "camera, 3.5 mm mic input, no headphones",
     end: socket("jack35"),
     takes: ["stereo", "dual"],

@@ -58,9 +58,13 @@ export type Carriage = (typeof CARRIAGES)[number];
 export const POWERS = ["none", "battery", "plugIn", "phantom"] as const;
 export type Power = (typeof POWERS)[number];
 
+export const SOURCE_KINDS = ["receiver", "lav", "mic", "desk", "speaker"] as const;
+export const INPUT_KINDS = ["recorder", "camera", "phone", "computer", "mixer"] as const;
+
 /** A source: a microphone, a receiver, a desk. Levels are of its loudest, dBu. */
 export interface Source {
   id: string;
+  kind: (typeof SOURCE_KINDS)[number];
   name: string;
   end: End;
   carriage: Carriage;
@@ -79,6 +83,7 @@ export type Supply = "never" | "switched" | "always";
 /** An input: a recorder's, a phone's, a computer's. */
 export interface Input {
   id: string;
+  kind: (typeof INPUT_KINDS)[number];
   name: string;
   end: End;
   /** What it takes as it is meant. */

@@ -1,0 +1,221 @@
+import * as Type from "@sinclair/typebox";
+import type { Static, TSchema } from "@sinclair/typebox";
+import { operate, type Machine, type Setting } from "./machine";
+import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
+import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
+import type { Setup } from "./setup";
+
+const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
+
+/** The simulated devices of one link on the table, and what lies between them. A device that the link has not got is null. */
+export const Rehearsal = Type.Object(
+  {
+    pack: maybe(Transmitter),
+    receiver: maybe(Receiver),
+    scanner: maybe(Scanner),
+    houseDesk: maybe(Desk),
+    recorder: maybe(Recorder),
+    phone: maybe(Phone),
+    computer: maybe(Computer),
+    mixer: maybe(Desk),
+    /** Leads and adapters in the hand, by id, in order from the source. */
+    leads: Type.Array(Type.String({ minLength: 1, maxLength: 60 }), { maxItems: 8 }),
+    isPlugged: Type.Boolean(),
+    /** Somebody else's packs that are on, MHz. */
+    strangersMHz: Type.Array(Type.Number({ minimum: 1, maximum: 7000 }), { maxItems: 20 }),
+    /** The lead in use, or a plug of it, is broken. */
+    isLeadBroken: Type.Boolean(),
+    /** The microphone has slipped, away from the mouth. */
+    isSlipped: Type.Boolean(),
+    /** The ground was walked while listening. */
+    isWalked: Type.Boolean(),
+  },
+  { additionalProperties: false },
+);
+export type Rehearsal = Static<typeof Rehearsal>;
+
+export const DEVICE_IDS = [
+  "pack",
+  "receiver",
+  "scanner",
+  "houseDesk",
+  "recorder",
+  "phone",
+  "computer",
+  "mixer",
+] as const;
+export type DeviceId = (typeof DEVICE_IDS)[number];
+
+/** Machines of a link's devices. */
+export function machineOf(setup: Setup, id: DeviceId): Machine<object> {
+  const machines = {
+    pack: () => transmitterOf(setup.system!),
+    receiver: () => receiverOf(setup.system!),
+    scanner: () => SCANNER,
+    houseDesk: () => HOUSE_DESK,
+    recorder: () => recorderOf(setup.input),
+    phone: () => PHONE,
+    computer: () => COMPUTER,
+    mixer: () => MIXER,
+  };
+  return machines[id]() as unknown as Machine<object>;
+}
+
+const TARGETS = {
+  recorder: "recorder",
+  camera: "recorder",
+  phone: "phone",
+  computer: "computer",
+  mixer: "mixer",
+} as const;
+export type TargetId = (typeof TARGETS)[keyof typeof TARGETS];
+
+/** The device that the link ends in. */
+export const targetOf = ({ input }: Setup): TargetId => TARGETS[input.kind];
+
+/** Devices of a link, source first. */
+export function devicesOf(setup: Setup): DeviceId[] {
+  const radio: DeviceId[] = setup.system?.band === "uhf" ? ["pack", "receiver", "scanner"] : ["pack", "receiver"];
+  return [
+    ...(setup.system ? radio : []),
+    ...(setup.source.kind === "desk" ? (["houseDesk"] as const) : []),
+    targetOf(setup),
+  ];
+}
+
+const NOTHING: Rehearsal = {
+  pack: null,
+  receiver: null,
+  scanner: null,
+  houseDesk: null,
+  recorder: null,
+  phone: null,
+  computer: null,
+  mixer: null,
+  leads: [],
+  isPlugged: false,
+  strangersMHz: [],
+  isLeadBroken: false,
+  isSlipped: false,
+  isWalked: false,
+};
+
+/** What the last user may have left in devices that come out of a bag. */
+const LEFTOVERS: Partial<Record<DeviceId, object>> = {
+  pack: { wasReset: false, batteryPercent: 35, isMuted: true, name: "P3" },
+  receiver: { wasReset: false, batteryPercent: 60, outputDb: -18, pairedName: "P7" },
+  recorder: { isPhantomOn: true, isLinked: true, storageMb: 900 },
+};
+
+/** The devices as they come out of the bag, nothing plugged: not reset, set as somebody left them. */
+export function fromTheBag(setup: Setup): Rehearsal {
+  const devices = devicesOf(setup).map((id) => {
+    const left = { ...LEFTOVERS[id] } as Record<string, unknown>;
+    const { factory } = machineOf(setup, id);
+    const known = Object.fromEntries(Object.entries(left).filter(([key]) => key in factory));
+    if (id === "recorder" && setup.input.phantom !== "switched") delete known["isPhantomOn"];
+    if (id === "recorder" && !setup.input.canBeLinked) delete known["isLinked"];
+    return [id, { ...factory, ...known }];
+  });
+  return { ...NOTHING, ...(Object.fromEntries(devices) as Partial<Rehearsal>) };
+}
+
+/** Everything done and set as it should be, and rolling. */
+export function allRight(setup: Setup): Rehearsal {
+  const { right, input, source, name } = setup;
+  const begin = fromTheBag(setup);
+  const frequencyMHz = setup.frequencyMHz ?? 2440;
+  const rolling = {
+    isOn: true,
+    batteryPercent: 100,
+    storageMb: 32_000,
+    transport: "recording",
+    isAutoLevelOn: false,
+  } as const;
+  const usesPhantom = source.needs === "phantom" && !setup.way.some(({ feedsPhantom }) => feedsPhantom);
+  const target = targetOf(setup);
+  const { systemDb, trimDb } = computerGain(right.gainDb);
+  return {
+    ...begin,
+    pack: begin.pack && {
+      ...begin.pack,
+      isOn: true,
+      batteryPercent: 100,
+      isMuted: false,
+      frequencyMHz,
+      name: name.slice(0, 80),
+      sensitivityDb: right.sensitivityDb,
+      wasReset: true,
+    },
+    receiver: begin.receiver && {
+      ...begin.receiver,
+      batteryPercent: 100,
+      frequencyMHz,
+      pairedName: name.slice(0, 80),
+      outputDb: right.outputDb,
+      wasReset: true,
+    },
+    scanner: begin.scanner && { secondsLeft: null, isDone: true, heardOwn: false },
+    houseDesk: begin.houseDesk && { ...begin.houseDesk, isMuted: false, sendDb: 0 },
+    recorder: begin.recorder && {
+      ...begin.recorder,
+      ...rolling,
+      source: "external",
+      isLinked: false,
+      gainDb: right.gainDb,
+      isPhantomOn: usesPhantom && input.phantom === "switched",
+      isPlugInOn: source.needs === "plugIn" && input.plugIn === "switched",
+      isLine: setup.isLine,
+      sampleRateHz: setup.sampleRateHz,
+      bits: setup.bits,
+    },
+    phone: begin.phone && { ...begin.phone, ...rolling, isFlightMode: true },
+    computer: begin.computer && { ...begin.computer, ...rolling, source: "external", boostDb: 0, systemDb, trimDb },
+    mixer: begin.mixer && {
+      ...begin.mixer,
+      isMuted: false,
+      gainDb: right.gainDb,
+      isPhantomOn: target === "mixer" && usesPhantom,
+    },
+    leads: setup.way.map(({ id }) => id),
+    isPlugged: true,
+    isWalked: true,
+  };
+}
+
+/** A computer's gain on its two last stages: the system's first. */
+function computerGain(gainDb: number): { systemDb: number; trimDb: number } {
+  const systemDb = Math.min(0, Math.max(-30, gainDb));
+  return { systemDb, trimDb: Math.min(20, Math.max(-20, gainDb - systemDb)) };
+}
+
+/** Moves one control of one device; pack and receiver meet at their windows. */
+export function turnKnob(
+  setup: Setup,
+  rehearsal: Rehearsal,
+  device: DeviceId,
+  knobId: string,
+  value: Setting,
+): { rehearsal: Rehearsal; says: string | null } {
+  const before = rehearsal[device];
+  if (!before) throw new RangeError(`There is no ${device} in this link.`);
+  const { state, says } = operate(machineOf(setup, device), before, knobId, value);
+  let next: Rehearsal = { ...rehearsal, [device]: state };
+  if (device === "scanner" && knobId === "scan" && says === null)
+    next = { ...next, scanner: { ...next.scanner!, heardOwn: next.pack?.isOn === true } };
+  if (next.pack && next.receiver) next = { ...next, ...synced(next.pack, next.receiver) };
+  return { rehearsal: next, says };
+}
+
+/** Some seconds later. */
+export function later(setup: Setup, rehearsal: Rehearsal, seconds: number): Rehearsal {
+  const passed = devicesOf(setup).map((id) => {
+    const state = rehearsal[id];
+    return [id, state && machineOf(setup, id).passes(state, seconds)];
+  });
+  return { ...rehearsal, ...(Object.fromEntries(passed) as Partial<Rehearsal>) };
+}
+
+/** Leads in the hand, as rows; ids that nobody knows are left out. */
+export const leadsOf = ({ shelf }: Setup, { leads }: Rehearsal) =>
+  leads.flatMap((id) => shelf.find((part) => part.id === id) ?? []);

@@ -1,0 +1,49 @@
+import { hear } from "./hear";
+import type { Rehearsal } from "./rehearsal";
+import type { Setup } from "./setup";
+
+/** What somebody says who listens, or looks at the device. */
+export const SYMPTOMS = {
+  nothing: "Nothing at all comes in",
+  far: "It records, but sounds far away",
+  quiet: "Very quiet",
+  distorted: "Distorted on loud words",
+  hiss: "Hiss under the voice",
+  strangers: "Somebody else is on it",
+  oneSide: "On one side only",
+  hollow: "Hollow; gone where both sides are summed",
+  buzz: "It buzzes",
+  pumping: "The noise rises in every pause",
+  notKept: "Nothing is kept: the time stands",
+  dead: "The buttons do nothing",
+  follows: "One input's gain moves its neighbour's level",
+} as const;
+export type Symptom = keyof typeof SYMPTOMS;
+export const SYMPTOM_IDS = Object.keys(SYMPTOMS) as Symptom[];
+
+/** Peaks of the loudest line below this are called quiet, dBFS; less over the electronics' noise than this hisses, dB. Common practice. */
+const QUIET_DBFS = -30;
+const HISS_DB = 55;
+
+/** Everything that would be noticed on a link as it stands; empty when all is well. */
+export function symptomsOf(setup: Setup, rehearsal: Rehearsal): Symptom[] {
+  const heard = hear(setup, rehearsal, "line");
+  const peak = Math.max(heard.leftDbfs ?? -Infinity, heard.rightDbfs ?? -Infinity);
+  const isThere = peak > -Infinity;
+  const found: Record<Symptom, boolean> = {
+    nothing: !isThere && !heard.isBuzzing,
+    far: isThere && (heard.from === "device" || (heard.from === "mic" && rehearsal.isSlipped)),
+    quiet: isThere && heard.from === "mic" && peak < QUIET_DBFS,
+    distorted: heard.isClipped,
+    hiss: isThere && heard.from === "mic" && heard.overNoiseDb < HISS_DB,
+    strangers: heard.from === "strangers",
+    oneSide: isThere && (heard.leftDbfs === null) !== (heard.rightDbfs === null),
+    hollow: heard.isHollow,
+    buzz: heard.isBuzzing,
+    pumping: heard.isPumping,
+    notKept: !heard.isRolling,
+    dead: rehearsal.recorder?.isHold === true && rehearsal.recorder.isOn,
+    follows: rehearsal.recorder?.isLinked === true,
+  };
+  return SYMPTOM_IDS.filter((id) => found[id]);
+}
