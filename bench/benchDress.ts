@@ -1,3 +1,4 @@
+import { emptyShoot } from "../core/shoot/emptyShoot";
 import { newScene } from "../core/shoot/newScene";
 import { exampleInput } from "../core/dress/exampleInput";
 import { DIRECTIONS } from "../core/dress/headDirections";
@@ -60,7 +61,7 @@ function crowd(wearers: number, scenes: number): ShootBundle {
   const performances = Object.values(SLACK_WATER.rigs).map((rig) => rig.performance);
   const shootId = "crowd";
   return {
-    shoot: stored<"shoot">(shootId, SLACK_WATER.shoot),
+    ...emptyShoot(stored<"shoot">(shootId, SLACK_WATER.shoot)),
     places: Object.entries(SLACK_WATER.places).map(([id, body]) => stored<"place">(id, body)),
     scenes: Array.from({ length: scenes }, (_, index) =>
       stored<"scene">(
@@ -84,10 +85,9 @@ function crowd(wearers: number, scenes: number): ShootBundle {
         ),
       ),
     ),
-    kit: GENERIC_DEVICES.map(({ id, kind, name, figures }) => stored<"kitItem">(id, { kind, name, figures })),
-    measurements: [],
-    pickups: [],
-    airs: [],
+    kit: GENERIC_DEVICES.map(({ id, kind, name, figures }) =>
+      stored<"kitItem">(id, { shootId: null, kind, name, figures }),
+    ),
   };
 }
 

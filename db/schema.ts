@@ -11,11 +11,20 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { DeviceFigures, DeviceKind } from "../core/chain/devices";
+import type { AnyKitFigures, KitKind } from "../core/connect/kitItems";
 import type { Aims } from "../core/dress/aims";
 import type { Choice } from "../core/dress/choice";
 import type { Accessory, Layer, Outfit, Performance, Person } from "../core/dress/outfit";
-import type { Consent, MeasurementBody, AirBody, PickupBody, RigBody, ShootBody } from "../core/shoot/records";
+import type {
+  AirBody,
+  ConnectionBody,
+  Consent,
+  MeasurementBody,
+  PackingBody,
+  PickupBody,
+  RigBody,
+  ShootBody,
+} from "../core/shoot/records";
 import type { PlaceModel } from "../core/room/placeModel";
 import type { RecordingMeasurement } from "../core/audio/measurement";
 
@@ -123,9 +132,10 @@ export const kitItem = pgTable(
   "kit_item",
   {
     ...kept,
-    kind: text("kind").$type<DeviceKind>().notNull(),
+    shootId: uuid("shoot_id").references(() => shoot.id),
+    kind: text("kind").$type<KitKind>().notNull(),
     name: text("name").notNull(),
-    figures: jsonb("figures").$type<DeviceFigures[DeviceKind]>().notNull(),
+    figures: jsonb("figures").$type<AnyKitFigures>().notNull(),
   },
   (table) => [index("kit_item_crew").on(table.crewId)],
 );
@@ -171,6 +181,30 @@ export const air = pgTable(
     scan: jsonb("scan").$type<AirBody["scan"]>(),
   },
   (table) => [index("air_shoot").on(table.shootId)],
+);
+
+export const connection = pgTable(
+  "connection",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    linkId: text("link_id").notNull(),
+    sourceId: text("source_id").notNull(),
+    inputId: text("input_id").notNull(),
+    steps: jsonb("steps").$type<ConnectionBody["steps"]>().notNull(),
+    rehearsal: jsonb("rehearsal").$type<ConnectionBody["rehearsal"]>(),
+  },
+  (table) => [index("connection_shoot").on(table.shootId)],
+);
+
+export const packing = pgTable(
+  "packing",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    lines: jsonb("lines").$type<PackingBody["lines"]>().notNull(),
+  },
+  (table) => [index("packing_shoot").on(table.shootId)],
 );
 
 export const pickup = pgTable(

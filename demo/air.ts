@@ -13,6 +13,8 @@ export interface DemoAir {
   digital: readonly string[];
   banked: readonly string[];
   kit: readonly string[];
+  /** Scenes with a desk of the house. */
+  deskScenes: readonly string[];
 }
 
 /** What else sends on the estuary. */
@@ -43,6 +45,7 @@ export function demoAir(wearerIds: readonly string[], who: DemoAir): AirBody {
     links: [
       ...wearerIds.map((id) => newLink({ id, wearerId: id, name: id, systemId: systemFor(id) })),
       ...OTHERS.map((other) => newLink(other)),
+      newLink({ id: "house-desk", name: "House desk", systemId: BY_LEAD, sceneIds: [...who.deskScenes] }),
     ],
   };
 }

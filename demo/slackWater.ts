@@ -1,6 +1,7 @@
 import { DEMO_PLACES, PLACE_IDS } from "./places";
 import { DEMO_SHOOT_ID, ENGINEER_RIG, MILLER_RIG, SINGER_RIG, demoId } from "./recordings";
 import { AIR_ID, demoAir } from "./air";
+import { DEMO_KIT, demoConnections } from "./connections";
 import { PICKUP_IDS, accordionPickup, tablePickup } from "./pickups";
 import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/shoot/records";
 import { newRig } from "../core/shoot/newRig";
@@ -53,7 +54,7 @@ const scenes: Record<string, SceneBody> = {
   [SCENE_TABLE]: scene(1, "17:30", "Volunteers at the table", KITCHEN, 40, 8),
   [SCENE_WELCOME]: scene(3, "13:30", "Miller's welcome", HALL, 15, 15),
   [SCENE_STREAM]: scene(3, "11:00", "Live from the wheel floor", WHEEL_FLOOR, 60, 60),
-  [SCENE_DIARY]: scene(2, "16:00", "Phone diary on the quay", QUAY, 10, 3),
+  [SCENE_DIARY]: scene(3, "09:30", "Phone diary on the quay", QUAY, 10, 3),
 };
 
 function layer(garment: Layer["garment"], fabric: Layer["fabric"], worn: Partial<Layer> = {}): Layer {
@@ -295,6 +296,20 @@ const rigs: Record<string, RigBody> = {
     aims: aims("presenter"),
     choice: choice("tieKnot", "inside", 0, "pad", "down"),
   }),
+  [id(64)]: rig(ENGINEER, SCENE_STREAM, {
+    performance: performance({ faces: "left", shot: "medium", mayBeSeen: true, softest: "normal", loudest: "raised" }),
+    aims: aims("presenter"),
+    choice: choice("highBreastbone", "inside", 0, "triangles", "down"),
+  }),
+  [id(65)]: rig(ECOLOGIST, SCENE_STREAM, {
+    performance: performance({ faces: "right", shot: "medium", loudest: "raised" }),
+    aims: aims("presenter"),
+    outfit: {
+      layers: [layer("shirt", "cotton", { shade: "light" }), layer("cardigan", "wool", { opening: "open" })],
+      accessories: [],
+    },
+    choice: choice("placket", "inside", 0, "triangles", "up"),
+  }),
   [id(63)]: rig(MILLER, SCENE_WELCOME, {
     performance: performance({ mayBeSeen: true, loudest: "raised", hours: 1 }),
     aims: aims("stage"),
@@ -317,7 +332,12 @@ const air = demoAir(Object.keys(wearers), {
   digital: [PRESENTER, ACCORDIONIST],
   banked: [ECOLOGIST, ENGINEER],
   kit: [CREATOR],
+  deskScenes: [SCENE_SPEECH],
 });
+
+/** Who is recorded on the recorder's XLR inputs. */
+export const ON_XLR = [ECOLOGIST, ACCORDIONIST] as const;
+const connections = demoConnections({ phone: CREATOR, stream: PRESENTER, xlr: ON_XLR });
 
 export const SLACK_WATER = {
   shoot,
@@ -327,4 +347,6 @@ export const SLACK_WATER = {
   rigs,
   pickups,
   airs: { [AIR_ID]: air },
+  kit: DEMO_KIT,
+  connections,
 } as const;

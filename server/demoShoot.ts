@@ -9,12 +9,15 @@ import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
-import type { AirBody, MeasurementBody, PlaceBody } from "../core/shoot/records";
-import { SLACK_WATER } from "../demo/slackWater";
+import { connectionBodyOf, connectionsOf } from "../core/shoot/connections";
+import { signatureOf } from "../core/rehearsal/walk";
+import type { AirBody, ConnectionBody, MeasurementBody, PlaceBody, StepDone } from "../core/shoot/records";
+import { PAIRED_ID } from "../demo/connections";
+import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
 import { DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording, DEMO_CLAP } from "../demo/recordings";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
-import { createRecord, restoreRecord } from "./records";
+import { createRecord, listRecords, restoreRecord } from "./records";
 import { loadShoot } from "./shoots";
 
 /** Where the demo's recordings are; the process runs in the checkout. */
@@ -82,6 +85,25 @@ async function coordinated(acting: ActingCrew, body: AirBody): Promise<AirBody> 
   return withTuned(body, next.value);
 }
 
+/** The first of the kit's inputs that takes an XLR's levels. */
+async function xlrInput(acting: ActingCrew): Promise<string | null> {
+  const kit = await listRecords(acting, "kitItem", null);
+  return kit.find(({ body }) => body.kind === "input" && body.name.includes("XLR"))?.id ?? null;
+}
+
+/** Everything done on the real devices of one link, as on the morning of the first day. */
+async function paired(acting: ActingCrew, linkId: string): Promise<ConnectionBody> {
+  const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+  const found = connectionsOf(bundle).connections.find(({ link }) => link.id === linkId)!;
+  const steps = found.steps.map((step): StepDone => ({
+    step,
+    how: "real",
+    at: "2027-05-11T07:40:00Z",
+    holdsFor: signatureOf(found.setup!, step),
+  }));
+  return { ...connectionBodyOf(bundle, found), steps };
+}
+
 /** Puts the demo shoot into a crew's shoots, or back when it was deleted; returns its id. Calling it twice is safe. */
 export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   await createRecord(acting, "shoot", DEMO_SHOOT_ID, SLACK_WATER.shoot);
@@ -89,10 +111,20 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
     await createRecord(acting, "place", id, id === DEMO_CLAP.placeId ? await withClap(body) : body);
   for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
-  for (const [id, body] of Object.entries(SLACK_WATER.rigs)) await createRecord(acting, "rig", id, body);
+  const xlrId = await xlrInput(acting);
+  for (const [id, body] of Object.entries(SLACK_WATER.rigs))
+    await createRecord(
+      acting,
+      "rig",
+      id,
+      ON_XLR.some((each) => each === body.wearerId) ? { ...body, inputId: xlrId } : body,
+    );
   for (const [id, body] of Object.entries(SLACK_WATER.pickups)) await createRecord(acting, "pickup", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.airs))
     await createRecord(acting, "air", id, await coordinated(acting, body));
+  for (const [id, body] of Object.entries(SLACK_WATER.kit)) await createRecord(acting, "kitItem", id, body);
+  for (const [id, body] of Object.entries(SLACK_WATER.connections)) await createRecord(acting, "connection", id, body);
+  await createRecord(acting, "connection", PAIRED_ID, await paired(acting, MILLER));
   for (const [index, recording] of DEMO_RECORDINGS.entries()) {
     if (!recording.isMeasured) continue;
     await proveRecording(acting, recording, `51ac0000-0000-4000-8000-${String(51 + index).padStart(12, "0")}`);

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { randomUUID } from "node:crypto";
 import { Client } from "pg";
+import { GENERIC_DEVICES } from "../core/chain/devices";
 import { placeFaults } from "../core/room/placeModel";
 import { RECORD_SCHEMAS } from "../core/shoot/records";
 import { schemaFaults } from "../core/schema/validate";
@@ -103,6 +104,35 @@ test("places and scenes of the first release go on: parts of walls keep their ar
     expect(plannedEcho(bodyOf(room!).model)!.sabineS[2] / byHandS).toBeCloseTo(1, 1);
     expect(midOf(plannedEcho(bodyOf(room!).model)!.chosenS)).toBeGreaterThan(1);
     expect(bundle.scenes[0]!.body).toMatchObject({ title: "Old scene", lengthMin: 30, takeMin: 3 });
+  } finally {
+    rmSync(before, { recursive: true });
+    await drop();
+  }
+});
+
+test("kit from before anything could be hired stays the crew's own", async () => {
+  const { url, drop } = await freshDatabase();
+  const before = migrationsUpTo(5);
+  try {
+    await migrateDatabase(url, before);
+    const [crewId, shootId, item] = Array.from({ length: 3 }, () => randomUUID());
+    const client = await oldShoot(url, crewId!, shootId!);
+    const { kind, name, figures } = GENERIC_DEVICES[0]!;
+    await client.query("insert into kit_item (id, crew_id, kind, name, figures) values ($1, $2, $3, $4, $5)", [
+      item,
+      crewId,
+      kind,
+      name,
+      figures,
+    ]);
+    await client.end();
+    await migrateDatabase(url, MIGRATIONS);
+    const { database, pool } = openDatabase(url);
+    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    await pool.end();
+    expect(bundle.kit.map(({ body }) => body)).toEqual([{ shootId: null, kind, name, figures }]);
+    expect(schemaFaults(RECORD_SCHEMAS.kitItem, bundle.kit[0]!.body)).toEqual([]);
+    expect([bundle.connections, bundle.packings]).toEqual([[], []]);
   } finally {
     rmSync(before, { recursive: true });
     await drop();

@@ -1,11 +1,14 @@
-import { newLink } from "../core/shoot/airScene";
+import { airSceneOf, newLink } from "../core/shoot/airScene";
+import { connectionsOf } from "../core/shoot/connections";
+import { needsOf } from "../core/shoot/packing";
+import { fromTheBag } from "../core/rehearsal/rehearsal";
 import { newScene } from "../core/shoot/newScene";
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
 import { FIRST_AIR_PLAN } from "../core/wireless/airPlan";
 import { packScan } from "../core/wireless/packedScan";
 import { simulatedScan } from "../core/wireless/scanner";
-import type { AirBody, RigBody, ShootBody, WearerBody } from "../core/shoot/records";
+import type { AirBody, ConnectionBody, RigBody, ShootBody, WearerBody } from "../core/shoot/records";
 import type { Database } from "../db/client";
 import { MILLER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID, MILLER_RIG, SINGER_RIG } from "../demo/recordings";
@@ -76,7 +79,7 @@ describe("crew", () => {
     const crews = await Promise.all(Array.from({ length: 6 }, () => localCrew(database)));
     expect(new Set(crews.map((each) => each.crewId)).size).toBe(1);
     const kit = await listRecords(acting, "kitItem", null);
-    expect(kit.map((item) => item.body.kind)).toEqual(["lav", "lav", "pack", "receiver", "input", "input"]);
+    expect(kit.slice(0, 6).map((item) => item.body.kind)).toEqual(["lav", "lav", "pack", "receiver", "input", "input"]);
   });
 
   test("another crew sees and changes nothing of ours", async () => {
@@ -273,7 +276,7 @@ describe("the demo shoot", () => {
   test("everybody is dressed: each choice is possible, wanted and has a recipe that asks first", async () => {
     await openDemoShoot(acting);
     const rows = boardOf(await loadShoot(acting, DEMO_SHOOT_ID));
-    expect(rows).toHaveLength(12);
+    expect(rows).toHaveLength(14);
     for (const { plan, wearer } of rows) {
       expect([wearer.body.name, plan!.isChosen]).toEqual([wearer.body.name, true]);
       const place = plan!.dress.places.findIndex(({ ways }) => ways.includes(plan!.candidate!));
@@ -282,10 +285,76 @@ describe("the demo shoot", () => {
     }
   });
 
+  test("its busiest day: eight wireless links, a phone, a desk and a stream live together, every lead known, the list of what is missing worked by hand", async () => {
+    await openDemoShoot(acting);
+    const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
+    const air = airSceneOf(bundle);
+    expect(air.faults.count).toBe(0);
+    const plan = connectionsOf(bundle, air.body);
+    const today = plan.connections.filter(({ times }) => times.length === 0 || times.some(({ day }) => day === 3));
+    const systemOf = (id: string) => air.plan.systems.find((system) => system.id === id);
+    expect(today.filter(({ link }) => systemOf(link.systemId)?.band === "uhf")).toHaveLength(8);
+    expect(today.filter(({ link }) => systemOf(link.systemId)?.band === "ism24").map(({ inputId }) => inputId)).toEqual(
+      ["phone"],
+    );
+    for (const { input, ways } of today)
+      if (input) for (const { path } of ways) expect(["works", "worksIfSet"]).toContain(path?.verdict);
+    const missing = needsOf(bundle, plan, air.plan.systems, 3).filter(
+      (need) => need.group === "leads" && need.missing > 0,
+    );
+    // Camera hop all day beside the engineer or the singer: two three-pole leads and a spare, four are hired. Host and ecologist
+    // at the same time need two leads to XLR and a spare, two are hired. Of the rest one each and a spare, none is in the bag.
+    expect(Object.fromEntries(missing.map(({ key, needed, missing: lacks }) => [key, [needed, lacks]]))).toEqual({
+      "lead-ctia": [1, 2],
+      "trs35-xlr": [2, 1],
+      "trs635-trs635": [1, 2],
+      "rca-635": [1, 2],
+    });
+    const miller = boardOf(bundle).find((each) => each.wearer.id === MILLER)!;
+    expect(miller.stitches.link).toBe("sewn");
+  });
+
   test("only its own recordings are handed out", async () => {
     await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("no such recording");
     expect((await demoRecordingBytes("engineer-quay.wav")).length).toBeGreaterThan(100_000);
   });
+});
+
+test("connections and packing: stored with what was rehearsed, nonsense refused, hired kit seen in its own shoot only", async () => {
+  const [shootId, other] = [await newShoot(), await newShoot()];
+  const setup = connectionsOf(await loadShoot(acting, DEMO_SHOOT_ID)).connections.find(
+    ({ link }) => link.id === MILLER,
+  )!.setup!;
+  const body: ConnectionBody = {
+    shootId,
+    linkId: "hop",
+    sourceId: "receiver",
+    inputId: "recorder35",
+    steps: [{ step: "reset", how: "rehearsed", at: "2027-05-11T07:40:00Z", holdsFor: "uhf-tuned" }],
+    rehearsal: fromTheBag(setup),
+  };
+  const id = randomUUID();
+  await createRecord(acting, "connection", id, body);
+  const steps = [{ ...body.steps[0], step: "dance" }];
+  await expect(changeRecord(acting, "connection", id, 1, { ...body, steps })).rejects.toMatchObject({
+    code: "invalid",
+  });
+  const rehearsal = { ...body.rehearsal!, pack: { ...body.rehearsal!.pack!, batteryPercent: 400 } };
+  await expect(changeRecord(acting, "connection", id, 1, { ...body, rehearsal })).rejects.toMatchObject({
+    code: "invalid",
+  });
+  await createRecord(acting, "packing", randomUUID(), { shootId, lines: [{ key: "lav", packed: 2, isBack: false }] });
+  const hired = { shootId, kind: "stock", name: "lav", figures: { of: "lav", count: 3 } };
+  await createRecord(acting, "kitItem", randomUUID(), hired);
+  await expect(createRecord(acting, "kitItem", randomUUID(), { ...hired, kind: "extra" })).rejects.toMatchObject({
+    code: "invalid",
+  });
+  const [mine, theirs] = [await loadShoot(acting, shootId), await loadShoot(acting, other)];
+  expect(mine.connections.map((each) => each.body)).toEqual([body]);
+  expect(mine.packings[0]!.body.lines).toEqual([{ key: "lav", packed: 2, isBack: false }]);
+  const stock = (bundle: typeof mine) =>
+    bundle.kit.filter((item) => item.body.kind === "stock" && item.body.shootId === shootId);
+  expect([stock(mine).length, stock(theirs).length, theirs.connections.length]).toEqual([1, 0, 0]);
 });
 
 test("the air: stored with its scan, a frequency outside the region refused by name, and none of another shoot", async () => {

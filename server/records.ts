@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { PgTable } from "drizzle-orm/pg-core";
-import { DEVICE_SCHEMAS } from "../core/chain/devices";
+import { KIT_SCHEMAS } from "../core/connect/kitItems";
 import { contradictionsOf } from "../core/dress/contradictions";
 import { placeFaults } from "../core/room/placeModel";
 import type { SchemaFault } from "../core/schema/validate";
@@ -15,12 +15,25 @@ import {
 } from "../core/shoot/records";
 import { airPlanFaults } from "../core/wireless/airFaults";
 import type { Connection } from "../db/client";
-import { air, kitItem, measurement, outfitLayer, place, pickup, rig, scene, shoot, wearer } from "../db/schema";
+import {
+  air,
+  connection,
+  kitItem,
+  measurement,
+  outfitLayer,
+  packing,
+  place,
+  pickup,
+  rig,
+  scene,
+  shoot,
+  wearer,
+} from "../db/schema";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { accept } from "./validate";
 
-const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup, air } as const;
+const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup, air, connection, packing } as const;
 
 /** Columns every table of records has; the generic code below touches only these by name. */
 type KeptTable = typeof shoot;
@@ -49,6 +62,9 @@ const REFERENCES: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
   measurement: { shootId: "shoot", rigId: "rig" },
   pickup: { shootId: "shoot", sceneId: "scene" },
   air: { shootId: "shoot" },
+  kitItem: { shootId: "shoot" },
+  connection: { shootId: "shoot" },
+  packing: { shootId: "shoot" },
 };
 
 const OUTSIDE_SHOOTS: readonly RecordKind[] = ["shoot", "kitItem"];
@@ -160,7 +176,7 @@ function refuseAir(body: RecordBodies["air"]): void {
 
 function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
   const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
-  if (kind === "kitItem") accept(DEVICE_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
+  if (kind === "kitItem") accept(KIT_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
   if (kind === "place") refuseImpossible(placeFaults((body as RecordBodies["place"]).model));
   if (kind === "air") refuseAir(body as RecordBodies["air"]);
   if (kind === "wearer") refuseContradictions((body as WearerBody).outfit);

@@ -13,17 +13,20 @@ export function listShoots(acting: ActingCrew): Promise<Stored<"shoot">[]> {
 /** Everything of one shoot that the screens compute from. */
 export async function loadShoot(acting: ActingCrew, shootId: string): Promise<ShootBundle> {
   if (!UUID.test(shootId)) throw new Fault("missing", "There is no such shoot.");
-  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs] = await Promise.all([
-    listRecords(acting, "shoot", shootId),
-    listRecords(acting, "place", shootId),
-    listRecords(acting, "scene", shootId),
-    listRecords(acting, "wearer", shootId),
-    listRecords(acting, "rig", shootId),
-    listRecords(acting, "kitItem", null),
-    listRecords(acting, "measurement", shootId),
-    listRecords(acting, "pickup", shootId),
-    listRecords(acting, "air", shootId),
-  ]);
+  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs, connections, packings] =
+    await Promise.all([
+      listRecords(acting, "shoot", shootId),
+      listRecords(acting, "place", shootId),
+      listRecords(acting, "scene", shootId),
+      listRecords(acting, "wearer", shootId),
+      listRecords(acting, "rig", shootId),
+      listRecords(acting, "kitItem", null),
+      listRecords(acting, "measurement", shootId),
+      listRecords(acting, "pickup", shootId),
+      listRecords(acting, "air", shootId),
+      listRecords(acting, "connection", shootId),
+      listRecords(acting, "packing", shootId),
+    ]);
   const [shoot] = shoots;
   if (!shoot) throw new Fault("missing", "There is no such shoot.");
   const present = new Set(wearers.map((each) => each.id));
@@ -33,9 +36,11 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
     scenes,
     wearers,
     rigs: rigs.filter((each) => present.has(each.body.wearerId)),
-    kit,
+    kit: kit.filter(({ body }) => body.shootId === null || body.shootId === shoot.id),
     measurements,
     pickups,
     airs,
+    connections,
+    packings,
   };
 }

@@ -78,7 +78,8 @@ export interface Source {
 }
 
 /** A switch of an input that a connection may depend on. */
-export type Supply = "never" | "switched" | "always";
+export const SUPPLIES = ["never", "switched", "always"] as const;
+export type Supply = (typeof SUPPLIES)[number];
 
 /** An input: a recorder's, a phone's, a computer's. */
 export interface Input {

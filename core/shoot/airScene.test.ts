@@ -1,3 +1,4 @@
+import { emptyShoot } from "./emptyShoot";
 import { airCsv, airJson, airRows } from "../wireless/airExport";
 import { airPlanFaults, withoutForbidden } from "../wireless/airFaults";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
@@ -27,17 +28,13 @@ function bundle(air: Partial<AirBody> | null = null): ShootBundle {
   const rig = (wearerId: string, sceneId: string) =>
     stored<"rig">(`${wearerId}-${sceneId}`, newRig({ shootId: "s", wearerId, sceneId }));
   return {
-    shoot: stored<"shoot">("s", TEST_SHOOT),
-    places: [],
+    ...emptyShoot(stored<"shoot">("s", TEST_SHOOT)),
     scenes: [
       stored<"scene">("one", newScene("s", { startsAt: "09:00" })),
       stored<"scene">("two", newScene("s", { startsAt: "10:00" })),
     ],
     wearers: [person("Ada", 0), person("Ben", 1), person("Cyd", 2)],
     rigs: [rig("Ada", "one"), rig("Ben", "two")],
-    kit: [],
-    measurements: [],
-    pickups: [],
     airs: air ? [stored<"air">("a", { shootId: "s", ...FIRST_AIR_PLAN, scan: null, links: [], ...air })] : [],
   };
 }
@@ -72,7 +69,7 @@ describe("the shoot's air", () => {
     expect(onAirOf(same, airBodyOf(same).links)[0]!.times).toEqual([{ day: 1, fromMin: 540, toMin: 570 }]);
   });
 
-  test("stitches: no frequency loose, a sound one basted, a broken one unpicked with what to do; by lead says nothing", () => {
+  test("stitches: no frequency loose, a sound one basted, a broken one unpicked with what to do; by lead planned", () => {
     const at = (links: AirBody["links"]) => {
       const shoot = bundle({ links });
       return [airStateOf(airSceneOf(shoot), "Ada"), boardOf(shoot)[0]!.stitches.link];
@@ -82,7 +79,7 @@ describe("the shoot's air", () => {
     const hop = newLink({ id: "hop", name: "Hop", frequencyMHz: 520.1 });
     expect(at([tuned("Ada", 520), hop])).toEqual(["unpicked", "unpicked"]);
     expect(boardOf(bundle({ links: [tuned("Ada", 520), hop] }))[0]!.risks[0]!.says).toContain("does not live with");
-    expect(at([{ ...tuned("Ada", 520), systemId: BY_LEAD, frequencyMHz: null }])).toEqual([null, "loose"]);
+    expect(at([{ ...tuned("Ada", 520), systemId: BY_LEAD, frequencyMHz: null }])).toEqual([null, "basted"]);
     expect(at([{ ...tuned("Ada", 520), systemId: "kit-24", frequencyMHz: null }])).toEqual(["basted", "basted"]);
     expect(airStateOf(airSceneOf(bundle()), "Cyd")).toBeNull();
     expect(boardOf(bundle())[0]!.stitches.link).toBe("loose");

@@ -2,7 +2,9 @@ import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
 import type { CarryOver } from "./carryOver";
-import { airSceneOf, airStateOf, storedAir, type AirScene } from "./airScene";
+import { airSceneOf, storedAir } from "./airScene";
+import { connectionsOf } from "./connections";
+import { linkStateOf, type LinkState } from "./linkState";
 import { storedPickup } from "./storedPickup";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
@@ -25,8 +27,8 @@ export interface BoardRow {
   stitches: Record<StationId, Stitch>;
   /** A microphone that nobody wears is placed in the scene. */
   hasPickup: boolean;
-  /** How they stand on the air; null when they are connected by a lead, or nothing is planned. */
-  air: "loose" | "basted" | "unpicked" | null;
+  /** How their link stands; null while nothing of Link is planned. */
+  link: LinkState | null;
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -63,7 +65,7 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (!rig || !plan) return stitches;
   if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
   if (row.hasPickup) stitches.pickup = "basted";
-  if (row.air) stitches.link = row.air;
+  if (row.link) stitches.link = row.link.stitch;
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
   if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
@@ -109,9 +111,7 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
     risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
   if (carry && !carry.carries && rig.body.isRigged)
     risks.push(risk("dress", 1.6, `Changed since the scene before: ${carry.changes.join(", ")}.`));
-  if (row.air === "unpicked")
-    risks.push(risk("link", 2.3, "Their frequency does not live with the others: find new ones, or move one."));
-  if (row.air === "loose") risks.push(risk("link", 1.1, "No frequency yet."));
+  for (const { weight, says } of row.link?.risks ?? []) risks.push(risk("link", weight, says));
   if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
   if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
     risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
@@ -125,7 +125,7 @@ function lowerFirst(text: string): string {
 
 function rowOf(
   bundle: ShootBundle,
-  air: AirScene | null,
+  links: ReadonlyMap<string, LinkState>,
   wearer: Stored<"wearer">,
   rig: Stored<"rig"> | null,
 ): BoardRow {
@@ -138,18 +138,30 @@ function rowOf(
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
-    air: air && airStateOf(air, wearer.id),
+    link: links.get(wearer.id) ?? null,
   };
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };
 }
 
+/** How each wearer's link stands, once something of Link is planned. */
+function linkStatesOf(bundle: ShootBundle): ReadonlyMap<string, LinkState> {
+  if (!storedAir(bundle) && bundle.connections.length === 0) return new Map();
+  const air = airSceneOf(bundle, undefined, false);
+  const { connections } = connectionsOf(bundle, air.body);
+  return new Map(
+    connections.flatMap((each) => (each.link.wearerId ? [[each.link.wearerId, linkStateOf(air, each)] as const] : [])),
+  );
+}
+
 /** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
 export function boardOf(bundle: ShootBundle): BoardRow[] {
-  const air = storedAir(bundle) ? airSceneOf(bundle, undefined, false) : null;
+  const links = linkStatesOf(bundle);
   return bundle.wearers.flatMap((wearer) => {
     const rigs = rigsOfWearer(bundle, wearer.id);
-    return rigs.length > 0 ? rigs.map((rig) => rowOf(bundle, air, wearer, rig)) : [rowOf(bundle, air, wearer, null)];
+    return rigs.length > 0
+      ? rigs.map((rig) => rowOf(bundle, links, wearer, rig))
+      : [rowOf(bundle, links, wearer, null)];
   });
 }
 

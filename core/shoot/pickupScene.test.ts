@@ -1,3 +1,4 @@
+import { emptyShoot } from "./emptyShoot";
 import { lessonsFor, LESSON_IDS } from "../pickup/lessons";
 import { PickupSetup, type PlacedMic } from "../pickup/setup";
 import { micsOf } from "../pickup/candidates";
@@ -53,7 +54,7 @@ function bundle(
   pickups: PickupBody[] = [],
 ): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", TEST_SHOOT),
+    ...emptyShoot(stored<"shoot">("s", TEST_SHOOT)),
     places: model ? [stored<"place">("p", { shootId: "s", name: "Place", model })] : [],
     scenes: [stored<"scene">("c", newScene("s", { placeId: model ? "p" : null }))],
     wearers: people.map(person),
@@ -66,10 +67,7 @@ function bundle(
         ),
       ),
     ),
-    kit: [],
-    measurements: [],
     pickups: pickups.map((each, index) => stored<"pickup">(`k${index}`, each)),
-    airs: [],
   };
 }
 

@@ -90,6 +90,15 @@ interface Remembered {
   plan: RigPlan;
 }
 
+/** Whether two kits hold the same devices: leads and counts that changed make no other plan. */
+function hasSameDevices(one: ShootBundle["kit"], other: ShootBundle["kit"]): boolean {
+  if (one === other) return true;
+  const devices = (kit: ShootBundle["kit"]) =>
+    kit.filter(({ body }) => (DEVICE_KINDS as readonly string[]).includes(body.kind));
+  const [before, now] = [devices(one), devices(other)];
+  return before.length === now.length && before.every((item, index) => item === now[index]);
+}
+
 /** Plans of rigs as they are now, so that one change on a board of many plans one anew. */
 const remembered = new WeakMap<RigBody, Remembered>();
 /** The plan asked for last: a move of its weights needs no planning anew. */
@@ -112,7 +121,8 @@ function differsByWeightsOnly(before: RigBody, now: RigBody): boolean {
  * place, so the same ones give the same plan.
  */
 export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, kit: ShootBundle["kit"]): RigPlan {
-  const isOf = (known: Remembered) => known.wearer === wearer && known.place === place && known.kit === kit;
+  const isOf = (known: Remembered) =>
+    known.wearer === wearer && known.place === place && hasSameDevices(known.kit, kit);
   const known = remembered.get(rig);
   if (known && isOf(known)) {
     last = known;

@@ -1,3 +1,4 @@
+import { emptyShoot } from "./emptyShoot";
 import { usualSource } from "../noise/noiseSource";
 import type { PlaceModel } from "../room/placeModel";
 import { LIVING_ROOM } from "../room/usualPlaces";
@@ -11,15 +12,9 @@ const bell = usualSource("bell", "bell", { distanceM: 60, times: [{ from: "10:00
 
 function bundle(model: PlaceModel, scenes: Partial<SceneBody>[]): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", { ...TEST_SHOOT, days: 2 }),
+    ...emptyShoot(stored<"shoot">("s", { ...TEST_SHOOT, days: 2 })),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model })],
     scenes: scenes.map((own, index) => stored<"scene">(`c${index}`, newScene("s", { placeId: "p", ...own }))),
-    wearers: [],
-    rigs: [],
-    kit: [],
-    measurements: [],
-    pickups: [],
-    airs: [],
   };
 }
 

@@ -1,12 +1,14 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../audio/measurement";
-import { AnyFigures, DEVICE_KINDS } from "../chain/devices";
+import { AnyKitFigures, KIT_KINDS } from "../connect/kitItems";
 import { PACK_PLACE_IDS } from "../body/cableRoute";
 import { Aims } from "../dress/aims";
 import { Choice } from "../dress/choice";
 import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
 import { PickupSetup, PickupWishes } from "../pickup/setup";
+import { Rehearsal } from "../rehearsal/rehearsal";
+import { STEP_IDS } from "../rehearsal/walk";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
@@ -121,7 +123,13 @@ export const RigBody = Type.Object(
 export type RigBody = Static<typeof RigBody>;
 
 export const KitItemBody = Type.Object(
-  { kind: oneOf(DEVICE_KINDS, "Kind"), name: Name("Device"), figures: AnyFigures },
+  {
+    /** Null: the crew's own, for every shoot; otherwise hired for this one. */
+    shootId: NullableId,
+    kind: oneOf(KIT_KINDS, "Kind"),
+    name: Name("Device"),
+    figures: AnyKitFigures,
+  },
   strict,
 );
 export type KitItemBody = Static<typeof KitItemBody>;
@@ -163,6 +171,53 @@ export const AirBody = Type.Object(
 );
 export type AirBody = Static<typeof AirBody>;
 
+/** A step of the walk that is done: on the real devices, or rehearsed; and what it holds for. */
+export const StepDone = Type.Object(
+  {
+    step: oneOf(STEP_IDS, "Step"),
+    how: oneOf(["real", "rehearsed"], "How"),
+    at: Type.String({ maxLength: 40 }),
+    holdsFor: Type.String({ maxLength: 400 }),
+  },
+  strict,
+);
+export type StepDone = Static<typeof StepDone>;
+
+/** How one link is connected and how far its pairing is. */
+export const ConnectionBody = Type.Object(
+  {
+    shootId: Id,
+    linkId: Type.String({ minLength: 1, maxLength: 40 }),
+    /** A generic one, an own one of the kit, or a way of not knowing. */
+    sourceId: Type.String({ title: "From", minLength: 1, maxLength: 60 }),
+    inputId: Type.String({ title: "Into", minLength: 1, maxLength: 60 }),
+    steps: Type.Array(StepDone, { maxItems: STEP_IDS.length }),
+    rehearsal: Type.Union([Rehearsal, Type.Null()]),
+  },
+  strict,
+);
+export type ConnectionBody = Static<typeof ConnectionBody>;
+
+/** What has gone into the bag, and what has come back; one for a shoot. */
+export const PackingBody = Type.Object(
+  {
+    shootId: Id,
+    lines: Type.Array(
+      Type.Object(
+        {
+          key: Type.String({ minLength: 1, maxLength: 80 }),
+          packed: Type.Integer({ title: "Packed", minimum: 0, maximum: 999 }),
+          isBack: Type.Boolean({ title: "Back" }),
+        },
+        strict,
+      ),
+      { maxItems: 400 },
+    ),
+  },
+  strict,
+);
+export type PackingBody = Static<typeof PackingBody>;
+
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
   shoot: ShootBody,
@@ -174,6 +229,8 @@ export const RECORD_SCHEMAS = {
   measurement: MeasurementBody,
   pickup: PickupBody,
   air: AirBody,
+  connection: ConnectionBody,
+  packing: PackingBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -188,6 +245,8 @@ export interface RecordBodies {
   measurement: MeasurementBody;
   pickup: PickupBody;
   air: AirBody;
+  connection: ConnectionBody;
+  packing: PackingBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -210,4 +269,6 @@ export interface ShootBundle {
   measurements: Stored<"measurement">[];
   pickups: Stored<"pickup">[];
   airs: Stored<"air">[];
+  connections: Stored<"connection">[];
+  packings: Stored<"packing">[];
 }

@@ -1,3 +1,4 @@
+import { emptyShoot } from "./emptyShoot";
 import { newScene } from "./newScene";
 import { GENERIC_DEVICES } from "../chain/devices";
 import type { PlaceModel } from "../room/placeModel";
@@ -57,7 +58,7 @@ function bundle(
   own: Partial<ShootBundle> = {},
 ): ShootBundle {
   return {
-    shoot: stored<"shoot">("s", TEST_SHOOT),
+    ...emptyShoot(stored<"shoot">("s", TEST_SHOOT)),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model: ROOM })],
     scenes: [stored<"scene">("c", newScene("s", { placeId: "p" }))],
     wearers: [
@@ -74,10 +75,7 @@ function bundle(
       }),
     ],
     rigs: [stored<"rig">("r", { ...RIG, ...rig })],
-    kit: [],
     measurements: proofs,
-    pickups: [],
-    airs: [],
     ...own,
   };
 }
@@ -214,6 +212,7 @@ describe("planRig follows one line from outfit to file", () => {
     const [lav] = GENERIC_DEVICES.filter((device) => device.kind === "lav");
     const kit = [1, 2].map((number) =>
       stored<"kitItem">(`lav-${number}`, {
+        shootId: null,
         kind: "lav",
         name: `lav ${number}`,
         figures: { ...(lav!.figures as object), sensitivityMvPerPa: number } as RecordBodies["kitItem"]["figures"],

@@ -39,6 +39,8 @@ const LISTS = {
   measurement: "measurements",
   pickup: "pickups",
   air: "airs",
+  connection: "connections",
+  packing: "packings",
 } as const;
 
 type AnyStored = Stored<RecordKind>;

@@ -1,3 +1,4 @@
+import { emptyShoot } from "@/core/shoot/emptyShoot";
 import type { RecordKind, ShootBundle, Stored } from "@/core/shoot/records";
 
 /** What the made-up shoot's parts look like; given by tests, so that screens never load the demo. */
@@ -15,14 +16,11 @@ export function bundleOf(parts: Parts): ShootBundle {
   const stored = <Kind extends RecordKind>(records: Record<string, Stored<Kind>["body"]>): Stored<Kind>[] =>
     Object.entries(records).map(([id, body]) => ({ id, version: 1, changedAt: "2027-05-11T09:00:00Z", body }));
   return {
-    shoot: { id: "shoot-1", version: 1, changedAt: "2027-05-11T09:00:00Z", body: parts.shoot },
+    ...emptyShoot({ id: "shoot-1", version: 1, changedAt: "2027-05-11T09:00:00Z", body: parts.shoot }),
     places: stored<"place">(parts.places),
     scenes: stored<"scene">(parts.scenes),
     wearers: stored<"wearer">(parts.wearers),
     rigs: stored<"rig">(parts.rigs),
-    kit: [],
-    measurements: [],
     pickups: stored<"pickup">(parts.pickups),
-    airs: [],
   };
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { emptyShoot } from "@/core/shoot/emptyShoot";
 import { useEffect, useState } from "react";
 import { isClockTime, minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
 import { lengthOf } from "@/core/schedule/intervals";
@@ -31,7 +32,7 @@ function useQuietDay(bundle: ShootBundle, day: number, wishes: Wishes): QuietDay
   useEffect(() => {
     let isWanted = true;
     // What a day depends on, and nothing more crosses the door.
-    const asked = { shoot, places, scenes, wearers: [], rigs: [], kit: [], measurements: [], pickups: [], airs: [] };
+    const asked = { ...emptyShoot(shoot), places, scenes };
     doorOf()
       .quietDay(asked, day, wishes)
       .then((next) => isWanted && setAnswer(next))

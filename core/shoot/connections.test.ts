@@ -1,0 +1,208 @@
+import { SOURCES } from "../connect/devices";
+import { KIT_SCHEMAS, type KitKind } from "../connect/kitItems";
+import { doStep, signatureOf, stepWords } from "../rehearsal/walk";
+import { fromTheBag } from "../rehearsal/rehearsal";
+import { fits } from "../schema/validate";
+import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../wireless/airPlan";
+import { newLink } from "./airScene";
+import { boardOf } from "./board";
+import { connectionBodyOf, connectionsOf, EARS, HOUSE, NO_INPUT, pairingOf, type Connection } from "./connections";
+import { emptyShoot } from "./emptyShoot";
+import { newRig, FIRST_OUTFIT } from "./newRig";
+import { newScene } from "./newScene";
+import { getWords, needsOf, packingBodyOf, packingWords, withPacked } from "./packing";
+import { ConnectionBody, KitItemBody, type ShootBundle, type StepDone, type WearerBody } from "./records";
+import { stored, TEST_SHOOT } from "./testShoot";
+
+const person = (name: string): WearerBody => ({
+  shootId: "s",
+  name,
+  heightM: 1.7,
+  voice: "middle",
+  tapeAllergy: "no",
+  hairyChest: "no",
+  voiceOffsetDb: 0,
+  thread: 0,
+  outfit: FIRST_OUTFIT,
+});
+
+const kit = (kind: KitKind, figures: object, id: string, name = "Mine") =>
+  stored<"kitItem">(id, { shootId: null, kind, name, figures: figures as KitItemBody["figures"] });
+const stock = (of: string, count: number) => kit("stock", { of, count }, `stock-${of}`, of);
+
+/** Ada and Ben at nine, Cyd an hour later, all tuned; a desk by lead. */
+function bundle(own: Partial<ShootBundle> = {}, links: readonly AirLink[] = []): ShootBundle {
+  const names = ["Ada", "Ben", "Cyd"];
+  return {
+    ...emptyShoot(stored<"shoot">("s", TEST_SHOOT)),
+    scenes: [
+      stored<"scene">("one", newScene("s", { startsAt: "09:00" })),
+      stored<"scene">("two", newScene("s", { startsAt: "10:00" })),
+    ],
+    wearers: names.map((name) => stored<"wearer">(name, person(name))),
+    rigs: names.map((name) =>
+      stored<"rig">(name, newRig({ shootId: "s", wearerId: name, sceneId: name === "Cyd" ? "two" : "one" })),
+    ),
+    airs: [
+      stored<"air">("a", {
+        shootId: "s",
+        ...FIRST_AIR_PLAN,
+        scan: null,
+        links: [
+          ...names.map((name, index) => newLink({ id: name, wearerId: name, name, frequencyMHz: 520 + index })),
+          newLink({ id: "desk", name: "House desk", systemId: BY_LEAD }),
+          ...links,
+        ],
+      }),
+    ],
+    ...own,
+  };
+}
+
+const of = (each: ShootBundle, id: string): Connection =>
+  connectionsOf(each).connections.find(({ link }) => link.id === id)!;
+const connected = (linkId: string, sourceId: string, inputId: string, steps: StepDone[] = []) =>
+  stored<"connection">(`c-${linkId}`, { shootId: "s", linkId, sourceId, inputId, steps, rehearsal: null });
+
+describe("connections of a shoot", () => {
+  test("wearers' receivers go into what Level's input is, with Level's settings; a desk by every lead; ears nowhere", () => {
+    const shoot = bundle({}, [newLink({ id: "ears", name: "Ears" })]);
+    const ada = of(shoot, "Ada");
+    expect(ada.ways[0]!.source.id).toBe("receiver");
+    expect(ada.input!.id).toBe("recorder35");
+    const level = boardOf(shoot)[0]!.plan!.gain!.settings;
+    expect(ada.setup!.right).toEqual(level);
+    expect(stepWords(ada.setup!, "line").join(" ")).toContain(`sensitivity ${level.sensitivityDb} dB`);
+    const desk = of(shoot, "desk");
+    expect([desk.sourceId, desk.ways.length]).toEqual([HOUSE, 3]);
+    expect(of(shoot, "ears")).toMatchObject({ inputId: EARS, setup: null, steps: [] });
+    expect(fits(ConnectionBody, { ...connectionBodyOf(shoot, ada), shootId: crypto.randomUUID() })).toBe(true);
+  });
+
+  test("own devices are taken as they are; one that was thrown away falls back on a generic one", () => {
+    const figures = { ...SOURCES.receiver, loudestDbu: 4 } as Record<string, unknown>;
+    delete figures["id"];
+    delete figures["name"];
+    const shoot = bundle({
+      kit: [kit("source", figures, "my-rx", "My receiver")],
+      connections: [connected("Ada", "my-rx", "recorderXlr")],
+    });
+    expect(of(shoot, "Ada").ways[0]!.source).toMatchObject({ name: "My receiver", loudestDbu: 4 });
+    expect(of({ ...shoot, kit: [] }, "Ada").ways[0]!.source.id).toBe("receiver");
+    expect(of(bundle({ connections: [connected("Ada", "receiver", NO_INPUT)] }), "Ada").setup).toBeNull();
+  });
+
+  test("steps on the real devices sew the link; another frequency afterwards unpicks it and names what to do again", () => {
+    const ada = of(bundle(), "Ada");
+    const steps = ada.steps.map((step): StepDone => ({
+      step,
+      how: "real",
+      at: "2027-05-11T08:00:00Z",
+      holdsFor: signatureOf(ada.setup!, step),
+    }));
+    const proved = bundle({ connections: [connected("Ada", ada.sourceId, ada.inputId, steps)] });
+    expect(pairingOf(of(proved, "Ada"))).toBe("proved");
+    expect(boardOf(proved)[0]!.stitches.link).toBe("sewn");
+    const rehearsed = steps.map((each) => ({ ...each, how: "rehearsed" as const }));
+    expect(
+      pairingOf(of(bundle({ connections: [connected("Ada", ada.sourceId, ada.inputId, rehearsed)] }), "Ada")),
+    ).toBe("open");
+    const air = proved.airs[0]!;
+    const moved = {
+      ...proved,
+      airs: [
+        {
+          ...air,
+          body: {
+            ...air.body,
+            links: air.body.links.map((link) => (link.id === "Ada" ? { ...link, frequencyMHz: 524 } : link)),
+          },
+        },
+      ],
+    };
+    expect(of(moved, "Ada").stale).toEqual(["bank", "sync", "confirm", "tap", "line"]);
+    const [row] = boardOf(moved);
+    expect(row!.stitches.link).toBe("unpicked");
+    expect(row!.risks.map(({ says }) => says)).toContain(
+      "Changed since it was paired: tune, sync, confirm, tap, loudest line again.",
+    );
+  });
+
+  test("a lead that is silently wrong is the board's risk, a missing one too", () => {
+    const bad = boardOf(bundle({ connections: [connected("Ada", "deskXlr", "phone")] }))[0]!;
+    expect(bad.risks.some(({ station }) => station === "link")).toBe(true);
+    const missing = boardOf(bundle())[0]!.risks.map(({ says }) => says);
+    expect(missing).toContain("Not in the kit: 3.5 mm lead, three poles.");
+    expect(
+      boardOf(bundle({ kit: [stock("trs35-trs35", 3)] }))[0]!
+        .risks.map(({ says }) => says)
+        .join(),
+    ).not.toContain("Not in the kit");
+  });
+
+  test("what is rehearsed is kept as it stands", () => {
+    const { setup } = of(bundle(), "Ada");
+    const rehearsal = doStep(setup!, fromTheBag(setup!), "reset");
+    const body = {
+      shootId: crypto.randomUUID(),
+      linkId: "Ada",
+      sourceId: "receiver",
+      inputId: "recorder35",
+      steps: [],
+      rehearsal,
+    };
+    expect(fits(ConnectionBody, JSON.parse(JSON.stringify(body)))).toBe(true);
+    expect(fits(ConnectionBody, { ...body, rehearsal: { ...rehearsal, smoke: true } })).toBe(false);
+  });
+});
+
+describe("the bag", () => {
+  const needs = (shoot: ShootBundle, day: number | null = 1) =>
+    needsOf(shoot, connectionsOf(shoot), FIRST_AIR_PLAN.systems, day);
+
+  test("most at one time, with a spare for every four, against what is owned; worked by hand", () => {
+    const shoot = bundle({
+      kit: [stock("trs35-trs35", 1), stock("system:uhf-tuned", 5), kit("extra", { count: 2 }, "tape", "Cloth tape")],
+    });
+    const byKey = new Map(needs(shoot).map((need) => [need.key, need]));
+    // Ada and Ben at nine, Cyd alone at ten: two at once, one spare, one owned.
+    expect(byKey.get("trs35-trs35")).toMatchObject({
+      needed: 2,
+      spare: 1,
+      owned: 1,
+      missing: 2,
+      forWhom: ["Ada", "Ben", "Cyd"],
+    });
+    expect(getWords(byKey.get("trs35-trs35")!)).toBe("2 to buy, 1 of them a spare");
+    expect(byKey.get("system:uhf-tuned")).toMatchObject({ needed: 2, spare: 1, owned: 5, missing: 0 });
+    expect(byKey.get("lav")).toMatchObject({ needed: 2, spare: 1 });
+    for (const outlet of ["xlr-trs635", "trs635-trs635", "rca-635"])
+      expect(byKey.get(outlet)).toMatchObject({ needed: 1, spare: 1 });
+    expect(byKey.get("extra:tape")).toMatchObject({ name: "Cloth tape", needed: 2, missing: 0 });
+    expect(getWords({ ...byKey.get("lav")!, missing: 1 })).toBe("1 to hire, as a spare");
+  });
+
+  test("a day without scenes needs only what is always on", () => {
+    expect(needs(bundle(), 7).filter(({ group }) => group === "radio")).toEqual([]);
+    expect(needs(bundle(), 7).some(({ key }) => key === "rca-635")).toBe(true);
+  });
+
+  test("what is packed is remembered by its key, more needed later shows, and what is still out is named", () => {
+    const body = withPacked(withPacked(packingBodyOf(bundle()), "lav", { packed: 3 }), "rca-635", { packed: 2 });
+    const shoot = bundle({ packings: [stored<"packing">("p", body)] });
+    const packed = needs(shoot);
+    expect(packed.find(({ key }) => key === "lav")).toMatchObject({ packed: 3, isBack: false });
+    expect(packingWords(packed)).toContain("lines are not packed yet");
+    const back = withPacked(body, "lav", { isBack: true });
+    expect(packingWords(needs(bundle({ packings: [stored<"packing">("p", back)] })))).toBe(
+      "Still out: RCA to 6.35 mm lead.",
+    );
+    expect(withPacked(body, "lav", { packed: 0 }).lines.map(({ key }) => key)).toEqual(["rca-635"]);
+  });
+
+  test("figures of every kind of kit are refused under another kind", () => {
+    expect(fits(KIT_SCHEMAS.stock, { of: "lav", count: 3 })).toBe(true);
+    expect(fits(KIT_SCHEMAS.extra, { of: "lav", count: 3 })).toBe(false);
+    expect(fits(KIT_SCHEMAS.stock, { of: "lav", count: -1 })).toBe(false);
+  });
+});

@@ -1,0 +1,220 @@
+import { allocate, type Ways } from "../connect/allocate";
+import { PARTS } from "../connect/catalogue";
+import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
+import { ownInputs, ownLeads, ownSources, stockOf, type Stock } from "../connect/kitItems";
+import type { Input, Part, Source } from "../connect/ports";
+import { setupOf, USUAL_MODULATION_DB, type Setup } from "../rehearsal/setup";
+import { signatureOf, stepsOf, type StepId } from "../rehearsal/walk";
+import { minutesOfDay } from "../schedule/clockTime";
+import { BY_LEAD, type AirLink } from "../wireless/airPlan";
+import { airBodyOf } from "./airScene";
+import { placeOfRig, planRig } from "./planRig";
+import type { AirBody, ConnectionBody, RigBody, ShootBundle, StepDone, Stored } from "./records";
+import { rigsOfWearer } from "./sceneOrder";
+
+/** A house desk whose outlet is known only on arrival. */
+export const HOUSE = "house";
+/** A camera without a sound input: recorded beside it. */
+export const NO_INPUT = "none";
+/** Heard only, on headphones or in an ear: nothing to connect. */
+export const EARS = "ears";
+
+/** Day and minutes. */
+export type Times = readonly { day: number; fromMin: number; toMin: number }[];
+
+/** One link as it is planned from capsule to file. */
+export interface Connection {
+  link: AirLink;
+  stored: Stored<"connection"> | null;
+  sourceId: string;
+  inputId: string;
+  /** Null: nothing is to be connected. */
+  input: Input | null;
+  ways: Ways;
+  /** The link as it is meant to be, for rehearsing; null where nothing connects it. */
+  setup: Setup | null;
+  steps: readonly StepId[];
+  /** Steps that are done and still hold. */
+  done: ReadonlyMap<StepId, StepDone["how"]>;
+  /** Steps that were done for something that has changed since. */
+  stale: readonly StepId[];
+  /** When it is used; empty: always. */
+  times: Times;
+}
+
+export const storedConnection = (bundle: ShootBundle, linkId: string): Stored<"connection"> | null =>
+  bundle.connections.find(({ body }) => body.linkId === linkId) ?? null;
+
+/** A socket that overloads below this is taken for a minijack, dBu. Estimate. */
+const MINIJACK_DBU = -2;
+
+/** Where a link comes from and goes to while nobody has said. */
+function usual(link: AirLink, rig: RigBody | null, socketDbu: number | null): { sourceId: string; inputId: string } {
+  if (link.wearerId === null || !rig)
+    return link.systemId === BY_LEAD
+      ? { sourceId: HOUSE, inputId: INPUTS.recorderLine.id }
+      : { sourceId: SOURCES.receiver.id, inputId: EARS };
+  const inputId = socketDbu !== null && socketDbu < MINIJACK_DBU ? INPUTS.recorder35.id : INPUTS.recorderXlr.id;
+  if (link.systemId === BY_LEAD) return { sourceId: SOURCES.lavSelf.id, inputId: INPUTS.recorder35.id };
+  return { sourceId: inputId === INPUTS.recorder35.id ? SOURCES.receiver.id : SOURCES.receiverBalanced.id, inputId };
+}
+
+/** A rig with its plan, for a wearer's first scene. */
+function plannedRig(bundle: ShootBundle, wearerId: string | null) {
+  const wearer = bundle.wearers.find(({ id }) => id === wearerId);
+  const rig = wearer ? (rigsOfWearer(bundle, wearer.id)[0] ?? null) : null;
+  if (!wearer || !rig) return null;
+  return {
+    rig: rig.body,
+    plan: planRig(wearer.body, rig.body, placeOfRig(bundle, rig.body)?.body ?? null, bundle.kit),
+  };
+}
+
+/** When a link is used: day and minutes; empty: always. */
+function timesOf(bundle: ShootBundle, { wearerId, sceneIds }: AirLink) {
+  const ids = wearerId
+    ? bundle.rigs.filter(({ body }) => body.wearerId === wearerId).map(({ body }) => body.sceneId)
+    : sceneIds;
+  return bundle.scenes
+    .filter(({ id }) => ids.includes(id))
+    .map(({ body }) => {
+      const fromMin = minutesOfDay(body.startsAt);
+      return { day: body.day, fromMin, toMin: fromMin + body.lengthMin };
+    });
+}
+
+/** Generic and own sources, inputs and leads that a shoot can choose from. */
+export function choicesOf(bundle: ShootBundle): { sources: Source[]; inputs: Input[]; parts: Part[] } {
+  return {
+    sources: [...Object.values(SOURCES), ...ownSources(bundle.kit)],
+    inputs: [...Object.values(INPUTS), ...ownInputs(bundle.kit)],
+    parts: [...PARTS, ...ownLeads(bundle.kit)],
+  };
+}
+
+/** Instants at which something begins: no more things are ever on together than at one of them. */
+export const startsOf = (all: readonly Times[]): Times => [
+  ...new Map(all.flat().map((time) => [`${time.day} ${time.fromMin}`, time])).values(),
+];
+
+export const isOnAt = (own: Times, { day, fromMin }: Times[number]): boolean =>
+  own.length === 0 || own.some((time) => time.day === day && fromMin >= time.fromMin && fromMin < time.toMin);
+
+/** Numbers of the instants at which a link is used; one for all where nothing has a time. */
+function instantsOf(starts: Times, own: Times): Set<number> {
+  const found = starts.flatMap((start, index) => (isOnAt(own, start) ? [index] : []));
+  return new Set(found.length > 0 ? found : [0]);
+}
+
+/** Every link of the shoot from its capsule to its file, with leads from the bag for all of them. */
+export function connectionsOf(bundle: ShootBundle, air: AirBody = airBodyOf(bundle)): ConnectionPlan {
+  const { sources, inputs, parts } = choicesOf(bundle);
+  const outlined = air.links.map((link) => {
+    const stored = storedConnection(bundle, link.id);
+    const planned = plannedRig(bundle, link.wearerId);
+    const rough = usual(link, planned?.rig ?? null, planned?.plan.chain.input.maxInputDbu ?? null);
+    const { sourceId, inputId } = stored?.body ?? rough;
+    const found =
+      sourceId === HOUSE ? HOUSE_OUTLETS.map((id) => SOURCES[id]) : sources.filter(({ id }) => id === sourceId);
+    const known: readonly Source[] = found.length > 0 ? found : [SOURCES.receiver];
+    const input = inputs.find(({ id }) => id === inputId) ?? null;
+    // Level's chain stands for generic devices, so that both stations say the same.
+    const gain = planned?.plan.gain ?? null;
+    const isChain =
+      inputId === rough.inputId &&
+      gain !== null &&
+      link.systemId !== BY_LEAD &&
+      input?.kind === "recorder" &&
+      inputId in INPUTS &&
+      sourceId in SOURCES;
+    const chain = planned?.plan.chain;
+    const fitted = isChain
+      ? known.map((source) => ({
+          ...source,
+          loudestDbu: chain!.receiver.fullOutputDbu,
+          turnsDownDb: -chain!.receiver.outputMinDb,
+        }))
+      : known;
+    const into =
+      isChain && input && input.lineClipsDbu === null ? { ...input, clipsDbu: chain!.input.maxInputDbu } : input;
+    const packStage = gain?.stages.find(({ id }) => id === "pack");
+    const modulationDb = gain && packStage ? packStage.peak - gain.settings.sensitivityDb : USUAL_MODULATION_DB;
+    return {
+      link,
+      stored,
+      sourceId,
+      inputId,
+      sources: fitted,
+      input: into,
+      modulationDb,
+      chain: isChain ? chain! : null,
+      gain,
+    };
+  });
+  const allTimes: Times[] = outlined.map(({ link }) => timesOf(bundle, link));
+  const starts = startsOf(allTimes);
+  const wanted = outlined.flatMap(({ link, sources: from, input }, index) =>
+    input ? [{ id: link.id, sources: from, input, instants: instantsOf(starts, allTimes[index]!) }] : [],
+  );
+  const stock = stockOf(bundle.kit);
+  const allotted = allocate(wanted, parts, stock);
+  const shootBody = bundle.shoot.body;
+  const connections = outlined.map((each, index): Connection => {
+    const { link, stored, input, modulationDb, chain, gain } = each;
+    const ways = allotted.get(link.id) ?? [];
+    const [first] = ways;
+    const system = link.systemId === BY_LEAD ? null : (air.systems.find(({ id }) => id === link.systemId) ?? null);
+    const isRadio = first?.source.kind === "receiver" && system !== null;
+    const setup =
+      first?.path && input
+        ? setupOf({
+            name: link.name,
+            source: first.source,
+            input,
+            way: first.path.parts,
+            shelf: parts,
+            settings: first.path.settings,
+            system: isRadio ? system : null,
+            frequencyMHz: isRadio && system.band === "uhf" ? link.frequencyMHz : null,
+            modulationDb,
+            sampleRateHz: shootBody.sampleRateHz,
+            bits: shootBody.bitsPerSample,
+            ...(chain && gain && { fullScaleDbu: chain.input.fullScaleDbu, right: gain.settings }),
+          })
+        : null;
+    const steps = setup ? stepsOf(setup) : [];
+    const holds = (done: StepDone) => setup !== null && done.holdsFor === signatureOf(setup, done.step);
+    const kept = (stored?.body.steps ?? []).filter(({ step }) => steps.includes(step));
+    return {
+      link,
+      stored,
+      sourceId: each.sourceId,
+      inputId: each.inputId,
+      input,
+      ways,
+      setup,
+      steps,
+      done: new Map(kept.filter(holds).map(({ step, how }) => [step, how])),
+      stale: kept.filter((done) => !holds(done)).map(({ step }) => step),
+      times: allTimes[index]!,
+    };
+  });
+  return { connections, stock, parts };
+}
+
+export interface ConnectionPlan {
+  connections: readonly Connection[];
+  stock: ReadonlyMap<string, Stock>;
+  parts: readonly Part[];
+}
+
+/** A link's record as it would be stored. */
+export function connectionBodyOf(bundle: ShootBundle, { link, stored, sourceId, inputId }: Connection): ConnectionBody {
+  return stored?.body ?? { shootId: bundle.shoot.id, linkId: link.id, sourceId, inputId, steps: [], rehearsal: null };
+}
+
+/** How far a link is: nothing done, all steps proved on the real devices, or done for something that has changed. */
+export function pairingOf({ steps, done, stale }: Connection): "open" | "proved" | "stale" {
+  if (stale.length > 0) return "stale";
+  return steps.length > 0 && steps.every((step) => done.get(step) === "real") ? "proved" : "open";
+}

@@ -1,0 +1,16 @@
+import type { ShootBundle, Stored } from "./records";
+
+/** A shoot with nothing in it yet. */
+export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
+  shoot,
+  places: [],
+  scenes: [],
+  wearers: [],
+  rigs: [],
+  kit: [],
+  measurements: [],
+  pickups: [],
+  airs: [],
+  connections: [],
+  packings: [],
+});

@@ -1,0 +1,34 @@
+CREATE TABLE "connection" (
+	"id" uuid PRIMARY KEY NOT NULL,
+	"crew_id" uuid NOT NULL,
+	"version" integer DEFAULT 1 NOT NULL,
+	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"changed_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"deleted_at" timestamp with time zone,
+	"shoot_id" uuid NOT NULL,
+	"link_id" text NOT NULL,
+	"source_id" text NOT NULL,
+	"input_id" text NOT NULL,
+	"steps" jsonb NOT NULL,
+	"rehearsal" jsonb
+);
+--> statement-breakpoint
+CREATE TABLE "packing" (
+	"id" uuid PRIMARY KEY NOT NULL,
+	"crew_id" uuid NOT NULL,
+	"version" integer DEFAULT 1 NOT NULL,
+	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"changed_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"deleted_at" timestamp with time zone,
+	"shoot_id" uuid NOT NULL,
+	"lines" jsonb NOT NULL
+);
+--> statement-breakpoint
+ALTER TABLE "kit_item" ADD COLUMN "shoot_id" uuid;--> statement-breakpoint
+ALTER TABLE "connection" ADD CONSTRAINT "connection_crew_id_crew_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crew"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "connection" ADD CONSTRAINT "connection_shoot_id_shoot_id_fk" FOREIGN KEY ("shoot_id") REFERENCES "public"."shoot"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "packing" ADD CONSTRAINT "packing_crew_id_crew_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crew"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "packing" ADD CONSTRAINT "packing_shoot_id_shoot_id_fk" FOREIGN KEY ("shoot_id") REFERENCES "public"."shoot"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX "connection_shoot" ON "connection" USING btree ("shoot_id");--> statement-breakpoint
+CREATE INDEX "packing_shoot" ON "packing" USING btree ("shoot_id");--> statement-breakpoint
+ALTER TABLE "kit_item" ADD CONSTRAINT "kit_item_shoot_id_shoot_id_fk" FOREIGN KEY ("shoot_id") REFERENCES "public"."shoot"("id") ON DELETE no action ON UPDATE no action;
