@@ -9,7 +9,7 @@ import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
-import { connectionBodyOf, connectionsOf } from "../core/shoot/connections";
+import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/shoot/connections";
 import { signatureOf } from "../core/rehearsal/walk";
 import type { AirBody, ConnectionBody, MeasurementBody, PlaceBody, StepDone } from "../core/shoot/records";
 import { PAIRED_ID } from "../demo/connections";
@@ -85,12 +85,6 @@ async function coordinated(acting: ActingCrew, body: AirBody): Promise<AirBody> 
   return withTuned(body, next.value);
 }
 
-/** The first of the kit's inputs that takes an XLR's levels. */
-async function xlrInput(acting: ActingCrew): Promise<string | null> {
-  const kit = await listRecords(acting, "kitItem", null);
-  return kit.find(({ body }) => body.kind === "input" && body.name.includes("XLR"))?.id ?? null;
-}
-
 /** Everything done on the real devices of one link, as on the morning of the first day. */
 async function paired(acting: ActingCrew, linkId: string): Promise<ConnectionBody> {
   const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
@@ -111,7 +105,7 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
     await createRecord(acting, "place", id, id === DEMO_CLAP.placeId ? await withClap(body) : body);
   for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
   for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
-  const xlrId = await xlrInput(acting);
+  const xlrId = levelInputOf(await listRecords(acting, "kitItem", null), "recorderXlr");
   for (const [id, body] of Object.entries(SLACK_WATER.rigs))
     await createRecord(
       acting,

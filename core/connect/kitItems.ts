@@ -63,7 +63,7 @@ export const LeadFigures = Type.Object(
     to: End,
     turns: Type.Partial(
       Type.Object(Object.fromEntries(CARRIAGES.map((id) => [id, oneOf(CARRIAGES, "Becomes")])), strict),
-    ) as unknown as TSchema & { static: Part["turns"] },
+    ),
     lossDb: Type.Number({ title: "Loss", unit: "dB", minimum: 0, maximum: 80 }),
     passesPlugIn: Type.Boolean({ title: "Passes plug-in power" }),
     passesPhantom: Type.Boolean({ title: "Passes phantom power" }),
@@ -153,3 +153,16 @@ export const countOf = (stock: ReadonlyMap<string, Stock>, key: string): number 
   const { owned, hired } = stock.get(key) ?? { owned: 0, hired: 0 };
   return owned + hired;
 };
+
+const NOT_FIGURES = ["id", "name", "isOwned"];
+
+/** A generic source, input or lead as the crew's own, to be changed to what it really is. */
+export function ownLike(kind: "source" | "socket" | "lead", like: Source | Input | Part): OwnItem["body"] {
+  const figures = Object.entries(like).filter(([key]) => !NOT_FIGURES.includes(key));
+  return {
+    shootId: null,
+    kind,
+    name: `own ${like.name}`.slice(0, 120),
+    figures: Object.fromEntries(figures) as unknown as AnyKitFigures,
+  };
+}

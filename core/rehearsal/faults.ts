@@ -1,3 +1,4 @@
+import { minus } from "../sound/decibel";
 import { judgePath } from "../connect/judgePath";
 import type { Part } from "../connect/ports";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
@@ -55,7 +56,7 @@ export function wrongLeads(setup: Setup): readonly Part[] | null {
   return null;
 }
 
-const nameOf = ({ input }: Setup): string => input.name;
+const nameOf = ({ input }: Setup): string => `the ${input.name}`;
 const both = (setup: Setup): string =>
   setup.frequencyMHz === null ? "both" : `both at ${setup.frequencyMHz.toFixed(3)} MHz`;
 
@@ -104,25 +105,25 @@ export const FAULTS = {
   sensitivityLow: {
     weight: 5,
     says: () => "The pack's sensitivity is too low.",
-    cure: ({ right }) => `Pack's sensitivity to ${right.sensitivityDb} dB; not the frequency.`,
+    cure: ({ right }) => `Pack's sensitivity to ${minus(right.sensitivityDb)} dB; not the frequency.`,
     inject: change("pack", { sensitivityDb: -30 }),
   },
   sensitivityHigh: {
     weight: 6,
     says: () => "The pack's sensitivity is too high: it clips before any other knob.",
-    cure: ({ right }) => `Pack's sensitivity down to ${right.sensitivityDb} dB.`,
+    cure: ({ right }) => `Pack's sensitivity down to ${minus(right.sensitivityDb)} dB.`,
     inject: change("pack", { sensitivityDb: 0 }),
   },
   outputDown: {
     weight: 4,
     says: () => "The receiver's output is turned down.",
-    cure: ({ right }) => `Receiver's output to ${right.outputDb} dB.`,
+    cure: ({ right }) => `Receiver's output to ${minus(right.outputDb)} dB.`,
     inject: change("receiver", { outputDb: -36 }),
   },
   outputHigh: {
     weight: 4,
     says: (setup) => `The receiver's output is too loud for ${nameOf(setup)}.`,
-    cure: ({ right }) => `Receiver's output down to ${right.outputDb} dB, or a pad in the lead.`,
+    cure: ({ right }) => `Receiver's output down to ${minus(right.outputDb)} dB, or a pad in the lead.`,
     inject: change("receiver", { outputDb: 0 }),
   },
   unplugged: {
@@ -150,7 +151,7 @@ export const FAULTS = {
       const wrong = parts?.find((part, index) => part.id !== setup.way[index]?.id);
       return wrong ? `The wrong lead or adapter: ${wrong.name}.` : "The wrong lead or adapter.";
     },
-    cure: ({ way }) => `Take ${way.map(({ name }) => name).join(", then ")}.`,
+    cure: ({ way }) => `Take the ${way.map(({ name }) => name).join(", then ")}.`,
     inject: (setup, right) => {
       const wrong = wrongLeads(setup);
       return wrong && { ...right, leads: wrong.map(({ id }) => id) };
@@ -164,20 +165,20 @@ export const FAULTS = {
   },
   phantomOn: {
     weight: 5,
-    says: ({ source }) => `Phantom power is on: ${source.name} must not get it.`,
+    says: ({ source }) => `Phantom power is on: the ${source.name} must not get it.`,
     cure: () => "Phantom power off, then listen whether it is still whole.",
     inject: (setup, right) => (setup.source.isHarmedByPhantom ? atTarget({ isPhantomOn: true })(setup, right) : null),
   },
   phantomOff: {
     weight: 6,
-    says: ({ source }) => `Phantom power is off: ${source.name} needs it.`,
+    says: ({ source }) => `Phantom power is off: the ${source.name} needs it.`,
     cure: () => "Phantom power on.",
     inject: (setup, right) =>
       setup.source.needs === "phantom" ? atTarget({ isPhantomOn: false })(setup, right) : null,
   },
   plugInOff: {
     weight: 5,
-    says: ({ source }) => `Plug-in power is off: ${source.name} runs on it.`,
+    says: ({ source }) => `Plug-in power is off: the ${source.name} runs on it.`,
     cure: () => "Plug-in power on.",
     inject: (setup, right) =>
       setup.source.needs === "plugIn" ? change("recorder", { isPlugInOn: false })(setup, right) : null,
@@ -191,7 +192,7 @@ export const FAULTS = {
   gainLow: {
     weight: 5,
     says: () => "The gain is turned down.",
-    cure: ({ right }) => `Gain to ${right.gainDb} dB.`,
+    cure: ({ right }) => `Gain to ${minus(right.gainDb)} dB.`,
     inject: (setup, right) => {
       const state = right[targetOf(setup)]!;
       if (setup.right.gainDb < 18) return null;
@@ -201,7 +202,7 @@ export const FAULTS = {
   gainHigh: {
     weight: 6,
     says: () => "The gain is too high.",
-    cure: ({ right }) => `Gain to ${right.gainDb} dB.`,
+    cure: ({ right }) => `Gain to ${minus(right.gainDb)} dB.`,
     inject: (setup, right) =>
       "boostDb" in right[targetOf(setup)]!
         ? atTarget({ boostDb: 30 })(setup, right)

@@ -1,3 +1,4 @@
+import { minus } from "../sound/decibel";
 import { hear } from "./hear";
 import { leadsOf, targetOf, turnKnob, type Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";
@@ -26,7 +27,7 @@ const LESS_DB = 40;
 
 export const PROBES = {
   taps: {
-    asks: ({ input }) => `Tap the mic, then ${input.name.split(",")[0]}: which is louder?`,
+    asks: ({ input }) => `Tap the mic, then the ${input.name.split(",")[0]}: which is louder?`,
     answers: { mic: "The mic", device: "The device", neither: "Neither" },
     costS: 4,
     answer: (setup, rehearsal) => {
@@ -85,13 +86,13 @@ export const PROBES = {
     answer: (setup, rehearsal) => (rehearsal.receiver ? hear(setup, rehearsal, "line").receiverSound : null),
   },
   sensitivity: {
-    asks: ({ right }) => `Does the pack's sensitivity stand at ${right.sensitivityDb} dB?`,
+    asks: ({ right }) => `Does the pack's sensitivity stand at ${minus(right.sensitivityDb)} dB?`,
     answers: YES_NO,
     costS: 14,
     answer: ({ right }, { pack }) => (pack ? yesNo(pack.sensitivityDb === right.sensitivityDb) : null),
   },
   output: {
-    asks: ({ right }) => `Does the receiver's output stand at ${right.outputDb} dB?`,
+    asks: ({ right }) => `Does the receiver's output stand at ${minus(right.outputDb)} dB?`,
     answers: YES_NO,
     costS: 8,
     answer: ({ right }, { receiver }) => (receiver ? yesNo(receiver.outputDb === right.outputDb) : null),
@@ -104,7 +105,7 @@ export const PROBES = {
       houseDesk ? (houseDesk.isMuted ? "muted" : houseDesk.sendDb < -3 ? "down" : "yes") : null,
   },
   meter: {
-    asks: ({ input }) => `The loudest line: does the meter of ${input.name} move?`,
+    asks: ({ input }) => `The loudest line: does the meter of the ${input.name} move?`,
     answers: { both: "Yes", left: "On one side", no: "No" },
     costS: 6,
     answer: (setup, rehearsal) => {
@@ -265,7 +266,7 @@ export const PROBES = {
     answer: (setup, rehearsal) => switched(setup, rehearsal, "isAutoLevelOn"),
   },
   gain: {
-    asks: ({ right }) => `Does the gain stand near ${right.gainDb} dB?`,
+    asks: ({ right }) => `Does the gain stand near ${minus(right.gainDb)} dB?`,
     answers: { near: "Yes", low: "Lower", high: "Higher" },
     costS: 8,
     answer: (setup, rehearsal) => {

@@ -121,7 +121,7 @@ export function transmitterOf(system: RadioSystem): Machine<Transmitter> {
       pusher("batteries", "Fresh batteries", (state) => ({ ...state, batteryPercent: 100 })),
       pusher("reset", "Factory reset", ({ batteryPercent }) => ({ ...factory, batteryPercent })),
       ...(system.band === "uhf" ? [tuning<Transmitter>(system)] : []),
-      toggle("isAtWindow", "Held at the receiver's window"),
+      toggle("isAtWindow", "At the window"),
       toggle("isMuted", "Mute"),
       turner("sensitivityDb", "Sensitivity", SENSITIVITY_DB),
     ],

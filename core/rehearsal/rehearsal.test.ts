@@ -13,7 +13,7 @@ import { probeOf } from "./probes";
 import { allRight, devicesOf, fromTheBag, later, machineOf, Rehearsal, turnKnob } from "./rehearsal";
 import { setupOf, throughParts, type Setup } from "./setup";
 import { symptomsOf } from "./symptoms";
-import { doStep, missingAt, signatureOf, stepsOf, stepWords } from "./walk";
+import { devicesAt, doStep, missingAt, signatureOf, stepsOf, stepWords } from "./walk";
 
 const [TUNED, , BANKS, KIT] = GENERIC_SYSTEMS;
 
@@ -92,6 +92,7 @@ test("the walk goes from the bag to a proved link, step by step; nothing is done
     for (const step of stepsOf(each)) {
       expect([named(each), step, missingAt(each, fromTheBag(each), step)]).not.toEqual([named(each), step, null]);
       expect(stepWords(each, step).join(" ")).not.toMatch(/undefined|NaN|null/);
+      expect(devicesAt(each, step).length).toBeGreaterThan(0);
       rehearsal = doStep(each, rehearsal, step);
       expect([named(each), step, missingAt(each, rehearsal, step)]).toEqual([named(each), step, null]);
     }

@@ -1,7 +1,8 @@
 import { firstMHz } from "./radio";
 import { presetName } from "../wireless/systems";
+import { minus } from "../sound/decibel";
 import { hear } from "./hear";
-import { allRight, targetOf, type Rehearsal } from "./rehearsal";
+import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";
 
 /** Steps from the bag to a proved link, in their order. Common practice. */
@@ -50,6 +51,25 @@ export function stepsOf({ system, input, source }: Setup): StepId[] {
   return STEP_IDS.filter((id) => has[id]);
 }
 
+const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
+  reset: ["pack", "receiver"],
+  scan: ["pack", "scanner"],
+  bank: ["receiver"],
+  sync: ["pack", "receiver"],
+  confirm: ["pack", "receiver"],
+  connect: ["receiver", "houseDesk", "target"],
+  unlink: ["target"],
+  arm: ["target"],
+  tap: ["pack", "receiver", "target"],
+  line: ["pack", "receiver", "houseDesk", "target"],
+};
+
+/** The devices that a step is done on, source first. */
+export function devicesAt(setup: Setup, step: StepId): DeviceId[] {
+  const named = STEP_DEVICES[step].map((id) => (id === "target" ? targetOf(setup) : id));
+  return devicesOf(setup).filter((id) => named.includes(id));
+}
+
 const tunedTo = ({ system, frequencyMHz }: Setup): string => {
   if (frequencyMHz === null) return "the frequency that Link finds";
   const preset = system ? presetName(system, frequencyMHz) : null;
@@ -80,7 +100,7 @@ export function stepWords(setup: Setup, id: StepId): string[] {
       return [
         way.length > 0
           ? `${way.map(({ name }) => name).join(", then ")}, into ${input.name}.`
-          : `Straight into ${input.name}.`,
+          : `Straight into the ${input.name}.`,
         ...settings.filter((says) => !says.startsWith("Unlink") && !says.startsWith("Tap ")).map((says) => `${says}.`),
       ];
     case "unlink":
@@ -93,12 +113,16 @@ export function stepWords(setup: Setup, id: StepId): string[] {
           ]
         : ["Input: the socket. Automatic level and noise suppression off.", "Room, battery, flight mode. Arm."];
     case "tap":
-      return [`Tap the mic, then ${input.name.split(",")[0]}: the mic must be louder. If not, it hears its own mic.`];
+      return [
+        `Tap the mic, then the ${input.name.split(",")[0]}: the mic must be louder. If not, it hears its own mic.`,
+      ];
     case "line":
       return [
         isDesk ? "Ask for the loudest part." : "Have them say the loudest line, as loud as they will.",
-        ...(system ? [`Pack's sensitivity ${right.sensitivityDb} dB, receiver's output ${right.outputDb} dB.`] : []),
-        ...(input.kind === "phone" ? [] : [`Gain ${right.gainDb} dB: peaks near −12, never above −6 dBFS.`]),
+        ...(system
+          ? [`Pack's sensitivity ${minus(right.sensitivityDb)} dB, receiver's output ${minus(right.outputDb)} dB.`]
+          : []),
+        ...(input.kind === "phone" ? [] : [`Gain ${minus(right.gainDb)} dB: peaks near −12, never above −6 dBFS.`]),
       ];
   }
 }
@@ -176,6 +200,8 @@ export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): strin
       const heard = hear(setup, rehearsal, "line");
       const [least, most] = hasNoLess(setup) ? GAINLESS_BAND_DBFS : LINE_BAND_DBFS;
       if (heard.leftDbfs === null) return "Nothing comes in.";
+      if (heard.from === "device") return "It hears its own mic.";
+      if (heard.from === "strangers") return "Somebody else is on this frequency.";
       if (heard.isClipped) return "It clips.";
       if (heard.leftDbfs > most) return "Too loud.";
       if (heard.leftDbfs < least) return "Too quiet.";

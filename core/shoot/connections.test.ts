@@ -1,17 +1,29 @@
-import { SOURCES } from "../connect/devices";
-import { KIT_SCHEMAS, type KitKind } from "../connect/kitItems";
+import { GENERIC_DEVICES } from "../chain/devices";
+import { PARTS } from "../connect/catalogue";
+import { INPUTS, SOURCES } from "../connect/devices";
+import { KIT_SCHEMAS, ownLike, type KitKind } from "../connect/kitItems";
 import { doStep, signatureOf, stepWords } from "../rehearsal/walk";
 import { fromTheBag } from "../rehearsal/rehearsal";
+import { minus } from "../sound/decibel";
 import { fits } from "../schema/validate";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../wireless/airPlan";
 import { newLink } from "./airScene";
 import { boardOf } from "./board";
-import { connectionBodyOf, connectionsOf, EARS, HOUSE, NO_INPUT, pairingOf, type Connection } from "./connections";
+import {
+  connectionBodyOf,
+  connectionsOf,
+  EARS,
+  HOUSE,
+  levelInputOf,
+  NO_INPUT,
+  pairingOf,
+  type Connection,
+} from "./connections";
 import { emptyShoot } from "./emptyShoot";
 import { newRig, FIRST_OUTFIT } from "./newRig";
 import { newScene } from "./newScene";
 import { getWords, needsOf, packingBodyOf, packingWords, withPacked } from "./packing";
-import { ConnectionBody, KitItemBody, type ShootBundle, type StepDone, type WearerBody } from "./records";
+import { ConnectionBody, type KitItemBody, type ShootBundle, type StepDone, type WearerBody } from "./records";
 import { stored, TEST_SHOOT } from "./testShoot";
 
 const person = (name: string): WearerBody => ({
@@ -72,7 +84,7 @@ describe("connections of a shoot", () => {
     expect(ada.input!.id).toBe("recorder35");
     const level = boardOf(shoot)[0]!.plan!.gain!.settings;
     expect(ada.setup!.right).toEqual(level);
-    expect(stepWords(ada.setup!, "line").join(" ")).toContain(`sensitivity ${level.sensitivityDb} dB`);
+    expect(stepWords(ada.setup!, "line").join(" ")).toContain(`sensitivity ${minus(level.sensitivityDb)} dB`);
     const desk = of(shoot, "desk");
     expect([desk.sourceId, desk.ways.length]).toEqual([HOUSE, 3]);
     expect(of(shoot, "ears")).toMatchObject({ inputId: EARS, setup: null, steps: [] });
@@ -198,6 +210,27 @@ describe("the bag", () => {
       "Still out: RCA to 6.35 mm lead.",
     );
     expect(withPacked(body, "lav", { packed: 0 }).lines.map(({ key }) => key)).toEqual(["rca-635"]);
+  });
+
+  test("an own device begins as a copy that fits its kind", () => {
+    expect(fits(KIT_SCHEMAS.source, ownLike("source", SOURCES.receiver).figures)).toBe(true);
+    expect(fits(KIT_SCHEMAS.socket, ownLike("socket", INPUTS.phone).figures)).toBe(true);
+    for (const part of PARTS) expect(fits(KIT_SCHEMAS.lead, ownLike("lead", part).figures)).toBe(true);
+    const lead = { ...ownLike("lead", PARTS[0]!), name: "Mine" };
+    const shoot = bundle({
+      kit: [stored<"kitItem">("mine", lead)],
+      connections: [connected("desk", "micDynamic", "recorderSwitched")],
+    });
+    expect(connectionsOf(shoot).parts.at(-1)).toMatchObject({ id: "mine", name: "Mine", isOwned: true });
+  });
+
+  test("Level plans with the input that Link goes into", () => {
+    const inputs = GENERIC_DEVICES.filter(({ kind }) => kind === "input").map(({ id, kind, name, figures }) =>
+      stored<"kitItem">(id, { shootId: null, kind, name, figures }),
+    );
+    expect(levelInputOf(inputs, "recorder35")).toBe("input-minijack");
+    expect(levelInputOf(inputs, "recorderXlr")).toBe("input-xlr");
+    expect([levelInputOf(inputs, "phone"), levelInputOf([], "recorder35")]).toEqual([null, null]);
   });
 
   test("figures of every kind of kit are refused under another kind", () => {

@@ -1,3 +1,4 @@
+import type { RecorderInput } from "../chain/devices";
 import { allocate, type Ways } from "../connect/allocate";
 import { PARTS } from "../connect/catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
@@ -57,6 +58,15 @@ function usual(link: AirLink, rig: RigBody | null, socketDbu: number | null): { 
   const inputId = socketDbu !== null && socketDbu < MINIJACK_DBU ? INPUTS.recorder35.id : INPUTS.recorderXlr.id;
   if (link.systemId === BY_LEAD) return { sourceId: SOURCES.lavSelf.id, inputId: INPUTS.recorder35.id };
   return { sourceId: inputId === INPUTS.recorder35.id ? SOURCES.receiver.id : SOURCES.receiverBalanced.id, inputId };
+}
+
+/** The kit's device that Level should plan with when a link goes into a generic recorder input; null where it has none. */
+export function levelInputOf(kit: ShootBundle["kit"], inputId: string): string | null {
+  const isMinijack = inputId === INPUTS.recorder35.id;
+  if (!isMinijack && inputId !== INPUTS.recorderXlr.id) return null;
+  const overload = (figures: object) => (figures as RecorderInput).maxInputDbu;
+  const found = kit.find(({ body }) => body.kind === "input" && overload(body.figures) < MINIJACK_DBU === isMinijack);
+  return found?.id ?? null;
 }
 
 /** A rig with its plan, for a wearer's first scene. */

@@ -125,7 +125,7 @@ export function needsOf(
 /** What has to be got before the day: "2 to buy, 1 of them a spare". */
 export function getWords({ missing, spare, group }: Need): string | null {
   if (missing === 0) return null;
-  const how = group === "leads" ? "buy" : "hire";
+  const how = { leads: "buy", radio: "hire", microphones: "hire", inputs: "bring", always: "bring" }[group];
   const spares = Math.min(spare, missing);
   if (spares === missing) return `${missing} to ${how}, as ${missing === 1 ? "a spare" : "spares"}`;
   return `${missing} to ${how}${spares > 0 ? `, ${spares} of them ${spares === 1 ? "a spare" : "spares"}` : ""}`;

@@ -65,3 +65,6 @@ export function dbuToDbv(levelDbu: number): number {
 export function meanSquareToDbfs(meanSquare: number): number {
   return powerToDb(meanSquare) + SINE_CREST_DB;
 }
+
+/** A figure as it is printed, with a true minus. */
+export const minus = (value: number, digits = 0): string => value.toFixed(digits).replace("-", "−");

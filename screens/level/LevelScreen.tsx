@@ -1,5 +1,6 @@
 "use client";
 
+import { minus } from "@/core/sound/decibel";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import styled from "styled-components";
@@ -43,7 +44,6 @@ const Ticket = styled.div`
 // Scenes with microphones that nobody wears are few: what tells of them follows.
 const PlacedMics = dynamic(() => import("./PlacedMics").then((module) => module.PlacedMics), { ssr: false });
 
-const minus = (value: number, digits = 0) => value.toFixed(digits).replace("-", "−");
 const signed = (value: number) => (value > 0 ? `+${value}` : minus(value));
 
 function sentenceOf(plan: GainPlan): string {

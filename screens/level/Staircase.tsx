@@ -1,5 +1,6 @@
 "use client";
 
+import { minus } from "@/core/sound/decibel";
 import styled from "styled-components";
 import type { GainPlan, Stage } from "@/core/chain/gainPlan";
 import { Table, TableScroll } from "@/ui/Table";
@@ -13,8 +14,6 @@ const Bar = styled.svg`
 
 /** dB below the clip that the bars show. */
 const SPAN_DB = 90;
-
-const minus = (value: number, digits = 0) => value.toFixed(digits).replace("-", "−");
 
 /** Softest to loudest voice below the point where this stage clips, at the right end. */
 function StageBar({ stage }: { stage: Stage }) {

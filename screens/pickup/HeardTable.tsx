@@ -1,5 +1,6 @@
 "use client";
 
+import { minus } from "@/core/sound/decibel";
 import styled from "styled-components";
 import type { PickupCandidate } from "@/core/pickup/candidates";
 import { HEARD_RIPPLE_DB } from "@/core/pickup/combing";
@@ -22,7 +23,7 @@ const Figures = styled(Table)`
   }
 `;
 
-const db = (value: number) => (value === Infinity ? "∞" : value.toFixed(0).replace("-", "−"));
+const db = (value: number) => (value === Infinity ? "∞" : minus(value));
 
 function rowsOf(units: ShootBody["units"]): readonly { name: string; of: (each: TalkerHeard) => string }[] {
   const metres = (value: number) =>

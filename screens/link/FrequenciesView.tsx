@@ -1,0 +1,170 @@
+"use client";
+
+import * as Comlink from "comlink";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
+import { BY_LEAD } from "@/core/wireless/airPlan";
+import { airCsv, airJson } from "@/core/wireless/airExport";
+import { coordinationWords, withTuned, type AirProgress, type CoordinatedAir } from "@/core/wireless/coordinateAir";
+import { conflictWords } from "@/core/wireless/products";
+import { Button } from "@/ui/Button";
+import { Disclosure } from "@/ui/Disclosure";
+import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { showToast } from "@/ui/toasts";
+import { useShoot } from "../saving/ShootProvider";
+import { Spectrum } from "./Spectrum";
+import { saveFile } from "./saveFile";
+import { useAir, useAirDoor, type AirEdits } from "./useAir";
+
+const LinkTable = dynamic(() => import("./LinkTable").then((module) => module.LinkTable), { ssr: false });
+const RangeView = dynamic(() => import("./RangeView").then((module) => module.RangeView), { ssr: false });
+const ScanTools = dynamic(() => import("./ScanTools").then((module) => module.ScanTools), { ssr: false });
+const RulesForm = dynamic(() => import("./AirForm").then((module) => module.RulesForm), { ssr: false });
+const RegionForm = dynamic(() => import("./AirForm").then((module) => module.RegionForm), { ssr: false });
+const SystemsForm = dynamic(() => import("./AirForm").then((module) => module.SystemsForm), { ssr: false });
+
+/** How the frequencies stand, in a sentence. */
+function verdictOf({ body, plan, carriers, faults }: AirScene): string {
+  const onAir = body.links.filter(({ systemId }) => systemId !== BY_LEAD);
+  if (onAir.length === 0) return "Nobody is on the air.";
+  if (faults.refused[0]) return faults.refused[0].says;
+  const [first] = faults.conflicts;
+  if (first) return `${conflictWords(first)}.`;
+  if (faults.onTaken[0]) return faults.onTaken[0].says;
+  const uhf = onAir.filter(({ systemId }) => plan.systems.find(({ id }) => id === systemId)?.band === "uhf").length;
+  if (carriers.length < uhf) return `${uhf - carriers.length} of ${uhf} have no frequency yet.`;
+  return uhf === 0 ? "All at 2.4 GHz: they find their own way." : `All ${uhf} live together.`;
+}
+
+/** Takes over what a coordination found, with undo. */
+function takeOver(air: AirScene, edits: AirEdits, found: CoordinatedAir): void {
+  const before = air.body.links;
+  edits.edit((body) => withTuned(body, found));
+  showToast({
+    says: `${found.placed} frequencies set.`,
+    action: { name: "Undo", run: () => edits.edit((body) => ({ ...body, links: before })) },
+  });
+}
+
+function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
+  const doorOf = useAirDoor();
+  const [progress, setProgress] = useState<AirProgress | null>(null);
+  const [found, setFound] = useState<string | null>(null);
+  const { cure } = air.faults;
+  const begin = async () => {
+    setFound(null);
+    setProgress({ stage: "searching", placed: 0, wanted: air.prepared.links.length });
+    try {
+      const result = await doorOf().coordinate(air.plan, air.onAir, Comlink.proxy(setProgress));
+      setFound(coordinationWords(result));
+      if (result.lockedConflicts.length === 0) takeOver(air, edits, result);
+    } catch {
+      setFound("This browser could not start the search: reload the page.");
+    } finally {
+      setProgress(null);
+    }
+  };
+  return (
+    <Stack $gap={0.6}>
+      <Lead role="status">{verdictOf(air)}</Lead>
+      {air.faults.count > 1 && <Soft>{air.faults.count} rules are broken in all.</Soft>}
+      {progress ? (
+        <Row>
+          <span role="status">
+            {progress.stage === "widening" ? "Widening the guards" : `${progress.placed} of ${progress.wanted} so far`}
+          </span>
+          <Button onPress={() => void doorOf().cancel()}>Stop, keep the best</Button>
+        </Row>
+      ) : (
+        <Row>
+          <Button look="main" isDisabled={air.prepared.links.length === 0} onPress={() => void begin()}>
+            Find frequencies
+          </Button>
+          {cure && (
+            <Button onPress={() => edits.setLink(cure.link.id, { frequencyMHz: cure.toMHz, spareMHz: null })}>
+              Only move {cure.link.name} to {cure.toMHz.toFixed(3)}
+            </Button>
+          )}
+        </Row>
+      )}
+      {found && <p role="status">{found}</p>}
+    </Stack>
+  );
+}
+
+/** Which frequencies? */
+export function FrequenciesView() {
+  const { bundle } = useShoot();
+  const edits = useAir();
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [isDragging, setIsDragging] = useState(false);
+  const air = useMemo(() => airSceneOf(bundle, undefined, !isDragging), [bundle, isDragging]);
+  const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
+  const { links, region } = air.body;
+  const onAir = links.filter(({ systemId }) => systemId !== BY_LEAD);
+  const chosen = onAir.find(({ id }) => id === chosenId) ?? onAir[0] ?? null;
+  return (
+    <Stack>
+      {region.isExample && (
+        <Soft>
+          {region.name} is only an example. Licences and bands differ by country: the regulator&apos;s list decides.
+        </Soft>
+      )}
+      <Columns $template="minmax(0, 1.6fr) minmax(0, 1fr)">
+        <Piece aria-label="Frequencies">
+          <Stack>
+            <Coordinate air={air} edits={edits} />
+            <Spectrum
+              air={air}
+              threads={threads}
+              chosenId={chosen?.id ?? null}
+              onChoose={setChosenId}
+              onMove={(id, frequencyMHz) => edits.setLink(id, { frequencyMHz, spareMHz: null })}
+              onDrag={setIsDragging}
+            />
+            <LinkTable air={air} threads={threads} chosenId={chosen?.id ?? null} edits={edits} onChoose={setChosenId} />
+            <Row $gap={0.5}>
+              <Link href={`/shoots/${bundle.shoot.id}/frequencies`}>Cards to print</Link>
+              <Button
+                look="quiet"
+                onPress={() => saveFile("frequencies.csv", "text/csv;charset=utf-8", airCsv(air.plan))}
+              >
+                Save as CSV
+              </Button>
+              <Button look="quiet" onPress={() => saveFile("frequencies.json", "application/json", airJson(air.plan))}>
+                Save as JSON
+              </Button>
+            </Row>
+          </Stack>
+        </Piece>
+        <Stack>
+          <Piece aria-label="Scan">
+            <Stack $gap={0.6}>
+              <h2>Who else is on the air?</h2>
+              <ScanTools air={air} edits={edits} />
+            </Stack>
+          </Piece>
+          <Piece aria-label="Range">
+            <Stack $gap={0.6}>
+              <h2>Does it reach?</h2>
+              <RangeView air={air} link={chosen} shoot={bundle.shoot.body} />
+            </Stack>
+          </Piece>
+          <Piece aria-label="Settings">
+            <Disclosure title={`Allowed here: ${region.name}`}>
+              <RegionForm air={air} edits={edits} />
+            </Disclosure>
+            <Disclosure title="How far apart">
+              <RulesForm air={air} edits={edits} />
+            </Disclosure>
+            <Disclosure title="Systems and their banks">
+              <SystemsForm air={air} edits={edits} />
+            </Disclosure>
+          </Piece>
+        </Stack>
+      </Columns>
+    </Stack>
+  );
+}

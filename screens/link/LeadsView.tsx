@@ -1,0 +1,181 @@
+"use client";
+
+import { Plus } from "lucide-react";
+import { ownLike, SocketFigures, SourceFigures } from "@/core/connect/kitItems";
+import { pathWords } from "@/core/connect/kit";
+import { VERDICTS, type Verdict } from "@/core/connect/judgePath";
+import type { Input, Source } from "@/core/connect/ports";
+import { choicesOf, EARS, HOUSE, NO_INPUT, type Connection } from "@/core/shoot/connections";
+import { briefWay, chainOfWay } from "@/core/shoot/linkChain";
+import type { ConnectionBody, KitItemBody } from "@/core/shoot/records";
+import { Button } from "@/ui/Button";
+import { Disclosure } from "@/ui/Disclosure";
+import { Select } from "@/ui/Select";
+import { TextField } from "@/ui/TextField";
+import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { useRemoval, useShoot, useShootStore } from "../saving/ShootProvider";
+import { LinkList } from "./LinkList";
+import { OwnFigures } from "./OwnFigures";
+import { PathDiagram } from "./PathDiagram";
+import { useConnections } from "./useConnections";
+import { useLinks, type Links } from "./useLinks";
+
+const SAYS: Record<Verdict, string> = {
+  works: "Works.",
+  worksIfSet: "Works, when it is set as it stands here.",
+  silentlyWrong: "Silently wrong.",
+  damage: "Can do damage.",
+};
+
+function verdictOf({ input, inputId, ways }: Connection): string {
+  if (!input)
+    return inputId === EARS
+      ? "Heard only: nothing to connect."
+      : pathWords(null, ways[0]?.source ?? ({} as Source), null);
+  const lost = ways.find(({ path }) => path === null);
+  if (lost) return pathWords(null, lost.source, input);
+  const worst = [...ways].sort(
+    (one, other) => VERDICTS.indexOf(other.path!.verdict) - VERDICTS.indexOf(one.path!.verdict),
+  )[0]!.path!;
+  return [SAYS[worst.verdict], ...worst.because].join(" ");
+}
+
+/** An own device: its name and figures. */
+function OwnDevice({ itemId }: { itemId: string }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const remove = useRemoval();
+  const item = bundle.kit.find(({ id }) => id === itemId);
+  if (!item) return null;
+  const { body } = item;
+  return (
+    <Stack $gap={0.6}>
+      <TextField
+        label="Device"
+        value={body.name}
+        onChange={(name) => store.edit("kitItem", itemId, (now) => ({ ...now, name }))}
+      />
+      <OwnFigures
+        schema={body.kind === "source" ? SourceFigures : SocketFigures}
+        figures={body.figures}
+        onChange={(figures) =>
+          store.edit("kitItem", itemId, (now) => ({ ...now, figures: figures as KitItemBody["figures"] }))
+        }
+      />
+      <div>
+        <Button look="quiet" onPress={() => remove("kitItem", itemId, body.name)}>
+          Take it out of the kit
+        </Button>
+      </div>
+    </Stack>
+  );
+}
+
+function ChosenLink({ connection, links }: { connection: Connection; links: Links }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const { setConnection, setInput } = useConnections();
+  const { sources, inputs } = choicesOf(bundle);
+  const { link, sourceId, inputId, ways, input } = connection;
+  const set = (change: Partial<ConnectionBody>) => setConnection(connection, (body) => ({ ...body, ...change }));
+  const isOwn = (id: string) => bundle.kit.some((item) => item.id === id);
+  const make = (kind: "source" | "socket", like: Source | Input) => {
+    const id = store.create("kitItem", ownLike(kind, like));
+    set(kind === "source" ? { sourceId: id } : { inputId: id });
+  };
+  const source = ways[0]?.source;
+  return (
+    <Stack>
+      <Lead role="status">{verdictOf(connection)}</Lead>
+      {ways.map((way) => (
+        <Stack key={way.source.id} $gap={0.4}>
+          {ways.length > 1 && <Soft>If it is the {way.source.name}</Soft>}
+          <PathDiagram
+            label={ways.length > 1 ? `From the ${way.source.name}` : `Way of ${link.name}`}
+            chain={chainOfWay(connection, way, links.air.systems, bundle.shoot.body)}
+          />
+        </Stack>
+      ))}
+      <Columns $template="1fr 1fr">
+        <Select
+          label="From"
+          value={sourceId}
+          options={[
+            ...sources.map(({ id, name }) => ({ value: id, name })),
+            { value: HOUSE, name: "house desk, outlet not known yet" },
+          ]}
+          onChange={(id) => set({ sourceId: id })}
+        />
+        <Select
+          label="Into"
+          value={inputId}
+          options={[
+            ...inputs.map(({ id, name }) => ({ value: id, name })),
+            { value: EARS, name: "headphones only" },
+            { value: NO_INPUT, name: "camera without a sound input" },
+          ]}
+          onChange={(id) => setInput(connection, id)}
+        />
+      </Columns>
+      {source && isOwn(sourceId) ? (
+        <Disclosure title={`Figures of ${source.name}`}>
+          <OwnDevice key={sourceId} itemId={sourceId} />
+        </Disclosure>
+      ) : null}
+      {input && isOwn(inputId) ? (
+        <Disclosure title={`Figures of ${input.name}`}>
+          <OwnDevice key={inputId} itemId={inputId} />
+        </Disclosure>
+      ) : null}
+      <Row $gap={0.5}>
+        {source && sourceId !== HOUSE && !isOwn(sourceId) && (
+          <Button look="quiet" onPress={() => make("source", source)}>
+            <Plus size={18} aria-hidden /> My own, like this source
+          </Button>
+        )}
+        {input && !isOwn(inputId) && (
+          <Button look="quiet" onPress={() => make("socket", input)}>
+            <Plus size={18} aria-hidden /> My own, like this input
+          </Button>
+        )}
+      </Row>
+      {source?.kind === "receiver" && sourceId === "receiverUsb" && (
+        <Soft>Some budget kits sound over-processed by USB: compare with the analogue way.</Soft>
+      )}
+      {sourceId === HOUSE && (
+        <Soft>
+          Carry a lead for each: which outlet a house offers is known only on arrival. Last resort: a powered
+          speaker&apos;s XLR.
+        </Soft>
+      )}
+    </Stack>
+  );
+}
+
+/** Which lead? */
+export function LeadsView() {
+  const links = useLinks();
+  const { chosen } = links;
+  return (
+    <Columns $template="minmax(0, 300px) minmax(0, 1fr)">
+      <Piece aria-label="Links">
+        <LinkList
+          links={links}
+          label="Links and their leads"
+          says={(connection) => {
+            const lacks = connection.ways.some(({ path }) => path && path.missing.length > 0);
+            return `${briefWay(connection, EARS)}${lacks ? " · not in the kit" : ""}`;
+          }}
+        />
+      </Piece>
+      {chosen && (
+        <Piece aria-label="Way to the file">
+          <Stack>
+            <h2>{chosen.link.name}</h2>
+            <ChosenLink key={chosen.link.id} connection={chosen} links={links} />
+          </Stack>
+        </Piece>
+      )}
+    </Columns>
+  );
+}

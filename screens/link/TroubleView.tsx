@@ -1,0 +1,255 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import styled from "styled-components";
+import { PARTS } from "@/core/connect/catalogue";
+import { INPUTS, SOURCES } from "@/core/connect/devices";
+import { findPath } from "@/core/connect/findPath";
+import { GENERIC_SYSTEMS } from "@/core/wireless/systems";
+import { causeWords, diagnose, symptomsThatCanBe, type Story } from "@/core/rehearsal/finder";
+import { probeOf, type ProbeId } from "@/core/rehearsal/probes";
+import type { Rehearsal } from "@/core/rehearsal/rehearsal";
+import { setupOf, USUAL_MODULATION_DB, type Setup } from "@/core/rehearsal/setup";
+import { SYMPTOM_IDS, SYMPTOMS, symptomsOf, type Symptom } from "@/core/rehearsal/symptoms";
+import type { Input, Source } from "@/core/connect/ports";
+import { Button } from "@/ui/Button";
+import { Select } from "@/ui/Select";
+import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { useLinks } from "./useLinks";
+
+const Answers = styled.ol`
+  margin: 0;
+  padding-left: 1.3rem;
+  li {
+    padding: 0.15rem 0;
+  }
+  b {
+    font-weight: 600;
+  }
+`;
+
+const Causes = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.5rem;
+  li {
+    border-left: 3px solid var(--seam);
+    padding-left: 0.7rem;
+  }
+  li:first-child {
+    border-left: 6px double var(--chalk);
+  }
+`;
+
+/** As many causes are named as one can keep in mind. */
+const MOST_NAMED = 5;
+
+const begin = (symptom: Symptom): Story => ({ symptom, answers: {}, skipped: [], ruledOut: [] });
+
+function Finding(props: {
+  setup: Setup;
+  story: Story;
+  rehearsal: Rehearsal | null;
+  onStory: (story: Story) => void;
+  onAgain: () => void;
+}) {
+  const { setup, story, rehearsal, onStory } = props;
+  const { causes, next } = useMemo(() => diagnose(setup, story), [setup, story]);
+  const answered = Object.entries(story.answers) as [ProbeId, string][];
+  const probe = next ? probeOf(next) : null;
+  const answer = (given: string) => next && onStory({ ...story, answers: { ...story.answers, [next]: given } });
+  const skip = () => next && onStory({ ...story, skipped: [...story.skipped, next] });
+  const look = () => {
+    const seen = rehearsal && probe ? probe.answer(setup, rehearsal) : null;
+    if (seen === null) skip();
+    else answer(seen);
+  };
+  const [first] = causes;
+  return (
+    <Stack>
+      <Soft>{SYMPTOMS[story.symptom]}.</Soft>
+      {probe ? (
+        <Stack $gap={0.6}>
+          <Lead role="status">{probe.asks(setup)}</Lead>
+          <Row $gap={0.5}>
+            {Object.entries(probe.answers).map(([id, name]) => (
+              <Button key={id} onPress={() => answer(id)}>
+                {name}
+              </Button>
+            ))}
+            <Button look="quiet" onPress={skip}>
+              Cannot tell
+            </Button>
+            {rehearsal && (
+              <Button look="quiet" onPress={look}>
+                Look on the simulated devices
+              </Button>
+            )}
+          </Row>
+        </Stack>
+      ) : first ? (
+        <Lead role="status">{causeWords(setup, first).says}</Lead>
+      ) : (
+        <Lead role="status">
+          Nothing known fits all of that. Change one thing at a time, from the mic on: capsule, pack, lead, input, card.
+        </Lead>
+      )}
+      {first && (
+        <Stack $gap={0.4}>
+          {probe && <h3>It can be</h3>}
+          <Causes aria-label="Causes">
+            {causes.slice(0, probe ? MOST_NAMED : 2).map((ids) => {
+              const { says, cure } = causeWords(setup, ids);
+              return (
+                <li key={ids.join()}>
+                  {probe && <p>{says}</p>}
+                  <p>
+                    <b>{cure}</b>
+                  </p>
+                </li>
+              );
+            })}
+          </Causes>
+          {probe && causes.length > MOST_NAMED && <Soft>and {causes.length - MOST_NAMED} more.</Soft>}
+          {!probe && (
+            <div>
+              <Button onPress={() => onStory({ ...story, ruledOut: [...story.ruledOut, ...first] })}>
+                That was not it
+              </Button>
+            </div>
+          )}
+        </Stack>
+      )}
+      {answered.length > 0 && (
+        <Answers aria-label="What is known">
+          {answered.map(([id, given]) => (
+            <li key={id}>
+              {probeOf(id).asks(setup)} <b>{probeOf(id).answers[given]}.</b>
+            </li>
+          ))}
+        </Answers>
+      )}
+      <Row $gap={0.5}>
+        {answered.length > 0 && (
+          <Button
+            look="quiet"
+            onPress={() => onStory({ ...story, answers: Object.fromEntries(answered.slice(0, -1)), ruledOut: [] })}
+          >
+            Take the last answer back
+          </Button>
+        )}
+        <Button look="quiet" onPress={props.onAgain}>
+          Begin again
+        </Button>
+      </Row>
+    </Stack>
+  );
+}
+
+/** Any source into any input, where no link of the shoot is meant. */
+function anySetup(source: Source, input: Input): Setup | null {
+  const path = findPath(source, input, PARTS);
+  if (!path) return null;
+  const system = source.kind === "receiver" ? GENERIC_SYSTEMS[0]! : null;
+  return setupOf({
+    name: "Link",
+    source,
+    input,
+    way: path.parts,
+    shelf: PARTS,
+    settings: path.settings,
+    system,
+    frequencyMHz: system ? system.fromMHz : null,
+    modulationDb: USUAL_MODULATION_DB,
+    sampleRateHz: 48_000,
+    bits: 24,
+  });
+}
+
+const ANY = "any";
+
+/** Something is wrong: what can it be, and what tells it apart? For a link of the shoot, or for any. */
+export function TroubleView() {
+  const links = useLinks();
+  const [isAny, setIsAny] = useState(false);
+  const [sourceId, setSourceId] = useState<keyof typeof SOURCES>("lavSelf");
+  const [inputId, setInputId] = useState<keyof typeof INPUTS>("phone");
+  const [told, setTold] = useState<{ about: string; story: Story } | null>(null);
+  const planned = links.plan.connections.filter(({ setup }) => setup !== null);
+  const connection = planned.find(({ link }) => link.id === links.chosen?.link.id) ?? planned[0] ?? null;
+  const isFree = isAny || connection === null;
+  const free = useMemo(() => anySetup(SOURCES[sourceId], INPUTS[inputId]), [sourceId, inputId]);
+  const setup = isFree ? free : connection.setup;
+  const about = isFree ? `${sourceId} ${inputId}` : connection.link.id;
+  const story = told?.about === about ? told.story : null;
+  const rehearsal = isFree ? null : (connection.stored?.body.rehearsal ?? null);
+  const noticed = setup && rehearsal ? symptomsOf(setup, rehearsal) : [];
+  const possible = setup ? symptomsThatCanBe(setup) : [];
+  const tell = (next: Story | null) => setTold(next && { about, story: next });
+  return (
+    <Columns $template="minmax(0, 320px) minmax(0, 1fr)">
+      <Piece aria-label="Which link">
+        <Stack $gap={0.8}>
+          <Select
+            label="On which link?"
+            value={isFree ? ANY : connection.link.id}
+            options={[
+              ...planned.map(({ link }) => ({ value: link.id, name: link.name })),
+              { value: ANY, name: "another, not of this shoot" },
+            ]}
+            onChange={(id) => {
+              setIsAny(id === ANY);
+              if (id !== ANY) links.choose(id);
+            }}
+          />
+          {isFree && (
+            <>
+              <Select
+                label="From"
+                value={sourceId}
+                options={Object.values(SOURCES).map(({ id, name }) => ({ value: id, name }))}
+                onChange={(id) => setSourceId(id)}
+              />
+              <Select
+                label="Into"
+                value={inputId}
+                options={Object.values(INPUTS).map(({ id, name }) => ({ value: id, name }))}
+                onChange={(id) => setInputId(id)}
+              />
+            </>
+          )}
+          {setup ? (
+            <Soft>
+              {setup.source.name}, {setup.way.map(({ name }) => name).join(", ") || "straight"}, {setup.input.name}
+            </Soft>
+          ) : (
+            <Soft>Nothing connects these two.</Soft>
+          )}
+          {noticed.length > 0 && (
+            <Soft>On the simulated devices: {noticed.map((id) => SYMPTOMS[id].toLowerCase()).join("; ")}.</Soft>
+          )}
+        </Stack>
+      </Piece>
+      {setup && (
+        <Piece aria-label="What is wrong">
+          {story ? (
+            <Finding setup={setup} story={story} rehearsal={rehearsal} onStory={tell} onAgain={() => tell(null)} />
+          ) : (
+            <Stack>
+              <Lead>What is heard, or seen?</Lead>
+              <Row $gap={0.5}>
+                {SYMPTOM_IDS.filter((id) => possible.includes(id)).map((id) => (
+                  <Button key={id} onPress={() => tell(begin(id))}>
+                    {SYMPTOMS[id]}
+                  </Button>
+                ))}
+              </Row>
+            </Stack>
+          )}
+        </Piece>
+      )}
+    </Columns>
+  );
+}
