@@ -37,6 +37,9 @@ export const openView = (page: Page, name: string) => openOneOf(page, "About the
 /** One of the views of a place of the shoot, in Scout. */
 export const openScout = (page: Page, name: string) => openOneOf(page, "About this place", name);
 
+/** One of the views of the links, in Link. */
+export const openLinks = (page: Page, name: string) => openOneOf(page, "About the links", name);
+
 /** Answers for the wearer whether they agree. */
 export async function answer(page: Page, says: string): Promise<void> {
   await page.getByRole("radiogroup", { name: "Their answer" }).getByText(says, { exact: true }).click();

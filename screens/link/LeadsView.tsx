@@ -1,6 +1,7 @@
 "use client";
 
 import { Plus } from "lucide-react";
+import { partsOf } from "@/core/connect/allocate";
 import { ownLike, SocketFigures, SourceFigures } from "@/core/connect/kitItems";
 import { pathWords } from "@/core/connect/kit";
 import { VERDICTS, type Verdict } from "@/core/connect/judgePath";
@@ -37,7 +38,12 @@ function verdictOf({ input, inputId, ways }: Connection): string {
   const worst = [...ways].sort(
     (one, other) => VERDICTS.indexOf(other.path!.verdict) - VERDICTS.indexOf(one.path!.verdict),
   )[0]!.path!;
-  return [SAYS[worst.verdict], ...worst.because].join(" ");
+  const lacks = partsOf(ways).filter(({ isOwned }) => !isOwned);
+  return [
+    SAYS[worst.verdict],
+    ...worst.because,
+    ...(lacks.length > 0 ? [`Not in the kit: ${lacks.map(({ name }) => name).join("; ")}.`] : []),
+  ].join(" ");
 }
 
 /** An own device: its name and figures. */

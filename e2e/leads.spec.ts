@@ -1,0 +1,242 @@
+import { expect, test, type Page } from "@playwright/test";
+import { choose, expectSaved, openDemo, openLinks, startShoot } from "./shoot";
+
+const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", "Arm", "Tap", "Loudest line"];
+const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
+const front = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
+const step = (page: Page, name: string) => page.getByRole("list", { name: "Steps" }).getByRole("button", { name });
+const wrong = (page: Page) => page.getByRole("region", { name: "What is wrong" });
+const line = (page: Page, name: string) =>
+  page.getByRole("region", { name: "The bag" }).getByRole("listitem", { name });
+
+/** A shoot with one wearer in one scene, in one of the views of its links. */
+async function openOwn(page: Page, title: string, view: string): Promise<string> {
+  const id = await startShoot(page, title);
+  await page.goto(`/shoots/${id}/dress`);
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await openLinks(page, view);
+  return id;
+}
+
+/** Answers with what the simulated devices show until a cause is named. */
+async function findCause(page: Page): Promise<string> {
+  const look = wrong(page).getByRole("button", { name: "Look on the simulated devices" });
+  for (let asked = 0; asked < 20 && (await look.isVisible()); asked += 1) {
+    const before = await wrong(page).getByRole("status").textContent();
+    await look.click();
+    await expect(wrong(page).getByRole("status")).not.toHaveText(before!);
+  }
+  await expect(wrong(page).getByRole("button", { name: "That was not it" })).toBeVisible();
+  return (await wrong(page).getByRole("status").textContent())!;
+}
+
+test("the demo's busiest day: coordinated, every lead known, one link paired on the simulated devices, two faults put in and found", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
+    "All 9 live together.",
+  );
+  await openLinks(page, "Leads");
+  const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");
+  const way = page.getByRole("region", { name: "Way to the file" });
+  await expect(links).toHaveCount(14);
+  for (let index = 0; index < 14; index += 1) {
+    await links.nth(index).click();
+    await expect(way.getByRole("status")).toHaveText(/^(Works|Heard only)/);
+  }
+  await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
+
+  await openLinks(page, "The bag");
+  await choose(page, "For", "day 3");
+  const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
+  for (const says of [
+    "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 of them a spare",
+    "RCA to 6.35 mm lead: 2 to buy, 1 of them a spare",
+    "6.35 mm lead, three poles: 2 to buy, 1 of them a spare",
+    "3.5 mm balanced to XLR lead: 1 to buy, as a spare",
+  ])
+    await expect(toGet.filter({ hasText: says })).toHaveCount(1);
+  await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
+
+  await openLinks(page, "Pairing");
+  await page.getByRole("list", { name: "Links and how far they are" }).getByRole("button", { name: /Quill/ }).click();
+  for (const name of STEPS) {
+    await step(page, name).click();
+    await walk(page).getByRole("button", { name: "Show me" }).click();
+    await expect(walk(page).getByText(`On the simulated devices: ${name.toLowerCase()} is done.`)).toBeVisible();
+    await walk(page).getByRole("button", { name: "Rehearsed", exact: true }).click();
+    await expect(step(page, name)).toContainText("rehearsed");
+  }
+  await walk(page).getByText("The loudest line", { exact: true }).click();
+  await expect(walk(page).getByText("Heard: the mic.")).toBeVisible();
+
+  // Two faults: the pack is muted, and somebody took the lead for unbalanced receivers.
+  await front(page, "Pack").getByText("Mute", { exact: true }).click();
+  await choose(page, "Lead in the hand", "3.5 mm lead, two poles", walk(page));
+  await expect(walk(page).getByText("Nothing is heard.")).toBeVisible();
+  await choose(page, "Lead in the hand", "3.5 mm balanced to XLR lead", walk(page));
+  await walk(page).getByText("All devices", { exact: true }).click();
+  await front(page, "Recorder").getByText("Hold", { exact: true }).click();
+  await expectSaved(page);
+  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+  await expect(
+    page.getByText(/On the simulated devices: nothing at all comes in; the buttons do nothing/),
+  ).toBeVisible();
+  await wrong(page).getByRole("button", { name: "Nothing at all comes in" }).click();
+  expect(await findCause(page)).toContain("The pack is muted.");
+  await openLinks(page, "Pairing");
+  await step(page, "Confirm").click();
+  await front(page, "Pack").getByText("Mute", { exact: true }).click();
+  await openLinks(page, "Something is wrong");
+  await wrong(page).getByRole("button", { name: "The buttons do nothing" }).click();
+  expect(await findCause(page)).toBe("Hold is on.");
+  await openLinks(page, "Pairing");
+  await step(page, "Loudest line").click();
+  await front(page, "Recorder").getByText("Hold", { exact: true }).click();
+  await walk(page).getByText("The loudest line", { exact: true }).click();
+  await expect(walk(page).getByText("Heard: the mic.")).toBeVisible();
+  await expect(walk(page).getByText("On the simulated devices: loudest line is done.")).toBeVisible();
+  await expectSaved(page);
+});
+
+test("a hidden fault is found by looking; a device says why it does not react", async ({ page }) => {
+  await openOwn(page, "Hidden faults", "Pairing");
+  await walk(page).getByRole("button", { name: "Hide one fault" }).click();
+  await expect(walk(page).getByText("One thing is wrong now.")).toBeVisible();
+  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+  const told = await page.getByText(/^On the simulated devices: /).textContent();
+  const symptom = told!.replace("On the simulated devices: ", "").split(/[;.]/)[0]!;
+  await wrong(page)
+    .getByRole("button", { name: new RegExp(`^${symptom}`, "i") })
+    .first()
+    .click();
+  await findCause(page);
+  await openLinks(page, "Pairing");
+  await walk(page).getByRole("button", { name: "From the bag again" }).click();
+  await step(page, "Scan").click();
+  await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();
+  await expect(walk(page).getByText("Nothing is being scanned.")).toBeVisible();
+  await front(page, "Pack").getByText("Power", { exact: true }).click();
+  await front(page, "Scan at the receiver").getByRole("button", { name: "Scan", exact: true }).click();
+  await expect(walk(page).getByText("On the simulated devices: Scanning.")).toBeVisible();
+  await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();
+  await expect(walk(page).getByText("On the simulated devices: scan is done.")).toBeVisible();
+  await expectSaved(page);
+});
+
+test("by keyboard: steps ticked on the real devices sew the link, another frequency unpicks it", async ({ page }) => {
+  const id = await openOwn(page, "Ticked by keys", "Frequencies");
+  await page.getByRole("button", { name: "Find frequencies" }).click();
+  await expect(page.getByText(/^All 1 have a frequency/)).toBeVisible({ timeout: 30_000 });
+  await openLinks(page, "Pairing");
+  const done = walk(page).getByRole("button", { name: "Done on the real devices" });
+  for (const name of ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Arm", "Tap", "Loudest line"]) {
+    await expect(step(page, name)).toHaveAttribute("aria-current", "step");
+    await done.focus();
+    await page.keyboard.press("Enter");
+    await expect(step(page, name)).toContainText("done");
+  }
+  await expect(page.getByText("Proved: all steps are done on the real devices.")).toBeVisible();
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}`);
+  await expect(page.getByRole("link", { name: /Link ?proved/ })).toBeVisible();
+  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await page.getByRole("slider", { name: "Wearer 1" }).focus();
+  await page.keyboard.press("ArrowRight");
+  await expectSaved(page);
+  await openLinks(page, "Pairing");
+  await expect(step(page, "Sync")).toContainText("again");
+  await expect(step(page, "Connect")).toContainText("done");
+  await page.goto(`/shoots/${id}`);
+  await expect(page.getByText(/Changed since it was paired: tune, sync, confirm/).first()).toBeVisible();
+});
+
+test("leads: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
+  await openOwn(page, "Leads", "Leads");
+  const way = page.getByRole("region", { name: "Way to the file" });
+  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("3.5 mm lead, three poles");
+  await choose(page, "Into", "phone, headset socket", way);
+  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("phone's microphone");
+  await choose(page, "Into", "camera without a sound input", way);
+  await expect(way.getByRole("status")).toContainText("record beside it");
+  await choose(page, "Into", "recorder, XLR mic input", way);
+  await way.getByRole("button", { name: "My own, like this source" }).click();
+  await way.getByRole("button", { name: /^Figures of own receiver/ }).click();
+  await way.getByLabel("Device").fill("Receiver with a loud output");
+  await way.getByLabel("Loudest").fill("60");
+  await expect(way.getByText("Loudest: -200 to 30 dBu.")).toBeVisible();
+  await way.getByLabel("Loudest").fill("20");
+  await way.getByLabel("Can be turned down by").fill("0");
+  await expect(way.getByRole("status")).toContainText(/Works/);
+  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("XLR pad");
+  await expectSaved(page);
+  await page.reload();
+  await expect(way.getByRole("button", { name: /From$/ })).toContainText("Receiver with a loud output");
+});
+
+test("the bag: what is owned leaves the list of what to get, what is packed is remembered, what is out is named", async ({
+  page,
+}) => {
+  await openOwn(page, "Bag", "The bag");
+  const lead = line(page, "3.5 mm lead, three poles");
+  await expect(lead).toContainText("2 to buy, 1 of them a spare");
+  await lead.getByLabel("Hired").fill("2");
+  await expect(lead).not.toContainText("to buy");
+  await lead.getByText("Packed", { exact: true }).click();
+  await page.getByRole("button", { name: "Always along" }).click();
+  await page.getByLabel("Something that always comes along").fill("Cloth tape for this test");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(line(page, "Cloth tape for this test")).toBeVisible();
+  await expectSaved(page);
+  await page.reload({ waitUntil: "networkidle" });
+  await expect(lead.getByRole("checkbox", { name: "Packed" })).toBeChecked();
+  await line(page, "Cloth tape for this test").getByText("Packed", { exact: true }).click();
+  await page.getByText("Coming back", { exact: true }).click();
+  await lead.getByText("Back", { exact: true }).click();
+  await expect(page.getByText("Still out: Cloth tape for this test.")).toBeVisible();
+  await page.getByRole("button", { name: "Always along" }).click();
+  await page.getByRole("button", { name: "Take away" }).click();
+  await expect(line(page, "Cloth tape for this test")).toHaveCount(0);
+  await expectSaved(page);
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 800 }, hasTouch: true });
+
+  test("recording, but far away: taps, own mic, the kind of adapter; without any link of the shoot", async ({
+    page,
+  }) => {
+    await openOwn(page, "Far away", "Something is wrong");
+    await choose(page, "On which link\\?", "another, not of this shoot");
+    await wrong(page).getByRole("button", { name: "It records, but sounds far away" }).click();
+    await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone: which is louder?");
+    await wrong(page).getByRole("button", { name: "The device" }).click();
+    for (
+      let asked = 0;
+      asked < 6 && !(await page.getByRole("button", { name: "That was not it" }).isVisible());
+      asked += 1
+    ) {
+      const asks = (await wrong(page).getByRole("status").textContent())!;
+      await wrong(page)
+        .getByRole("button", {
+          name: asks.startsWith("Look at the lead") ? "No" : asks.startsWith("Push") ? "Yes" : "No",
+          exact: true,
+        })
+        .click();
+      await expect(wrong(page).getByRole("status")).not.toHaveText(asks);
+    }
+    await expect(wrong(page).getByText(/^Take the phone adapter for self-powered mics\.$/)).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    for (const view of ["Leads", "Pairing", "The bag"]) {
+      await openLinks(page, view);
+      await page.waitForLoadState("networkidle");
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    }
+  });
+});
