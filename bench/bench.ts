@@ -3,6 +3,7 @@ import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchPlace } from "./benchPlace";
 import { benchWeb } from "./benchWeb";
+import { benchTrouble } from "./benchTrouble";
 import { takePictures } from "./pictures";
 
 const BENCHES: Record<string, () => Promise<number>> = {
@@ -10,6 +11,7 @@ const BENCHES: Record<string, () => Promise<number>> = {
   dress: benchDress,
   measure: benchMeasure,
   place: async () => (benchPlace() ? 0 : 1),
+  trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,
   pictures: takePictures,
 };

@@ -44,6 +44,23 @@ const PICTURES: readonly Picture[] = [
     prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
   },
   { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
+  { name: "leads", path: `/shoots/${DEMO_SHOOT_ID}/link?view=leads&link=house-desk`, height: 1000 },
+  {
+    name: "pairing",
+    path: `/shoots/${DEMO_SHOOT_ID}/link?view=pair&link=${ENGINEER}`,
+    height: 1250,
+    prepare: async (page) => {
+      const walk = page.getByRole("region", { name: "Walk" });
+      for (const step of ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Arm"]) {
+        await page.getByRole("list", { name: "Steps" }).getByRole("button", { name: step }).click();
+        await walk.getByRole("button", { name: "Show me" }).click();
+        await walk.getByRole("button", { name: "Rehearsed", exact: true }).click();
+      }
+      await page.getByRole("list", { name: "Steps" }).getByRole("button", { name: "Loudest line" }).click();
+      await walk.getByRole("button", { name: "Show me" }).click();
+      await walk.getByText("The loudest line", { exact: true }).click();
+    },
+  },
   { name: "dress", path: shoot("dress") },
   {
     name: "recipe",
@@ -72,7 +89,6 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole("list", { name: "Findings" }).waitFor();
     },
   },
-  { name: "station", path: shoot("roll") },
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
   { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
   { name: "dress-phone", path: shoot("dress", ENGINEER), width: 390, height: 844 },

@@ -5,6 +5,10 @@ import { INPUTS, SOURCES, type InputId, type SourceId } from "../core/connect/de
 import { findPath } from "../core/connect/findPath";
 import { pathWords } from "../core/connect/kit";
 import { oneOf } from "../core/schema/oneOf";
+import { causeWords, diagnose } from "../core/rehearsal/finder";
+import { PROBE_IDS, probeOf } from "../core/rehearsal/probes";
+import { genericSetup } from "../core/rehearsal/setup";
+import { SYMPTOM_IDS } from "../core/rehearsal/symptoms";
 import type { Calculator } from "./calculator";
 
 const PathCall = Type.Object(
@@ -18,6 +22,21 @@ const PathCall = Type.Object(
         "Part",
       ),
       { title: "Owned", maxItems: 500, uniqueItems: true },
+    ),
+  },
+  { additionalProperties: false },
+);
+
+const TroubleCall = Type.Object(
+  {
+    source: PathCall.properties.source,
+    input: PathCall.properties.input,
+    symptom: oneOf(SYMPTOM_IDS, "Symptom"),
+    /** Answers by probe; each probe's answers are named in the result before it. */
+    answers: Type.Partial(
+      Type.Object(Object.fromEntries(PROBE_IDS.map((id) => [id, oneOf(Object.keys(probeOf(id).answers), id)])), {
+        additionalProperties: false,
+      }),
     ),
   },
   { additionalProperties: false },
@@ -47,6 +66,29 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
           says,
         },
         finding: isGood ? null : says,
+      };
+    },
+  },
+  trouble: {
+    says: "what a link's trouble can be, by its symptom and what was tried, and what to try next",
+    schema: TroubleCall,
+    example: {
+      source: "lavSelf",
+      input: "phone",
+      symptom: "far",
+      answers: { taps: "device", seated: "yes" },
+    } satisfies Static<typeof TroubleCall>,
+    run(input) {
+      const call = input as Static<typeof TroubleCall>;
+      const setup = genericSetup(SOURCES[call.source], INPUTS[call.input]);
+      if (!setup) return { result: null, finding: pathWords(null, SOURCES[call.source], INPUTS[call.input]) };
+      const story = { symptom: call.symptom, answers: call.answers, skipped: [], ruledOut: [] };
+      const { causes, next } = diagnose(setup, story);
+      const named = causes.map((ids) => ({ faults: ids, ...causeWords(setup, ids) }));
+      const probe = next && { id: next, asks: probeOf(next).asks(setup), answers: probeOf(next).answers };
+      return {
+        result: { causes: named, next: probe },
+        finding: causes.length === 0 ? "Nothing known fits all of that." : null,
       };
     },
   },

@@ -193,6 +193,7 @@ export const connection = pgTable(
     inputId: text("input_id").notNull(),
     steps: jsonb("steps").$type<ConnectionBody["steps"]>().notNull(),
     rehearsal: jsonb("rehearsal").$type<ConnectionBody["rehearsal"]>(),
+    range: jsonb("range").$type<ConnectionBody["range"]>(),
   },
   (table) => [index("connection_shoot").on(table.shootId)],
 );

@@ -12,6 +12,7 @@ const connection = (linkId: string, sourceId: string, inputId: string): Connecti
   inputId,
   steps: [],
   rehearsal: null,
+  range: null,
 });
 
 /** Who goes where; everybody else's receiver into the pocket recorder. */

@@ -332,6 +332,7 @@ test("connections and packing: stored with what was rehearsed, nonsense refused,
     inputId: "recorder35",
     steps: [{ step: "reset", how: "rehearsed", at: "2027-05-11T07:40:00Z", holdsFor: "uhf-tuned" }],
     rehearsal: fromTheBag(setup),
+    range: { distanceM: 12, bodies: "one", wallsDb: 3 },
   };
   const id = randomUUID();
   await createRecord(acting, "connection", id, body);

@@ -28,10 +28,10 @@ export const Stack = styled.div<{ $gap?: number }>`
   min-width: 0;
 `;
 
-export const Row = styled.div<{ $gap?: number; $between?: boolean }>`
+export const Row = styled.div<{ $gap?: number; $between?: boolean; $low?: boolean }>`
   display: flex;
   flex-wrap: wrap;
-  align-items: center;
+  align-items: ${({ $low }) => ($low ? "end" : "center")};
   justify-content: ${({ $between }) => ($between ? "space-between" : "flex-start")};
   gap: ${({ $gap = 0.6 }) => `${$gap}rem`};
   min-width: 0;

@@ -4,6 +4,7 @@ import { INPUTS, SOURCES } from "../connect/devices";
 import { KIT_SCHEMAS, ownLike, type KitKind } from "../connect/kitItems";
 import { doStep, signatureOf, stepWords } from "../rehearsal/walk";
 import { fromTheBag } from "../rehearsal/rehearsal";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { minus } from "../sound/decibel";
 import { fits } from "../schema/validate";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../wireless/airPlan";
@@ -17,6 +18,7 @@ import {
   levelInputOf,
   NO_INPUT,
   pairingOf,
+  usualRangeOf,
   type Connection,
 } from "./connections";
 import { emptyShoot } from "./emptyShoot";
@@ -74,7 +76,7 @@ function bundle(own: Partial<ShootBundle> = {}, links: readonly AirLink[] = []):
 const of = (each: ShootBundle, id: string): Connection =>
   connectionsOf(each).connections.find(({ link }) => link.id === id)!;
 const connected = (linkId: string, sourceId: string, inputId: string, steps: StepDone[] = []) =>
-  stored<"connection">(`c-${linkId}`, { shootId: "s", linkId, sourceId, inputId, steps, rehearsal: null });
+  stored<"connection">(`c-${linkId}`, { shootId: "s", linkId, sourceId, inputId, steps, rehearsal: null, range: null });
 
 describe("connections of a shoot", () => {
   test("wearers' receivers go into what Level's input is, with Level's settings; a desk by every lead; ears nowhere", () => {
@@ -152,6 +154,21 @@ describe("connections of a shoot", () => {
     ).not.toContain("Not in the kit");
   });
 
+  test("a link reaches from corner to corner of its place until somebody says otherwise", () => {
+    const shoot = bundle();
+    const { link } = of(shoot, "Ada");
+    expect(usualRangeOf(shoot, link)).toEqual({ distanceM: 20, bodies: "one", wallsDb: 0, across: null });
+    const model = { ...LIVING_ROOM, lengthM: 8, widthM: 6 };
+    const placed = {
+      ...shoot,
+      places: [stored<"place">("p", { shootId: "s", name: "Barn", model })],
+      scenes: shoot.scenes.map((scene) => ({ ...scene, body: { ...scene.body, placeId: "p" } })),
+    };
+    // 6, 8, 10: a right triangle.
+    expect(usualRangeOf(placed, link)).toMatchObject({ distanceM: 10, across: "Barn" });
+    expect(usualRangeOf(placed, of(shoot, "desk").link).distanceM).toBe(20);
+  });
+
   test("what is rehearsed is kept as it stands", () => {
     const { setup } = of(bundle(), "Ada");
     const rehearsal = doStep(setup!, fromTheBag(setup!), "reset");
@@ -162,6 +179,7 @@ describe("connections of a shoot", () => {
       inputId: "recorder35",
       steps: [],
       rehearsal,
+      range: null,
     };
     expect(fits(ConnectionBody, JSON.parse(JSON.stringify(body)))).toBe(true);
     expect(fits(ConnectionBody, { ...body, rehearsal: { ...rehearsal, smoke: true } })).toBe(false);

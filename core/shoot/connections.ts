@@ -8,6 +8,7 @@ import { setupOf, USUAL_MODULATION_DB, type Setup } from "../rehearsal/setup";
 import { signatureOf, stepsOf, type StepId } from "../rehearsal/walk";
 import { minutesOfDay } from "../schedule/clockTime";
 import { BY_LEAD, type AirLink } from "../wireless/airPlan";
+import type { RangeWish } from "../wireless/linkBudget";
 import { airBodyOf } from "./airScene";
 import { placeOfRig, planRig } from "./planRig";
 import type { AirBody, ConnectionBody, RigBody, ShootBundle, StepDone, Stored } from "./records";
@@ -46,6 +47,8 @@ export interface Connection {
 export const storedConnection = (bundle: ShootBundle, linkId: string): Stored<"connection"> | null =>
   bundle.connections.find(({ body }) => body.linkId === linkId) ?? null;
 
+/** A distance to begin with where no place is known, m. */
+const USUAL_RANGE_M = 20;
 /** A socket that overloads below this is taken for a minijack, dBu. Estimate. */
 const MINIJACK_DBU = -2;
 
@@ -220,7 +223,25 @@ export interface ConnectionPlan {
 
 /** A link's record as it would be stored. */
 export function connectionBodyOf(bundle: ShootBundle, { link, stored, sourceId, inputId }: Connection): ConnectionBody {
-  return stored?.body ?? { shootId: bundle.shoot.id, linkId: link.id, sourceId, inputId, steps: [], rehearsal: null };
+  return (
+    stored?.body ?? {
+      shootId: bundle.shoot.id,
+      linkId: link.id,
+      sourceId,
+      inputId,
+      steps: [],
+      rehearsal: null,
+      range: null,
+    }
+  );
+}
+
+/** How far a link has to reach while nobody has said: from corner to corner of the place of its wearer's first scene. */
+export function usualRangeOf(bundle: ShootBundle, { wearerId }: AirLink): RangeWish & { across: string | null } {
+  const rig = wearerId ? rigsOfWearer(bundle, wearerId)[0] : undefined;
+  const place = rig ? placeOfRig(bundle, rig.body) : null;
+  const distanceM = place ? Math.round(Math.hypot(place.body.model.lengthM, place.body.model.widthM)) : USUAL_RANGE_M;
+  return { distanceM, bodies: "one", wallsDb: 0, across: place?.body.name ?? null };
 }
 
 /** How far a link is: nothing done, all steps proved on the real devices, or done for something that has changed. */

@@ -12,6 +12,7 @@ import { STEP_IDS } from "../rehearsal/walk";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
+import { RangeWish } from "../wireless/linkBudget";
 import { AirPlan } from "../wireless/airPlan";
 import { PackedScan } from "../wireless/packedScan";
 import { CEILING_RANGE_DBFS, LENGTH_RANGE_MIN, TAKE_RANGE_MIN, TARGET_RANGE_DBFS, THREADS } from "./bounds";
@@ -193,6 +194,8 @@ export const ConnectionBody = Type.Object(
     inputId: Type.String({ title: "Into", minLength: 1, maxLength: 60 }),
     steps: Type.Array(StepDone, { maxItems: STEP_IDS.length }),
     rehearsal: Type.Union([Rehearsal, Type.Null()]),
+    /** How far it has to reach; null: across its place. */
+    range: Type.Union([RangeWish, Type.Null()]),
   },
   strict,
 );

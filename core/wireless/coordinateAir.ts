@@ -31,6 +31,12 @@ export const systemOf = ({ systems }: AirPlan, { systemId }: AirLink): RadioSyst
 
 const ANYWHERE = { name: "anywhere", isExample: false, ranges: [] as never[] };
 
+/** Free channels of each of a system's banks in a plan's region and scan, best first. */
+export function bankCountsOf({ region, rules, scan }: AirPlan, system: RadioSystem): BankCount[] {
+  const taken = scan ? takenParts(scan, rules.occupiedDbm, rules.scanMarginKHz) : [];
+  return countBanks(system, region, taken, scan);
+}
+
 /** Looks up choices, banks and moments. Links at 2.4 GHz find their own way and are left out. */
 export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir {
   const { region, rules, scan } = plan;

@@ -1,3 +1,6 @@
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
+import { oneOf } from "../schema/oneOf";
 import { powerToDb } from "../sound/decibel";
 
 /** Where a body stands between the antennas. */
@@ -24,6 +27,17 @@ export const bodyLossDb = (frequencyMHz: number): number => (frequencyMHz < 1500
 export const WORN_DB = 6;
 /** Kept in hand for fading: without and with two antennas, dB. Common practice. */
 export const FADE_DB = { single: 20, diversity: 10 } as const;
+
+/** Where a pack and its receiver stand to each other. */
+export const RangeWish = Type.Object(
+  {
+    distanceM: Type.Number({ title: "Pack to receiver", unit: "m", minimum: 0.1, maximum: 5000 }),
+    bodies: oneOf(BODIES, "Between the antennas"),
+    wallsDb: Type.Number({ title: "Walls and metal", unit: "dB", minimum: 0, maximum: 100 }),
+  },
+  { additionalProperties: false },
+);
+export type RangeWish = Static<typeof RangeWish>;
 
 export interface LinkBudgetInput {
   frequencyMHz: number;

@@ -10,7 +10,8 @@ CREATE TABLE "connection" (
 	"source_id" text NOT NULL,
 	"input_id" text NOT NULL,
 	"steps" jsonb NOT NULL,
-	"rehearsal" jsonb
+	"rehearsal" jsonb,
+	"range" jsonb
 );
 --> statement-breakpoint
 CREATE TABLE "packing" (

@@ -144,7 +144,7 @@ function Extras() {
           </Button>
         </Row>
       ))}
-      <Row $gap={0.5}>
+      <Row $gap={0.5} $low>
         <TextField
           label="Something that always comes along"
           value={name}
@@ -206,7 +206,7 @@ function OwnLeads() {
           </Stack>
         </Disclosure>
       ))}
-      <Row $gap={0.5}>
+      <Row $gap={0.5} $low>
         <Select
           label="Wired like"
           value={like}

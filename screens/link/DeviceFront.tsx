@@ -65,7 +65,7 @@ const Fields = styled.div`
   display: grid;
   gap: 0.6rem;
   align-items: end;
-  grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 `;
 
 /** From −60 dBFS to full scale; the target stands as a notch. */

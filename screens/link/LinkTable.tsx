@@ -3,6 +3,8 @@
 import { Plus } from "lucide-react";
 import styled from "styled-components";
 import { newLink, type AirScene } from "@/core/shoot/airScene";
+import type { Stored } from "@/core/shoot/records";
+import { scenesInOrder } from "@/core/shoot/sceneOrder";
 import { BY_LEAD, MOST_LINKS, type AirLink } from "@/core/wireless/airPlan";
 import { conflictWords } from "@/core/wireless/products";
 import { whyForbidden } from "@/core/wireless/region";
@@ -13,6 +15,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
 import type { AirEdits } from "./useAir";
 
 const Entry = styled.li`
@@ -87,6 +90,7 @@ function LinkEntry(props: {
   air: AirScene;
   link: AirLink;
   thread: number;
+  scenes: readonly Stored<"scene">[];
   isChosen: boolean;
   edits: AirEdits;
   onChoose: () => void;
@@ -150,6 +154,23 @@ function LinkEntry(props: {
               <Tick label="Must stay" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />
             </Row>
           )}
+          {link.wearerId === null && props.scenes.length > 0 && (
+            <div role="group" aria-label={`When ${link.name} is on`}>
+              <Soft>{link.sceneIds.length === 0 ? "On all the time, or only in:" : "On in:"}</Soft>
+              <Row $gap={0.4}>
+                {props.scenes.map(({ id, body }) => (
+                  <Tick
+                    key={id}
+                    label={`Day ${body.day}: ${body.title}`}
+                    isOn={link.sceneIds.includes(id)}
+                    onChange={(isOn) =>
+                      set({ sceneIds: isOn ? [...link.sceneIds, id] : link.sceneIds.filter((each) => each !== id) })
+                    }
+                  />
+                ))}
+              </Row>
+            </div>
+          )}
           {link.wearerId === null && (
             <Row>
               <TextField label="Name" value={link.name} maxLength={80} onChange={(name) => set({ name })} />
@@ -178,6 +199,8 @@ export function LinkTable(props: {
   onChoose: (id: string) => void;
 }) {
   const { air, edits } = props;
+  const { bundle } = useShoot();
+  const scenes = scenesInOrder(bundle.scenes);
   const { links } = air.body;
   return (
     <Stack $gap={0.5}>
@@ -188,6 +211,7 @@ export function LinkTable(props: {
             air={air}
             link={link}
             thread={link.wearerId ? (props.threads.get(link.wearerId) ?? 0) : 0}
+            scenes={scenes}
             isChosen={link.id === props.chosenId}
             edits={edits}
             onChoose={() => props.onChoose(link.id)}

@@ -19,7 +19,10 @@ import type { Setup } from "@/core/rehearsal/setup";
 import { symptomsOf } from "@/core/rehearsal/symptoms";
 import { devicesAt, doStep, missingAt, signatureOf, STEP_NAMES, stepWords, type StepId } from "@/core/rehearsal/walk";
 import { EARS, type Connection } from "@/core/shoot/connections";
-import type { StepDone } from "@/core/shoot/records";
+import { airPlanOf } from "@/core/shoot/airScene";
+import { bankCountsOf } from "@/core/wireless/coordinateAir";
+import { bankWords } from "@/core/wireless/systems";
+import type { AirBody, StepDone } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";
@@ -192,7 +195,7 @@ function Rehearsing({ connection, setup, step }: { connection: Connection; setup
           </Button>
         </Row>
       </Row>
-      <Row $gap={0.8} style={{ alignItems: "end" }}>
+      <Row $gap={0.8} $low>
         <Choice
           label="Now there is"
           value={stimulus}
@@ -201,7 +204,7 @@ function Rehearsing({ connection, setup, step }: { connection: Connection; setup
         />
         <p role="status">{heardWords(setup, rehearsal, stimulus)}</p>
       </Row>
-      <Row $gap={0.6}>
+      <Row $gap={0.6} $low>
         <Select
           label="Lead in the hand"
           value={wayOptions.some(({ value }) => value === inHand) ? inHand : ""}
@@ -263,7 +266,8 @@ function Rehearsing({ connection, setup, step }: { connection: Connection; setup
   );
 }
 
-function Walk({ connection, setup }: { connection: Connection; setup: Setup }) {
+function Walk(props: { connection: Connection; setup: Setup; banks: string | null }) {
+  const { connection, setup } = props;
   const { setConnection } = useConnections();
   const { steps, done, stale } = connection;
   const firstOpen = steps.find((id) => done.get(id) !== "real") ?? steps[0]!;
@@ -308,6 +312,7 @@ function Walk({ connection, setup }: { connection: Connection; setup: Setup }) {
           {stepWords(setup, step).map((says) => (
             <li key={says}>{says}</li>
           ))}
+          {(step === "scan" || step === "bank") && props.banks && <li>{props.banks}</li>}
         </Does>
         <Row $gap={0.5}>
           <Button look="main" onPress={() => mark("real")} isDisabled={isReal}>
@@ -326,6 +331,13 @@ function Walk({ connection, setup }: { connection: Connection; setup: Setup }) {
       <Rehearsing key={connection.link.id} connection={connection} setup={setup} step={step} />
     </Stack>
   );
+}
+
+/** Which bank the plan's scan leaves freest, and why; null for systems without banks. */
+function bankSays(air: AirBody, { setup }: Connection): string | null {
+  if (!setup?.system || setup.system.banks.length === 0) return null;
+  const counts = bankCountsOf(airPlanOf(air), setup.system);
+  return `Bank ${counts[0]!.bank.name}: ${bankWords(counts)}`;
 }
 
 /** How paired? Step by step, on the real devices or rehearsed on simulated ones. */
@@ -352,7 +364,7 @@ export function PairView() {
           <Stack>
             <h2>{chosen.link.name}</h2>
             {chosen.setup ? (
-              <Walk key={chosen.link.id} connection={chosen} setup={chosen.setup} />
+              <Walk key={chosen.link.id} connection={chosen} setup={chosen.setup} banks={bankSays(links.air, chosen)} />
             ) : (
               <Soft>
                 Nothing to pair or plug here.{" "}

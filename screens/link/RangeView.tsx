@@ -3,6 +3,7 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { AirScene } from "@/core/shoot/airScene";
+import { storedConnection, usualRangeOf } from "@/core/shoot/connections";
 import type { ShootBody } from "@/core/shoot/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import {
@@ -14,6 +15,7 @@ import {
   linkBudget,
   whipM,
   type Bodies,
+  type RangeWish,
   type Network,
 } from "@/core/wireless/linkBudget";
 import { levelNear } from "@/core/wireless/scan";
@@ -21,6 +23,8 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Columns, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
+import { useConnections } from "./useConnections";
 
 const BODY_NAMES: Record<Bodies, string> = { none: "Nobody between", one: "One body", two: "Two bodies" };
 const DECIBELS = { unit: "dB", factor: 1, digits: 0, step: 5 } as const;
@@ -92,11 +96,14 @@ function Networks() {
 
 /** Whether a link reaches, and how late it is. */
 export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink | null; shoot: ShootBody }) {
-  const [distanceM, setDistanceM] = useState(20);
-  const [bodies, setBodies] = useState<Bodies>("one");
-  const [wallsDb, setWallsDb] = useState(0);
+  const { bundle } = useShoot();
+  const { setRange } = useConnections();
   const system = air.plan.systems.find(({ id }) => id === link?.systemId);
   if (!link || !system) return <Soft>Choose a link that is on the air.</Soft>;
+  const { across, ...usual } = usualRangeOf(bundle, link);
+  const stored = storedConnection(bundle, link.id)?.body.range ?? null;
+  const { distanceM, bodies, wallsDb } = stored ?? usual;
+  const set = (change: Partial<RangeWish>) => setRange(link.id, (range) => ({ ...(range ?? usual), ...change }));
   const frequencyMHz =
     system.band === "ism24" ? MIDDLE_24_MHZ : (link.frequencyMHz ?? (system.fromMHz + system.toMHz) / 2);
   const budget = linkBudget({
@@ -121,7 +128,7 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
           minimum={0.1}
           maximum={5000}
           shown={shoot.units === "metric" ? UNITS.metre : UNITS.foot}
-          onChange={setDistanceM}
+          onChange={(next) => set({ distanceM: next })}
         />
         <NumberField
           label="Walls and metal"
@@ -129,14 +136,15 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
           minimum={0}
           maximum={100}
           shown={DECIBELS}
-          onChange={setWallsDb}
+          onChange={(next) => set({ wallsDb: next })}
         />
       </Columns>
+      {!stored && across && <Soft>From corner to corner of the {across}.</Soft>}
       <Choice
         label="Between the antennas"
         value={bodies}
         options={BODIES.map((value) => ({ value, name: BODY_NAMES[value] }))}
-        onChange={setBodies}
+        onChange={(next) => set({ bodies: next })}
       />
       <Lead>
         <Known $as="planned">{budgetWords(budget, bodies)}</Known>

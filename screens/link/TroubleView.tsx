@@ -2,16 +2,12 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { PARTS } from "@/core/connect/catalogue";
 import { INPUTS, SOURCES } from "@/core/connect/devices";
-import { findPath } from "@/core/connect/findPath";
-import { GENERIC_SYSTEMS } from "@/core/wireless/systems";
 import { causeWords, diagnose, symptomsThatCanBe, type Story } from "@/core/rehearsal/finder";
 import { probeOf, type ProbeId } from "@/core/rehearsal/probes";
 import type { Rehearsal } from "@/core/rehearsal/rehearsal";
-import { setupOf, USUAL_MODULATION_DB, type Setup } from "@/core/rehearsal/setup";
+import { genericSetup, type Setup } from "@/core/rehearsal/setup";
 import { SYMPTOM_IDS, SYMPTOMS, symptomsOf, type Symptom } from "@/core/rehearsal/symptoms";
-import type { Input, Source } from "@/core/connect/ports";
 import { Button } from "@/ui/Button";
 import { Select } from "@/ui/Select";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
@@ -148,26 +144,6 @@ function Finding(props: {
   );
 }
 
-/** Any source into any input, where no link of the shoot is meant. */
-function anySetup(source: Source, input: Input): Setup | null {
-  const path = findPath(source, input, PARTS);
-  if (!path) return null;
-  const system = source.kind === "receiver" ? GENERIC_SYSTEMS[0]! : null;
-  return setupOf({
-    name: "Link",
-    source,
-    input,
-    way: path.parts,
-    shelf: PARTS,
-    settings: path.settings,
-    system,
-    frequencyMHz: system ? system.fromMHz : null,
-    modulationDb: USUAL_MODULATION_DB,
-    sampleRateHz: 48_000,
-    bits: 24,
-  });
-}
-
 const ANY = "any";
 
 /** Something is wrong: what can it be, and what tells it apart? For a link of the shoot, or for any. */
@@ -180,7 +156,7 @@ export function TroubleView() {
   const planned = links.plan.connections.filter(({ setup }) => setup !== null);
   const connection = planned.find(({ link }) => link.id === links.chosen?.link.id) ?? planned[0] ?? null;
   const isFree = isAny || connection === null;
-  const free = useMemo(() => anySetup(SOURCES[sourceId], INPUTS[inputId]), [sourceId, inputId]);
+  const free = useMemo(() => genericSetup(SOURCES[sourceId], INPUTS[inputId]), [sourceId, inputId]);
   const setup = isFree ? free : connection.setup;
   const about = isFree ? `${sourceId} ${inputId}` : connection.link.id;
   const story = told?.about === about ? told.story : null;

@@ -3,7 +3,13 @@
 import { useRef } from "react";
 import type { Static } from "@sinclair/typebox";
 import type { StockFigures } from "@/core/connect/kitItems";
-import { connectionBodyOf, levelInputOf, storedConnection, type Connection } from "@/core/shoot/connections";
+import {
+  connectionBodyOf,
+  connectionsOf,
+  levelInputOf,
+  storedConnection,
+  type Connection,
+} from "@/core/shoot/connections";
 import { packingBodyOf } from "@/core/shoot/packing";
 import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/shoot/records";
 import { useShootStore } from "../saving/ShootProvider";
@@ -42,6 +48,17 @@ export function useConnections() {
       for (const rig of bundle.rigs)
         if (rig.body.wearerId === wearerId && rig.body.inputId !== levelId)
           store.edit("rig", rig.id, (body) => ({ ...body, inputId: levelId }));
+    },
+    /** How far a link has to reach. */
+    setRange: (linkId: string, change: (range: ConnectionBody["range"]) => ConnectionBody["range"]): void => {
+      const { bundle } = store.snapshot();
+      const known = connectionsOf(bundle).connections.find(({ link }) => link.id === linkId);
+      if (!known) return;
+      const first = () => connectionBodyOf(bundle, known);
+      editOr(linkId, "connection", storedConnection(bundle, linkId)?.id, first, (body) => ({
+        ...body,
+        range: change(body.range),
+      }));
     },
     setPacking: (change: (body: PackingBody) => PackingBody): void => {
       const { bundle } = store.snapshot();
