@@ -6,25 +6,14 @@ import { packScan, unpackScan } from "../wireless/packedScan";
 import { simulatedScan } from "../wireless/scanner";
 import { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf } from "./airScene";
 import { boardOf } from "./board";
-import { FIRST_OUTFIT, newRig } from "./newRig";
+import { newRig } from "./newRig";
 import { newScene } from "./newScene";
 import type { AirBody, ShootBundle } from "./records";
-import { stored, TEST_SHOOT } from "./testShoot";
+import { stored, TEST_SHOOT, testWearer } from "./testShoot";
 
 /** Two people in a scene each, an hour apart, and one who is in none. */
 function bundle(air: Partial<AirBody> | null = null): ShootBundle {
-  const person = (name: string, thread: number) =>
-    stored<"wearer">(name, {
-      shootId: "s",
-      name,
-      heightM: 1.7,
-      voice: "unknown",
-      tapeAllergy: "no",
-      hairyChest: "no",
-      voiceOffsetDb: 0,
-      thread,
-      outfit: FIRST_OUTFIT,
-    });
+  const person = (name: string, thread: number) => stored<"wearer">(name, testWearer(name, { thread }));
   const rig = (wearerId: string, sceneId: string) =>
     stored<"rig">(`${wearerId}-${sceneId}`, newRig({ shootId: "s", wearerId, sceneId }));
   return {

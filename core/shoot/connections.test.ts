@@ -22,23 +22,11 @@ import {
   type Connection,
 } from "./connections";
 import { emptyShoot } from "./emptyShoot";
-import { newRig, FIRST_OUTFIT } from "./newRig";
+import { newRig } from "./newRig";
 import { newScene } from "./newScene";
 import { getWords, needsOf, packingBodyOf, packingWords, withPacked } from "./packing";
-import { ConnectionBody, type KitItemBody, type ShootBundle, type StepDone, type WearerBody } from "./records";
-import { stored, TEST_SHOOT } from "./testShoot";
-
-const person = (name: string): WearerBody => ({
-  shootId: "s",
-  name,
-  heightM: 1.7,
-  voice: "middle",
-  tapeAllergy: "no",
-  hairyChest: "no",
-  voiceOffsetDb: 0,
-  thread: 0,
-  outfit: FIRST_OUTFIT,
-});
+import { ConnectionBody, type KitItemBody, type ShootBundle, type StepDone } from "./records";
+import { stored, TEST_SHOOT, testWearer } from "./testShoot";
 
 const kit = (kind: KitKind, figures: object, id: string, name = "Mine") =>
   stored<"kitItem">(id, { shootId: null, kind, name, figures: figures as KitItemBody["figures"] });
@@ -53,7 +41,7 @@ function bundle(own: Partial<ShootBundle> = {}, links: readonly AirLink[] = []):
       stored<"scene">("one", newScene("s", { startsAt: "09:00" })),
       stored<"scene">("two", newScene("s", { startsAt: "10:00" })),
     ],
-    wearers: names.map((name) => stored<"wearer">(name, person(name))),
+    wearers: names.map((name) => stored<"wearer">(name, testWearer(name))),
     rigs: names.map((name) =>
       stored<"rig">(name, newRig({ shootId: "s", wearerId: name, sceneId: name === "Cyd" ? "two" : "one" })),
     ),

@@ -7,11 +7,11 @@ import { CAR, LIVING_ROOM } from "../room/usualPlaces";
 import { fits } from "../schema/validate";
 import { FIRST_PERFORMANCE } from "../dress/outfit";
 import { boardOf } from "./board";
-import { FIRST_OUTFIT, newRig } from "./newRig";
+import { newRig } from "./newRig";
 import { newScene } from "./newScene";
 import { peaksAt, pickupAdvice, pickupScene } from "./pickupScene";
 import type { PickupBody, ShootBundle } from "./records";
-import { stored, TEST_SHOOT } from "./testShoot";
+import { stored, TEST_SHOOT, testWearer } from "./testShoot";
 
 const GRANARY: PlaceModel = {
   ...LIVING_ROOM,
@@ -35,18 +35,7 @@ const idOf = (name: string) =>
     .padStart(12, "0")
     .slice(-12)}`;
 
-const person = (name: string) =>
-  stored<"wearer">(idOf(name), {
-    shootId: "s",
-    name,
-    heightM: 1.8,
-    voice: "middle",
-    tapeAllergy: "no",
-    hairyChest: "no",
-    voiceOffsetDb: 0,
-    thread: 0,
-    outfit: FIRST_OUTFIT,
-  });
+const person = (name: string) => stored<"wearer">(idOf(name), testWearer(name, { heightM: 1.8 }));
 
 function bundle(
   people: readonly string[],

@@ -21,7 +21,7 @@ import {
 } from "./records";
 import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
 import { rigsOfWearer } from "./sceneOrder";
-import { stored, TEST_SHOOT } from "./testShoot";
+import { stored, TEST_SHOOT, testWearer } from "./testShoot";
 
 const ROOM: PlaceModel = {
   ...LIVING_ROOM,
@@ -61,19 +61,7 @@ function bundle(
     ...emptyShoot(stored<"shoot">("s", TEST_SHOOT)),
     places: [stored<"place">("p", { shootId: "s", name: "Room", model: ROOM })],
     scenes: [stored<"scene">("c", newScene("s", { placeId: "p" }))],
-    wearers: [
-      stored<"wearer">("w", {
-        shootId: "s",
-        name: "W",
-        heightM: 1.75,
-        voice: "middle",
-        tapeAllergy: "no",
-        hairyChest: "no",
-        voiceOffsetDb: 0,
-        thread: 0,
-        outfit: FIRST_OUTFIT,
-      }),
-    ],
+    wearers: [stored<"wearer">("w", testWearer("W"))],
     rigs: [stored<"rig">("r", { ...RIG, ...rig })],
     measurements: proofs,
     ...own,

@@ -1,4 +1,5 @@
-import type { RecordBodies, RecordKind, ShootBody, Stored } from "./records";
+import { FIRST_OUTFIT } from "./newRig";
+import type { RecordBodies, RecordKind, ShootBody, Stored, WearerBody } from "./records";
 
 /** A record as it is loaded, for tests. */
 export const stored = <Kind extends RecordKind>(
@@ -18,3 +19,17 @@ export const TEST_SHOOT: ShootBody = {
   sampleRateHz: 48000,
   bitsPerSample: 24,
 };
+
+/** Somebody in a shirt, for tests. */
+export const testWearer = (name: string, own: Partial<WearerBody> = {}): WearerBody => ({
+  shootId: "s",
+  name,
+  heightM: 1.75,
+  voice: "middle",
+  tapeAllergy: "no",
+  hairyChest: "no",
+  voiceOffsetDb: 0,
+  thread: 0,
+  outfit: FIRST_OUTFIT,
+  ...own,
+});
