@@ -50,7 +50,8 @@ const Line = styled.li`
   border-top: 1px solid var(--seam-soft);
   grid-template-columns: minmax(0, 1fr) 96px 96px 148px;
   @media (max-width: 760px) {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: 1fr 1fr auto;
+    align-items: end;
     > :first-child {
       grid-column: 1 / -1;
     }
