@@ -3,7 +3,7 @@ import { FAULT_IDS, withFaults } from "../core/rehearsal/faults";
 import { diagnose, type Story } from "../core/rehearsal/finder";
 import { probeOf } from "../core/rehearsal/probes";
 import { allRight } from "../core/rehearsal/rehearsal";
-import { genericSetup } from "../core/rehearsal/setup";
+import { genericSetup } from "../core/rehearsal/genericSetup";
 import { symptomsOf } from "../core/rehearsal/symptoms";
 
 /** What is worth asking before somebody loses patience, and how long a page may stand still, ms. */

@@ -7,7 +7,7 @@ import { pathWords } from "../core/connect/kit";
 import { oneOf } from "../core/schema/oneOf";
 import { causeWords, diagnose } from "../core/rehearsal/finder";
 import { PROBE_IDS, probeOf } from "../core/rehearsal/probes";
-import { genericSetup } from "../core/rehearsal/setup";
+import { genericSetup } from "../core/rehearsal/genericSetup";
 import { SYMPTOM_IDS } from "../core/rehearsal/symptoms";
 import type { Calculator } from "./calculator";
 

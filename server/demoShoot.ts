@@ -10,7 +10,7 @@ import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
 import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/shoot/connections";
-import { signatureOf } from "../core/rehearsal/walk";
+import { signatureOf } from "../core/rehearsal/steps";
 import type { AirBody, ConnectionBody, MeasurementBody, PlaceBody, StepDone } from "../core/shoot/records";
 import { PAIRED_ID } from "../demo/connections";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { allocate, partsOf, type Wanted } from "./allocate";
 import { PARTS } from "./catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES, type InputId, type SourceId } from "./devices";
-import { countOf } from "./kitItems";
+import { countOf } from "./ownKit";
 import { findPath } from "./findPath";
 import type { Part } from "./ports";
 

@@ -1,5 +1,5 @@
 import { findPath, type FoundPath } from "./findPath";
-import { countOf, type Stock } from "./kitItems";
+import { countOf, type Stock } from "./ownKit";
 import type { Input, Part, Source } from "./ports";
 
 /** Something that has to be connected, and when. */

@@ -3,7 +3,8 @@ import { INPUTS, SOURCES } from "../connect/devices";
 import type { Input, Source } from "../connect/ports";
 import { hear } from "./hear";
 import { allRight, type Rehearsal } from "./rehearsal";
-import { genericSetup, throughParts } from "./setup";
+import { throughParts } from "./setup";
+import { genericSetup } from "./genericSetup";
 import { partOf } from "../connect/catalogue";
 
 const setupFor = (source: Source, input: Input) => genericSetup(source, input)!;

@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { RadioSystem } from "../wireless/systems";
+import { OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 import { drained, pusher, toggle, turner, type Knob, type Machine } from "./machine";
 
 const strict = { additionalProperties: false } as const;
@@ -56,9 +57,6 @@ export type Scanner = Static<typeof Scanner>;
 
 /** A scan takes about a minute. Common practice. */
 export const SCAN_S = 60;
-/** Steps of a pack's sensitivity and of a receiver's output, dB: those of the generic devices of the chain. */
-export const SENSITIVITY_DB = [-30, 0, 3] as const;
-export const OUTPUT_DB = [-36, 0, 3] as const;
 /** A receiver's battery, hours. Common practice. */
 const RECEIVER_H = 6;
 

@@ -2,6 +2,7 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { Input } from "../connect/ports";
 import { oneOf } from "../schema/oneOf";
+import { GAIN_DB } from "./knobRanges";
 import { chooser, drained, pusher, toggle, turner, type Knob, type Machine } from "./machine";
 
 const strict = { additionalProperties: false } as const;
@@ -140,9 +141,6 @@ const freshBatteries = <State extends { batteryPercent: number }>(name: string):
   pusher("batteries", name, (state) => ({ ...state, batteryPercent: 100 }));
 const emptyCard = <State extends { storageMb: number }>(name: string): Knob<State> =>
   pusher("empty", name, (state) => ({ ...state, storageMb: 32_000 }));
-
-/** Gain of a recorder's input, dB: of the generic ones of the chain. */
-export const GAIN_DB = [0, 56, 1] as const;
 
 const whileRolling = (knob: Knob<Recorder>): Knob<Recorder> => ({
   ...knob,

@@ -13,7 +13,8 @@ import { probeOf } from "./probes";
 import { allRight, devicesOf, fromTheBag, later, machineOf, Rehearsal, turnKnob } from "./rehearsal";
 import { setupOf, throughParts, type Setup } from "./setup";
 import { symptomsOf } from "./symptoms";
-import { devicesAt, doStep, missingAt, signatureOf, stepsOf, stepWords } from "./walk";
+import { devicesAt, doStep, missingAt, stepWords } from "./walk";
+import { signatureOf, stepsOf } from "./steps";
 
 const [TUNED, , BANKS, KIT] = GENERIC_SYSTEMS;
 

@@ -1,10 +1,7 @@
-import { PARTS } from "../connect/catalogue";
-import { findPath } from "../connect/findPath";
 import { begun, carriedOn, type Carried } from "../connect/judgePath";
 import { mate, type Input, type Part, type Source } from "../connect/ports";
-import { GENERIC_SYSTEMS, type RadioSystem } from "../wireless/systems";
-import { GAIN_DB } from "./recordingDevices";
-import { OUTPUT_DB, SENSITIVITY_DB } from "./radio";
+import type { RadioSystem } from "../wireless/systems";
+import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 
 /** What stands on every knob when it is right. */
 export interface RightSettings {
@@ -125,24 +122,4 @@ export function setupOf(meant: Meant): Setup {
   const fullScaleDbu = isLine ? input.lineClipsDbu! : (meant.fullScaleDbu ?? input.clipsDbu);
   const setup = { ...meant, isLine, fullScaleDbu };
   return { ...setup, right: meant.right ?? rightFor(setup) };
-}
-
-/** A generic source into a generic input by the best leads of the catalogue; null where nothing connects them. */
-export function genericSetup(source: Source, input: Input): Setup | null {
-  const path = findPath(source, input, PARTS);
-  if (!path) return null;
-  const system = source.kind === "receiver" ? GENERIC_SYSTEMS[0]! : null;
-  return setupOf({
-    name: "Link",
-    source,
-    input,
-    way: path.parts,
-    shelf: PARTS,
-    settings: path.settings,
-    system,
-    frequencyMHz: system ? system.fromMHz : null,
-    modulationDb: USUAL_MODULATION_DB,
-    sampleRateHz: 48_000,
-    bits: 24,
-  });
 }

@@ -6,9 +6,11 @@ import { causeWords, diagnose } from "./finder";
 import { hear } from "./hear";
 import { SCAN_S } from "./radio";
 import { allRight, fromTheBag, later, turnKnob } from "./rehearsal";
-import { genericSetup, setupOf, type Setup } from "./setup";
+import { setupOf, type Setup } from "./setup";
+import { genericSetup } from "./genericSetup";
 import { symptomsOf, type Symptom } from "./symptoms";
-import { missingAt, STEP_IDS, stepsOf, stepWords } from "./walk";
+import { missingAt, stepWords } from "./walk";
+import { STEP_IDS, stepsOf } from "./steps";
 
 const RADIO = genericSetup(SOURCES.receiverBalanced, INPUTS.recorderXlr)!;
 const causesOf = (setup: Setup, symptom: Symptom): FaultId[] =>

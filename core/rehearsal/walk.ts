@@ -4,52 +4,7 @@ import { minus } from "../sound/decibel";
 import { hear } from "./hear";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";
-
-/** Steps from the bag to a proved link, in their order. Common practice. */
-export const STEP_IDS = [
-  "reset",
-  "scan",
-  "bank",
-  "sync",
-  "confirm",
-  "connect",
-  "unlink",
-  "arm",
-  "tap",
-  "line",
-] as const;
-export type StepId = (typeof STEP_IDS)[number];
-
-export const STEP_NAMES: Record<StepId, string> = {
-  reset: "Reset",
-  scan: "Scan",
-  bank: "Tune",
-  sync: "Sync",
-  confirm: "Confirm",
-  connect: "Connect",
-  unlink: "Unlink",
-  arm: "Arm",
-  tap: "Tap",
-  line: "Loudest line",
-};
-
-/** Steps that a link has: nothing to tune without a radio, nothing to tap at a desk. */
-export function stepsOf({ system, input, source }: Setup): StepId[] {
-  const isTuned = system?.band === "uhf";
-  const has: Record<StepId, boolean> = {
-    reset: system !== null,
-    scan: isTuned,
-    bank: isTuned,
-    sync: system !== null,
-    confirm: system !== null,
-    connect: true,
-    unlink: input.canBeLinked,
-    arm: input.kind !== "mixer",
-    tap: source.kind !== "desk" && source.kind !== "speaker",
-    line: true,
-  };
-  return STEP_IDS.filter((id) => has[id]);
-}
+import type { StepId } from "./steps";
 
 const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
   reset: ["pack", "receiver"],
@@ -289,15 +244,4 @@ export function doStep(setup: Setup, rehearsal: Rehearsal, id: StepId): Rehearsa
       };
     }
   }
-}
-
-/** What a tick of a step holds for: when that has changed since, the step is to be done again. */
-export function signatureOf(setup: Setup, id: StepId): string {
-  const { frequencyMHz, system, source, input, way } = setup;
-  const radio = `${system?.id ?? ""} ${frequencyMHz?.toFixed(3) ?? ""}`;
-  if (id === "reset" || id === "scan") return system?.id ?? "";
-  if (id === "bank" || id === "sync" || id === "confirm") return radio;
-  const leads = `${source.id} ${way.map((part) => part.id).join(" ")} ${input.id}`;
-  if (id === "connect" || id === "unlink" || id === "arm") return leads;
-  return `${radio} ${leads}`;
 }

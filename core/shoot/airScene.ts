@@ -1,6 +1,6 @@
 import { minutesOfDay } from "../schedule/clockTime";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink, type AirPlan } from "../wireless/airPlan";
-import { carriersOf, judgeAir, prepareAir, type AirFaults, type PreparedAir } from "../wireless/coordinateAir";
+import { carriersOf, judgeAir, prepareAir, type AirFaults, type PreparedAir } from "../wireless/judgeAir";
 import type { OnAir } from "../wireless/moments";
 import { unpackScan, type PackedScan } from "../wireless/packedScan";
 import type { Carrier } from "../wireless/products";

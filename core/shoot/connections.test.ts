@@ -1,8 +1,10 @@
 import { GENERIC_DEVICES } from "../chain/devices";
 import { PARTS } from "../connect/catalogue";
 import { INPUTS, SOURCES } from "../connect/devices";
-import { KIT_SCHEMAS, ownLike, type KitKind } from "../connect/kitItems";
-import { doStep, signatureOf, stepWords } from "../rehearsal/walk";
+import { KIT_SCHEMAS, type KitKind } from "../connect/kitItems";
+import { ownLike } from "../connect/ownKit";
+import { doStep, stepWords } from "../rehearsal/walk";
+import { signatureOf } from "../rehearsal/steps";
 import { fromTheBag } from "../rehearsal/rehearsal";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { minus } from "../sound/decibel";

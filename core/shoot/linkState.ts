@@ -1,5 +1,5 @@
 import { partsOf } from "../connect/allocate";
-import { STEP_NAMES } from "../rehearsal/walk";
+import { STEP_NAMES } from "../rehearsal/steps";
 import { BY_LEAD } from "../wireless/airPlan";
 import { airStateOf, type AirScene } from "./airScene";
 import { pairingOf, type Connection } from "./connections";

@@ -1,6 +1,7 @@
 import type { Static } from "@sinclair/typebox";
 import { partsOf } from "../connect/allocate";
-import type { ExtraFigures, Stock } from "../connect/kitItems";
+import type { ExtraFigures } from "../connect/kitItems";
+import type { Stock } from "../connect/ownKit";
 import { BY_LEAD } from "../wireless/airPlan";
 import type { RadioSystem } from "../wireless/systems";
 import { isOnAt, startsOf, type Connection, type ConnectionPlan } from "./connections";

@@ -8,7 +8,7 @@ import { Choice } from "../dress/choice";
 import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
 import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { Rehearsal } from "../rehearsal/rehearsal";
-import { STEP_IDS } from "../rehearsal/walk";
+import { STEP_IDS } from "../rehearsal/steps";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { FIRST_AIR_PLAN, type AirLink, type AirPlan } from "./airPlan";
 import { conflictWords } from "./products";
-import { carriersOf, coordinateAir, coordinationWords, judgeAir, prepareAir } from "./coordinateAir";
+import { coordinateAir, coordinationWords } from "./coordinateAir";
+import { carriersOf, judgeAir, prepareAir } from "./judgeAir";
 import {
   budgetWords,
   channelCentreMHz,

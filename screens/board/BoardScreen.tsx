@@ -1,6 +1,7 @@
 "use client";
 
 import { MoreVertical, UserPlus } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo } from "react";
@@ -8,12 +9,22 @@ import styled from "styled-components";
 import { boardOf, worstRisk, type BoardRow, type Stitch as StitchState } from "@/core/shoot/board";
 import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
 import { Button } from "@/ui/Button";
-import { Menu } from "@/ui/Menu";
 import { Stitch, ThreadSample } from "@/ui/Stitch";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useRemoval, useShoot, useShootStore } from "../saving/ShootProvider";
 import { addWearer } from "../shell/newWearer";
 import { stationHref } from "../shell/ThreadNav";
+
+const MenuPlace = styled.span`
+  width: 52px;
+  height: 44px;
+`;
+
+// What is seldom needed follows a moment after the stitches.
+const Menu = dynamic(() => import("@/ui/Menu").then((module) => module.Menu), {
+  ssr: false,
+  loading: () => <MenuPlace />,
+});
 
 const STATE_WORDS: Record<StitchState, string> = {
   loose: "nothing yet",

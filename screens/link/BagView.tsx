@@ -4,7 +4,8 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { PARTS } from "@/core/connect/catalogue";
-import { LeadFigures, ownLike } from "@/core/connect/kitItems";
+import { LeadFigures } from "@/core/connect/kitItems";
+import { ownLike } from "@/core/connect/ownKit";
 import {
   getWords,
   NEED_GROUPS,

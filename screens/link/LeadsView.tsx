@@ -2,7 +2,8 @@
 
 import { Plus } from "lucide-react";
 import { partsOf } from "@/core/connect/allocate";
-import { ownLike, SocketFigures, SourceFigures } from "@/core/connect/kitItems";
+import { SocketFigures, SourceFigures } from "@/core/connect/kitItems";
+import { ownLike } from "@/core/connect/ownKit";
 import { pathWords } from "@/core/connect/kit";
 import { VERDICTS, type Verdict } from "@/core/connect/judgePath";
 import type { Input, Source } from "@/core/connect/ports";

@@ -16,7 +16,8 @@ import {
 } from "@/core/rehearsal/rehearsal";
 import type { Setup } from "@/core/rehearsal/setup";
 import { symptomsOf } from "@/core/rehearsal/symptoms";
-import { devicesAt, doStep, missingAt, STEP_NAMES, type StepId } from "@/core/rehearsal/walk";
+import { devicesAt, doStep, missingAt } from "@/core/rehearsal/walk";
+import { STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
 import type { Connection } from "@/core/shoot/connections";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";

@@ -1,0 +1,25 @@
+import { PARTS } from "../connect/catalogue";
+import { findPath } from "../connect/findPath";
+import type { Input, Source } from "../connect/ports";
+import { GENERIC_SYSTEMS } from "../wireless/systems";
+import { setupOf, USUAL_MODULATION_DB, type Setup } from "./setup";
+
+/** A generic source into a generic input by the best leads of the catalogue; null where nothing connects them. */
+export function genericSetup(source: Source, input: Input): Setup | null {
+  const path = findPath(source, input, PARTS);
+  if (!path) return null;
+  const system = source.kind === "receiver" ? GENERIC_SYSTEMS[0]! : null;
+  return setupOf({
+    name: "Link",
+    source,
+    input,
+    way: path.parts,
+    shelf: PARTS,
+    settings: path.settings,
+    system,
+    frequencyMHz: system ? system.fromMHz : null,
+    modulationDb: USUAL_MODULATION_DB,
+    sampleRateHz: 48_000,
+    bits: 24,
+  });
+}

@@ -1,0 +1,5 @@
+/** Steps of a pack's sensitivity and of a receiver's output, dB: those of the generic devices of the chain. */
+export const SENSITIVITY_DB = [-30, 0, 3] as const;
+export const OUTPUT_DB = [-36, 0, 3] as const;
+/** Gain of a recorder's input, dB: of the generic ones of the chain. */
+export const GAIN_DB = [0, 56, 1] as const;
