@@ -14,6 +14,7 @@ import { recipeFor } from "../core/dress/recipe";
 import type { Calculator } from "./calculator";
 import { PLACE_CALCULATORS } from "./placeCalculators";
 import { CONNECT_CALCULATORS } from "./connectCalculators";
+import { DAY_CALCULATORS } from "./dayCalculators";
 import { WIRELESS_CALCULATORS } from "./wirelessCalculators";
 
 const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
@@ -89,6 +90,7 @@ export const CALCULATORS: Record<string, Calculator> = {
   ...PLACE_CALCULATORS,
   ...WIRELESS_CALCULATORS,
   ...CONNECT_CALCULATORS,
+  ...DAY_CALCULATORS,
   dress: {
     says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
     schema: DressInput,

@@ -22,6 +22,7 @@ import type {
   MeasurementBody,
   PackingBody,
   PickupBody,
+  ProvisionBody,
   RigBody,
   ShootBody,
 } from "../core/shoot/records";
@@ -206,6 +207,24 @@ export const packing = pgTable(
     lines: jsonb("lines").$type<PackingBody["lines"]>().notNull(),
   },
   (table) => [index("packing_shoot").on(table.shootId)],
+);
+
+export const provision = pgTable(
+  "provision",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    cardsGb: jsonb("cards_gb").$type<ProvisionBody["cardsGb"]>().notNull(),
+    hasFloat: boolean("has_float").notNull(),
+    hasSafetyTracks: boolean("has_safety_tracks").notNull(),
+    temperatureC: doublePrecision("temperature_c").notNull(),
+    packBattery: jsonb("pack_battery").$type<ProvisionBody["packBattery"]>().notNull(),
+    recorderBattery: jsonb("recorder_battery").$type<ProvisionBody["recorderBattery"]>().notNull(),
+    bankWh: doublePrecision("bank_wh"),
+    listenDba: doublePrecision("listen_dba").notNull(),
+    listenHours: doublePrecision("listen_hours").notNull(),
+  },
+  (table) => [index("provision_shoot").on(table.shootId)],
 );
 
 export const pickup = pgTable(

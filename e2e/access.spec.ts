@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { openDemo, openView } from "./shoot";
+import { openDemo, openLinks, openView } from "./shoot";
 
 const VIEWS = [
   "",
@@ -11,10 +11,6 @@ const VIEWS = [
   "/card",
   "/day",
   "/link",
-  "/link?view=leads",
-  "/link?view=pair",
-  "/link?view=trouble",
-  "/link?view=bag",
   "/frequencies",
   "/level",
   "/check",
@@ -48,6 +44,24 @@ test("each view of a place has no accessibility fault", async ({ page, request }
     expect(violations.map((each) => `${view}: ${each.id}`)).toEqual([]);
   }
 });
+
+for (const ground of ["day", "dark"] as const)
+  test(`each view of the links has no accessibility fault by ${ground}`, async ({
+    page,
+    request,
+    context,
+    baseURL,
+  }) => {
+    await context.addCookies([{ name: "ground", value: ground, url: baseURL! }]);
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+    for (const view of ["Leads", "Pairing", "Something is wrong", "The bag"]) {
+      await openLinks(page, view);
+      await expect(page.getByText("One moment…")).toHaveCount(0);
+      const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+      expect(violations.map((each) => `${view}: ${each.id}`)).toEqual([]);
+    }
+  });
 
 test("the measured take has no accessibility fault", async ({ page, request }) => {
   const id = await openDemo(request);

@@ -40,6 +40,9 @@ export const openScout = (page: Page, name: string) => openOneOf(page, "About th
 /** One of the views of the links, in Link. */
 export const openLinks = (page: Page, name: string) => openOneOf(page, "About the links", name);
 
+/** One of the views of Level. */
+export const openLevels = (page: Page, name: string) => openOneOf(page, "About the levels", name);
+
 /** Answers for the wearer whether they agree. */
 export async function answer(page: Page, says: string): Promise<void> {
   await page.getByRole("radiogroup", { name: "Their answer" }).getByText(says, { exact: true }).click();

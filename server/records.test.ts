@@ -1,5 +1,6 @@
 import { airSceneOf, newLink } from "../core/shoot/airScene";
 import { connectionsOf } from "../core/shoot/connections";
+import { FIRST_PROVISION } from "../core/shoot/dayMedia";
 import { needsOf } from "../core/shoot/packing";
 import { fromTheBag } from "../core/rehearsal/rehearsal";
 import { newScene } from "../core/shoot/newScene";
@@ -345,6 +346,9 @@ test("connections and packing: stored with what was rehearsed, nonsense refused,
     code: "invalid",
   });
   await createRecord(acting, "packing", randomUUID(), { shootId, lines: [{ key: "lav", packed: 2, isBack: false }] });
+  await createRecord(acting, "provision", randomUUID(), { ...FIRST_PROVISION, shootId });
+  const flat = { ...FIRST_PROVISION, shootId, packBattery: { ...FIRST_PROVISION.packBattery, milliampereHours: -1 } };
+  await expect(createRecord(acting, "provision", randomUUID(), flat)).rejects.toMatchObject({ code: "invalid" });
   const hired = { shootId, kind: "stock", name: "lav", figures: { of: "lav", count: 3 } };
   await createRecord(acting, "kitItem", randomUUID(), hired);
   await expect(createRecord(acting, "kitItem", randomUUID(), { ...hired, kind: "extra" })).rejects.toMatchObject({
@@ -352,6 +356,7 @@ test("connections and packing: stored with what was rehearsed, nonsense refused,
   });
   const [mine, theirs] = [await loadShoot(acting, shootId), await loadShoot(acting, other)];
   expect(mine.connections.map((each) => each.body)).toEqual([body]);
+  expect(mine.provisions.map((each) => each.body)).toEqual([{ ...FIRST_PROVISION, shootId }]);
   expect(mine.packings[0]!.body.lines).toEqual([{ key: "lav", packed: 2, isBack: false }]);
   const stock = (bundle: typeof mine) =>
     bundle.kit.filter((item) => item.body.kind === "stock" && item.body.shootId === shootId);

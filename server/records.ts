@@ -24,6 +24,7 @@ import {
   packing,
   place,
   pickup,
+  provision,
   rig,
   scene,
   shoot,
@@ -33,7 +34,20 @@ import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { accept } from "./validate";
 
-const TABLES = { shoot, place, scene, wearer, rig, kitItem, measurement, pickup, air, connection, packing } as const;
+const TABLES = {
+  shoot,
+  place,
+  scene,
+  wearer,
+  rig,
+  kitItem,
+  measurement,
+  pickup,
+  air,
+  connection,
+  packing,
+  provision,
+} as const;
 
 /** Columns every table of records has; the generic code below touches only these by name. */
 type KeptTable = typeof shoot;
@@ -65,6 +79,7 @@ const REFERENCES: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
   kitItem: { shootId: "shoot" },
   connection: { shootId: "shoot" },
   packing: { shootId: "shoot" },
+  provision: { shootId: "shoot" },
 };
 
 const OUTSIDE_SHOOTS: readonly RecordKind[] = ["shoot", "kitItem"];

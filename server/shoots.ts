@@ -13,7 +13,7 @@ export function listShoots(acting: ActingCrew): Promise<Stored<"shoot">[]> {
 /** Everything of one shoot that the screens compute from. */
 export async function loadShoot(acting: ActingCrew, shootId: string): Promise<ShootBundle> {
   if (!UUID.test(shootId)) throw new Fault("missing", "There is no such shoot.");
-  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs, connections, packings] =
+  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs, connections, packings, provisions] =
     await Promise.all([
       listRecords(acting, "shoot", shootId),
       listRecords(acting, "place", shootId),
@@ -26,6 +26,7 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
       listRecords(acting, "air", shootId),
       listRecords(acting, "connection", shootId),
       listRecords(acting, "packing", shootId),
+      listRecords(acting, "provision", shootId),
     ]);
   const [shoot] = shoots;
   if (!shoot) throw new Fault("missing", "There is no such shoot.");
@@ -42,5 +43,6 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
     airs,
     connections,
     packings,
+    provisions,
   };
 }

@@ -13,4 +13,5 @@ export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
   airs: [],
   connections: [],
   packings: [],
+  provisions: [],
 });

@@ -9,6 +9,7 @@ import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
 import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { Rehearsal } from "../rehearsal/rehearsal";
 import { STEP_IDS } from "../rehearsal/steps";
+import { Battery } from "../power/cells";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
@@ -221,6 +222,25 @@ export const PackingBody = Type.Object(
 );
 export type PackingBody = Static<typeof PackingBody>;
 
+/** What a shoot has to record on and to run on, and how long is listened; one for a shoot. */
+export const ProvisionBody = Type.Object(
+  {
+    shootId: Id,
+    cardsGb: Type.Array(Type.Number({ title: "Card", unit: "GB", minimum: 0.1, maximum: 8000 }), { maxItems: 24 }),
+    hasFloat: Type.Boolean({ title: "The recorder writes 32-bit float" }),
+    hasSafetyTracks: Type.Boolean({ title: "A safety track for each" }),
+    temperatureC: Type.Number({ title: "Coldest hour", unit: "°C", minimum: -30, maximum: 50 }),
+    packBattery: Battery,
+    recorderBattery: Battery,
+    /** Null: no power bank. */
+    bankWh: Type.Union([Type.Number({ title: "Power bank", unit: "Wh", minimum: 1, maximum: 1000 }), Type.Null()]),
+    listenDba: Type.Number({ title: "Headphones", unit: "dBA", minimum: 60, maximum: 120 }),
+    listenHours: Type.Number({ title: "Listened", unit: "h", minimum: 0, maximum: 16 }),
+  },
+  strict,
+);
+export type ProvisionBody = Static<typeof ProvisionBody>;
+
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
   shoot: ShootBody,
@@ -234,6 +254,7 @@ export const RECORD_SCHEMAS = {
   air: AirBody,
   connection: ConnectionBody,
   packing: PackingBody,
+  provision: ProvisionBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -250,6 +271,7 @@ export interface RecordBodies {
   air: AirBody;
   connection: ConnectionBody;
   packing: PackingBody;
+  provision: ProvisionBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -274,4 +296,5 @@ export interface ShootBundle {
   airs: Stored<"air">[];
   connections: Stored<"connection">[];
   packings: Stored<"packing">[];
+  provisions: Stored<"provision">[];
 }

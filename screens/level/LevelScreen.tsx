@@ -3,9 +3,11 @@
 import { minus } from "@/core/sound/decibel";
 import dynamic from "next/dynamic";
 import Link from "next/link";
+import { useState } from "react";
 import styled from "styled-components";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type GainPlan } from "@/core/chain/gainPlan";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/shoot/bounds";
+import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Tick } from "@/ui/Ticks";
@@ -43,6 +45,11 @@ const Ticket = styled.div`
 
 // Scenes with microphones that nobody wears are few: what tells of them follows.
 const PlacedMics = dynamic(() => import("./PlacedMics").then((module) => module.PlacedMics), { ssr: false });
+
+const DayMediaView = dynamic(() => import("./DayMediaView").then((module) => module.DayMediaView), {
+  ssr: false,
+  loading: () => <Soft role="status">One moment…</Soft>,
+});
 
 const signed = (value: number) => (value > 0 ? `+${value}` : minus(value));
 
@@ -177,14 +184,23 @@ function ChainForm({ workingOn }: { workingOn: WorkingOn }) {
   );
 }
 
+const VIEWS = [
+  { value: "settings", name: "Settings" },
+  { value: "day", name: "Cards and batteries" },
+] as const;
+
 /** What do I set? */
 export function LevelScreen() {
   const { bundle } = useShoot();
   const { workingOn } = useWearer();
+  const [view, setView] = useState<(typeof VIEWS)[number]["value"]>("settings");
   return (
     <Stack>
       <VisuallyHidden as="h1">Level: what do I set?</VisuallyHidden>
-      {workingOn ? (
+      <Choice label="About the levels" value={view} options={VIEWS} onChange={setView} />
+      {view === "day" ? (
+        <DayMediaView />
+      ) : workingOn ? (
         <>
           <WearerLinks selected={workingOn.wearer.id} />
           <Columns $template="minmax(0, 2fr) minmax(0, 1fr)">

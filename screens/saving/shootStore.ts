@@ -41,6 +41,7 @@ const LISTS = {
   air: "airs",
   connection: "connections",
   packing: "packings",
+  provision: "provisions",
 } as const;
 
 type AnyStored = Stored<RecordKind>;

@@ -1,0 +1,136 @@
+import fc from "fast-check";
+import { planCards, ROLLS_FACTOR, type Rolling } from "./cardPlan";
+import {
+  adviseFormat,
+  bytesPerS,
+  channelWords,
+  compressedWords,
+  gigabytesPerH,
+  minutesOnCard,
+  takeName,
+} from "./soundFormat";
+
+const WAV = { sampleRateHz: 48_000, bits: 24, kbps: null } as const;
+const scene = (title: string, fromMin: number, own: Partial<Rolling> = {}): Rolling => ({
+  title,
+  fromMin,
+  lengthMin: 40,
+  takeMin: 8,
+  tracks: 2,
+  ...own,
+});
+
+describe("format", () => {
+  const needs = { delivery: "picture", noiseDbfs: -60, mayOverload: false, tracks: 1, hasFloat: false } as const;
+
+  test("by delivery: 48 kHz and 24 bit for picture, 44.1 kHz and 16 bit for radio", () => {
+    expect(adviseFormat(needs).format).toEqual({ sampleRateHz: 48_000, bits: 24, channels: 1, kbps: null });
+    expect(adviseFormat({ ...needs, delivery: "radio" }).format).toMatchObject({ sampleRateHz: 44_100, bits: 16 });
+    expect(adviseFormat({ ...needs, tracks: 4 }).container).toBe("polyphonic WAV");
+  });
+
+  test("how much 16 bit have to spare is what lies between their steps and the noise; worked by hand", () => {
+    // 6.02 × 16 + 1.76 = 98.08 dB: noise at −60 dBFS lies 38 dB above the steps.
+    expect(adviseFormat(needs).spareAt16Db).toBeCloseTo(38.08, 6);
+    expect(adviseFormat(needs).says.join(" ")).toContain("16 bit are enough here by 38 dB");
+    expect(adviseFormat({ ...needs, noiseDbfs: -104 }).says.join(" ")).toContain(
+      "16 bit are not enough here: their steps lie 6 dB above",
+    );
+    expect(adviseFormat({ ...needs, noiseDbfs: null }).spareAt16Db).toBeNull();
+  });
+
+  test("float where it may overload and is there; a safety track where it is not; never a promise for earlier stages", () => {
+    const risky = { ...needs, mayOverload: true };
+    expect(adviseFormat({ ...risky, hasFloat: true }).format.bits).toBe(32);
+    expect(adviseFormat({ ...risky, hasFloat: true }).says.join(" ")).toContain(
+      "what clips before the converter cannot",
+    );
+    expect(adviseFormat(risky).says.join(" ")).toContain("safety track");
+    expect(adviseFormat({ ...needs, hasFloat: true }).format.bits).toBe(24);
+  });
+
+  test("tracks in words; compressing says what it costs", () => {
+    expect(channelWords(1, false)).toContain("Mono");
+    expect(channelWords(2, true)).toContain("Dual mono");
+    expect(channelWords(2, false)).toContain("two monos");
+    expect(channelWords(6, false)).toContain("polyphonic");
+    const mp3 = { ...WAV, channels: 2, kbps: 128 };
+    // 2304 kbit/s uncompressed against 128.
+    expect(compressedWords(mp3)).toContain("18 times smaller");
+    expect(compressedWords({ ...mp3, kbps: null })).toContain("nothing is lost");
+    expect(bytesPerS(mp3)).toBe(16_000);
+  });
+
+  test("names sort by day, scene and take, and are safe on every system", () => {
+    expect(takeName(2, 4, 3, "Inès, engineer")).toBe("D2_S04_T03_Inès-engineer");
+    expect(takeName(1, 1, 12, "../../x:y*?")).toBe("D1_S01_T12_x-y");
+    expect(takeName(1, 1, 1, "***")).toBe("D1_S01_T01");
+    expect(takeName(1, 1, 1, "a".repeat(99))).toHaveLength("D1_S01_T01_".length + 24);
+  });
+});
+
+describe("cards over a day", () => {
+  test("one card is enough, or says until when it lasts and what lacks", () => {
+    const day = [scene("First interview", 9 * 60), scene("Second interview", 15 * 60)];
+    expect(planCards(day, WAV, [32]).says).toContain("One card is enough");
+    // 60 min rolled × 2 tracks of 144 kB/s: 1.0368 GB a scene; a card of 1.5 GB holds 85 min of two tracks.
+    const small = planCards(day, WAV, [1.5]);
+    expect(small.gigabytes).toBeCloseTo(2 * 1.0368, 4);
+    expect(small.lack).toMatchObject({ title: "Second interview" });
+    expect(small.says).toMatch(/^The cards last to 15:\d\d: Second interview needs \d+ min more\.$/);
+    const two = planCards(day, WAV, [1.5, 1.5]);
+    expect(two.lack).toBeNull();
+    expect(two.changes).toHaveLength(1);
+    expect(two.says).toContain("change it between takes of Second interview");
+  });
+
+  test("no card, nothing recorded, a card too small for one take: each said", () => {
+    expect(planCards([scene("A", 600)], WAV, []).says).toContain("there is no card");
+    expect(planCards([], WAV, [32]).says).toBe("Nothing is recorded on this day.");
+    const tiny = planCards([scene("A", 600, { takeMin: 60, lengthMin: 60 })], WAV, [0.5, 0.5]);
+    expect(tiny.lack).toMatchObject({ title: "A" });
+    expect(tiny.changes).toEqual([]);
+  });
+
+  test("no card is ever overfilled, changes go forward, larger cards never make it worse (property)", () => {
+    const recordings = fc.array(
+      fc.record({
+        title: fc.constantFrom("a", "b", "c"),
+        gapMin: fc.integer({ min: 0, max: 60 }),
+        lengthMin: fc.integer({ min: 1, max: 120 }),
+        takeMin: fc.integer({ min: 1, max: 30 }),
+        tracks: fc.integer({ min: 1, max: 8 }),
+      }),
+      { maxLength: 8 },
+    );
+    const cards = fc.array(fc.double({ min: 0.1, max: 8, noNaN: true }), { minLength: 1, maxLength: 5 });
+    fc.assert(
+      fc.property(recordings, cards, (drawn, sizes) => {
+        let at = 0;
+        const day = drawn.map(({ gapMin, ...rest }): Rolling => {
+          const fromMin = at + gapMin;
+          at = fromMin + rest.lengthMin;
+          return { ...rest, fromMin };
+        });
+        const plan = planCards(day, WAV, sizes);
+        const track = { ...WAV, channels: 1 };
+        const capacity = sizes.reduce((sum, size) => sum + minutesOnCard(size, track), 0);
+        if (plan.lack === null) expect(plan.trackMinutes).toBeLessThanOrEqual(capacity + 1e-6);
+        expect(plan.trackMinutes).toBeCloseTo(
+          day.reduce((sum, each) => sum + each.lengthMin * ROLLS_FACTOR * each.tracks, 0),
+          6,
+        );
+        expect(plan.gigabytes).toBeCloseTo((plan.trackMinutes / 60) * gigabytesPerH(track), 6);
+        const times = plan.changes.map(({ atMin }) => atMin);
+        expect([...times].sort((one, other) => one - other)).toEqual(times);
+        const larger = planCards(
+          day,
+          WAV,
+          sizes.map((size) => 2 * size),
+        );
+        if (plan.lack === null) expect(larger.lack).toBeNull();
+        else if (larger.lack) expect(larger.lack.atMin).toBeGreaterThanOrEqual(plan.lack.atMin - 1e-6);
+      }),
+    );
+  });
+});

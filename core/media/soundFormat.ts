@@ -1,0 +1,135 @@
+import * as Type from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
+import { oneOf } from "../schema/oneOf";
+
+const strict = { additionalProperties: false } as const;
+
+/** How sound is written: uncompressed, or at a bit rate. */
+export const SoundFormat = Type.Object(
+  {
+    sampleRateHz: oneOf([44_100, 48_000, 88_200, 96_000, 192_000], "Rate"),
+    bits: oneOf([16, 24, 32], "Bits"),
+    channels: Type.Integer({ title: "Tracks in a file", minimum: 1, maximum: 64 }),
+    /** Null: uncompressed WAV. */
+    kbps: Type.Union([Type.Number({ title: "Bit rate", unit: "kbit/s", minimum: 8, maximum: 5000 }), Type.Null()]),
+  },
+  strict,
+);
+export type SoundFormat = Static<typeof SoundFormat>;
+
+const GIGABYTE = 1e9;
+/** File sizes at which recorders begin a new file, bytes. Common practice: 2 or 4 GiB. */
+export const SPLITS_BYTES = { "2 GiB": 2 ** 31, "4 GiB": 2 ** 32 } as const;
+/** What a card's own bookkeeping keeps, share: 1 to 2 %. Common practice. */
+const KEPT_SHARE = 0.02;
+
+/** Bytes of one second; headers are left out. */
+export function bytesPerS({ sampleRateHz, bits, channels, kbps }: SoundFormat): number {
+  return kbps === null ? (sampleRateHz * bits * channels) / 8 : (kbps * 1000) / 8;
+}
+
+/** Gigabytes (10⁹) of one hour. */
+export const gigabytesPerH = (format: SoundFormat): number => (3600 * bytesPerS(format)) / GIGABYTE;
+
+/** Minutes until a file of so many bytes is full. */
+export const minutesIn = (bytes: number, format: SoundFormat): number => bytes / bytesPerS(format) / 60;
+
+/** Minutes on a card of so many gigabytes as they are printed on it, less what the card keeps for itself. */
+export const minutesOnCard = (gigabytes: number, format: SoundFormat): number =>
+  minutesIn(gigabytes * GIGABYTE * (1 - KEPT_SHARE), format);
+
+/** Noise of an ideal converter's steps under a full-scale sine, dBFS (AES17); bits above 0. Source: 6.02·N + 1.76 dB. */
+export const quantisationDbfs = (bits: number): number => -(6.02 * bits + 1.76);
+
+/** What a delivery asks of the format, and what a place leaves of it. */
+export interface FormatNeeds {
+  delivery: "picture" | "radio" | "own";
+  /** The place's and the chain's noise in the file as it is planned, dBFS; null where it is not known. */
+  noiseDbfs: number | null;
+  /** The loudest voice may be louder than it was at the trial. */
+  mayOverload: boolean;
+  tracks: number;
+  /** The recorder writes 32-bit float. */
+  hasFloat: boolean;
+}
+
+export interface FormatAdvice {
+  format: SoundFormat;
+  container: "WAV" | "polyphonic WAV";
+  /** By how much 16 bit lie below the noise there is, dB; null where that is not known. */
+  spareAt16Db: number | null;
+  says: readonly string[];
+}
+
+/** Rates and bits by delivery. Common practice. */
+const BY_DELIVERY = {
+  picture: { sampleRateHz: 48_000, bits: 24 },
+  radio: { sampleRateHz: 44_100, bits: 16 },
+  own: { sampleRateHz: 48_000, bits: 24 },
+} as const;
+
+/**
+ * Which rate, bits and file, with the reasons.
+ *
+ * Bits are what lies between full scale and the steps' own noise: what is below the place's noise by some 10 dB is never
+ * heard. Floating point saves what is too loud for the file, not what is too loud for what comes before it.
+ */
+export function adviseFormat({ delivery, noiseDbfs, mayOverload, tracks, hasFloat }: FormatNeeds): FormatAdvice {
+  const usual = BY_DELIVERY[delivery];
+  const isFloat = hasFloat && mayOverload;
+  const bits = isFloat ? 32 : usual.bits;
+  const spareAt16Db = noiseDbfs === null ? null : noiseDbfs - quantisationDbfs(16);
+  const enough =
+    spareAt16Db === null
+      ? null
+      : spareAt16Db >= 0
+        ? `16 bit are enough here by ${Math.floor(spareAt16Db)} dB: the noise there is lies above their steps.`
+        : `16 bit are not enough here: their steps lie ${Math.ceil(-spareAt16Db)} dB above the noise.`;
+  const says = [
+    `${usual.sampleRateHz / 1000} kHz for ${delivery === "radio" ? "radio and speech" : "picture"}.`,
+    ...(enough ? [enough] : []),
+    isFloat
+      ? "32-bit float: what goes over full scale in the file can be brought down later; what clips before the converter cannot."
+      : bits === 24
+        ? "24 bit leave room to record lower: peaks at −12, or −20 on average."
+        : "16 bit: keep peaks near −12, or hiss comes up later.",
+    ...(mayOverload && !hasFloat ? ["A safety track 6 to 12 dB lower, where there is a second one."] : []),
+  ];
+  return {
+    format: { sampleRateHz: usual.sampleRateHz, bits, channels: tracks, kbps: null },
+    container: tracks > 2 ? "polyphonic WAV" : "WAV",
+    spareAt16Db,
+    says,
+  };
+}
+
+/** What a voice in one file can be: one channel, the same on both, two of its own. Common practice. */
+export function channelWords(tracks: number, isSame: boolean): string {
+  if (tracks === 1) return "Mono: one track, half the size of the same on both.";
+  if (isSame) return "Dual mono: the same on both; keep it only where a player needs two.";
+  return tracks === 2
+    ? "Two tracks that are not a stereo picture: hand them over as two monos."
+    : `${tracks} tracks in one polyphonic file: they stay in time with each other.`;
+}
+
+/** What compressing to a bit rate costs and saves against uncompressed. Common practice. */
+export function compressedWords(format: SoundFormat): string {
+  if (format.kbps === null) return "Uncompressed: nothing is lost.";
+  const full = gigabytesPerH({ ...format, kbps: null });
+  const factor = full / gigabytesPerH(format);
+  return `${factor.toFixed(0)} times smaller, and heard for it when it is cleaned, cut and compressed again: only where space forces it.`;
+}
+
+/** Unsafe in a file's name on one system or another. */
+const UNSAFE = /[^\p{L}\p{N}-]+/gu;
+
+/** A file's name that sorts by day, scene and take, and says who it is: "D2_S04_T03_Ines". */
+export function takeName(day: number, scene: number, take: number, who: string): string {
+  const two = (value: number) => String(value).padStart(2, "0");
+  const name = who
+    .normalize("NFC")
+    .replaceAll(UNSAFE, "-")
+    .replaceAll(/^-+|-+$/gu, "")
+    .slice(0, 24);
+  return [`D${day}`, `S${two(scene)}`, `T${two(take)}`, ...(name ? [name] : [])].join("_");
+}

@@ -1,0 +1,46 @@
+import { powerToDb, dbToPower } from "./decibel";
+
+/** Hours a day at a level by NIOSH (98-126): 85 dBA for 8 h, half the time for every 3 dB more. Levels in dBA, 60…140. */
+export const nioshHours = (levelDba: number): number => 8 / 2 ** ((levelDba - 85) / 3);
+
+/** Hours a week at a level by WHO/ITU-T H.870: 80 dBA for 40 h, half the time for every 3 dB more. */
+export const weeklyHours = (levelDba: number): number => 40 / 2 ** ((levelDba - 80) / 3);
+
+/** So long at so loud, on headphones or by ear. */
+export interface Listening {
+  levelDba: number;
+  hours: number;
+}
+
+export interface Exposure {
+  /** Share of what one day allows (NIOSH), and of what a week allows (H.870); 1 is all of it. */
+  dayShare: number;
+  weekShare: number;
+  /** The level of eight even hours with the same dose, dBA; null for nothing heard. */
+  eightHourDba: number | null;
+  grade: "good" | "usable" | "redo";
+  says: string;
+}
+
+/** A day's dose from what was listened to, and what to do about it. Local rules decide; this is no medical advice. */
+export function exposureOf(listened: readonly Listening[]): Exposure {
+  const share = (allowed: (levelDba: number) => number) =>
+    listened.reduce((sum, { levelDba, hours }) => sum + Math.max(0, hours) / allowed(levelDba), 0);
+  const dayShare = share(nioshHours);
+  const weekShare = share(weeklyHours);
+  const energy = listened.reduce((sum, { levelDba, hours }) => sum + dbToPower(levelDba) * Math.max(0, hours), 0);
+  const eightHourDba = energy > 0 ? powerToDb(energy / 8) : null;
+  const grade = dayShare > 1 ? "redo" : dayShare > 0.5 || weekShare > 1 / 5 ? "usable" : "good";
+  return { dayShare, weekShare, eightHourDba, grade, says: exposureWords(listened, dayShare, weekShare) };
+}
+
+function exposureWords(listened: readonly Listening[], dayShare: number, weekShare: number): string {
+  const loudest = Math.max(-Infinity, ...listened.map(({ levelDba }) => levelDba));
+  if (dayShare > 1)
+    return `${Math.round(100 * dayShare)} % of what one day allows: turn down by ${Math.ceil(powerToDb(dayShare))} dB, or listen for ${(nioshHours(loudest) * 60).toFixed(0)} min at this level at most.`;
+  if (dayShare > 0.5)
+    return `${Math.round(100 * dayShare)} % of what one day allows: rest your ears at lunch, 3 dB down doubles the time.`;
+  if (weekShare > 1 / 5)
+    return `${Math.round(100 * weekShare)} % of what a week allows, in one day: not every day like this.`;
+  return `${Math.round(100 * dayShare)} % of what one day allows.`;
+}

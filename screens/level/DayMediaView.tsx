@@ -1,0 +1,340 @@
+"use client";
+
+import { Plus, X } from "lucide-react";
+import { useState } from "react";
+import { gigabytesPerH, minutesOnCard } from "@/core/media/soundFormat";
+import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
+import { CHEMISTRIES, CHEMISTRY_NAMES, type Battery } from "@/core/power/cells";
+import { timeOfDay } from "@/core/schedule/clockTime";
+import { dayMediaOf, provisionBodyOf, type DayMedia } from "@/core/shoot/dayMedia";
+import type { ProvisionBody } from "@/core/shoot/records";
+import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
+import { Disclosure } from "@/ui/Disclosure";
+import { NumberField, UNITS } from "@/ui/NumberField";
+import { Select } from "@/ui/Select";
+import { Tick } from "@/ui/Ticks";
+import { Columns, Figure, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { useShoot } from "../saving/ShootProvider";
+import { useProvision } from "./useProvision";
+
+const GIGABYTE = { unit: "GB", factor: 1, digits: 1, step: 1 };
+const DEGREES = { unit: "°C", factor: 1, digits: 0, step: 1 };
+const VOLTS = { unit: "V", factor: 1, digits: 1, step: 0.1 };
+const MAH = { unit: "mAh", factor: 1, digits: 0, step: 100 };
+const PERCENT = { unit: "%", factor: 100, digits: 0, step: 10 };
+const COUNT = { unit: "", factor: 1, digits: 0, step: 1 };
+const WATT_HOURS = { unit: "Wh", factor: 1, digits: 0, step: 5 };
+const DBA = { unit: "dBA", factor: 1, digits: 0, step: 1 };
+
+/** A new card, GB; a bank, Wh: usual sizes. */
+const NEW_CARD_GB = 32;
+const NEW_BANK_WH = 37;
+
+type Set = (change: Partial<ProvisionBody>) => void;
+
+function Cards({ media, provision, set }: { media: DayMedia; provision: ProvisionBody; set: Set }) {
+  const { format } = media.advice;
+  const { cardsGb } = provision;
+  return (
+    <Stack $gap={0.6}>
+      <h2>Cards</h2>
+      <Lead role="status">{media.cards.says}</Lead>
+      {media.cards.changes.length > 0 && (
+        <ul>
+          {media.cards.changes.map(({ atMin, title, card }) => (
+            <li key={card}>
+              {timeOfDay(atMin)}: card {card}, between takes of {title}
+            </li>
+          ))}
+        </ul>
+      )}
+      <Row $gap={0.6} $low>
+        {cardsGb.map((gigabytes, index) => (
+          <Row key={index} $gap={0.2} $low>
+            <NumberField
+              label={`Card ${index + 1}`}
+              value={gigabytes}
+              minimum={0.1}
+              maximum={8000}
+              shown={GIGABYTE}
+              onChange={(value) => set({ cardsGb: cardsGb.with(index, value) })}
+            />
+            <Button
+              look="quiet"
+              aria-label={`Take card ${index + 1} away`}
+              onPress={() => set({ cardsGb: cardsGb.filter((_, where) => where !== index) })}
+            >
+              <X size={18} aria-hidden />
+            </Button>
+          </Row>
+        ))}
+        <Button isDisabled={cardsGb.length >= 24} onPress={() => set({ cardsGb: [...cardsGb, NEW_CARD_GB] })}>
+          <Plus size={18} aria-hidden /> A card
+        </Button>
+      </Row>
+      <Soft>
+        {media.mostTracks} tracks at most. An hour of one track is{" "}
+        {(1000 * gigabytesPerH({ ...format, channels: 1 })).toFixed(0)} MB; 32 GB hold{" "}
+        {(minutesOnCard(32, { ...format, channels: Math.max(1, media.mostTracks) }) / 60).toFixed(0)} h of all. Rolled
+        half as long again as is wanted. Format only in the recorder, after a verified copy.
+      </Soft>
+      <Tick
+        label="A safety track for each, 6 to 12 dB lower"
+        isOn={provision.hasSafetyTracks}
+        onChange={(hasSafetyTracks) => set({ hasSafetyTracks })}
+      />
+    </Stack>
+  );
+}
+
+function BatteryFields({
+  label,
+  battery,
+  onChange,
+}: {
+  label: string;
+  battery: Battery;
+  onChange: (battery: Battery) => void;
+}) {
+  const change = (own: Partial<Battery>) => onChange({ ...battery, ...own });
+  return (
+    <div role="group" aria-label={label}>
+      <Soft>{label}</Soft>
+      <Row $gap={0.6} $low>
+        <Select
+          label="Cells"
+          value={battery.chemistry}
+          options={CHEMISTRIES.map((value) => ({ value, name: CHEMISTRY_NAMES[value] }))}
+          onChange={(value) => change({ chemistry: value })}
+        />
+        <NumberField
+          label="Number"
+          value={battery.cells}
+          minimum={1}
+          maximum={16}
+          shown={COUNT}
+          isWhole
+          onChange={(cells) => change({ cells })}
+        />
+        <NumberField
+          label="Volts a cell"
+          value={battery.volts}
+          minimum={0.8}
+          maximum={20}
+          shown={VOLTS}
+          onChange={(volts) => change({ volts })}
+        />
+        <NumberField
+          label="Capacity"
+          value={battery.milliampereHours}
+          minimum={10}
+          maximum={100_000}
+          shown={MAH}
+          onChange={(milliampereHours) => change({ milliampereHours })}
+        />
+        <NumberField
+          label="Left by age"
+          value={battery.ageShare}
+          minimum={0.2}
+          maximum={1}
+          shown={PERCENT}
+          onChange={(ageShare) => change({ ageShare })}
+        />
+      </Row>
+    </div>
+  );
+}
+
+function Power({ media, provision, set }: { media: DayMedia; provision: ProvisionBody; set: Set }) {
+  const { bankWh } = provision;
+  const changing = media.power.filter(({ swaps, tooLong }) => swaps.length > 0 || tooLong !== null);
+  return (
+    <Stack $gap={0.6}>
+      <h2>Batteries</h2>
+      <Lead role="status">
+        {media.cells.length === 0
+          ? "Nothing runs on batteries on this day."
+          : `In the bag: ${media.cells.map(({ kind, count }) => `${count} × ${kind}`).join("; ")}.`}
+      </Lead>
+      {changing.length > 0 && (
+        <ul>
+          {changing.map((plan) => (
+            <li key={plan.name}>{plan.says}</li>
+          ))}
+        </ul>
+      )}
+      {media.power.length > changing.length && (
+        <p>
+          {changing.length > 0 ? "The other" : "All"} {media.power.length - changing.length} last the day on one set.
+        </p>
+      )}
+      <Row $gap={0.6} $low>
+        <NumberField
+          label="Coldest hour"
+          value={provision.temperatureC}
+          minimum={-30}
+          maximum={50}
+          shown={DEGREES}
+          onChange={(temperatureC) => set({ temperatureC })}
+        />
+        <Tick
+          label="A power bank"
+          isOn={bankWh !== null}
+          onChange={(isOn) => set({ bankWh: isOn ? NEW_BANK_WH : null })}
+        />
+        {bankWh !== null && (
+          <NumberField
+            label="Power bank"
+            value={bankWh}
+            minimum={1}
+            maximum={1000}
+            shown={WATT_HOURS}
+            onChange={(value) => set({ bankWh: value })}
+          />
+        )}
+      </Row>
+      <Disclosure title="What is in the packs, receivers and the recorder">
+        <Stack $gap={0.8}>
+          <BatteryFields
+            label="Packs and receivers"
+            battery={provision.packBattery}
+            onChange={(packBattery) => set({ packBattery })}
+          />
+          <BatteryFields
+            label="Recorder"
+            battery={provision.recorderBattery}
+            onChange={(recorderBattery) => set({ recorderBattery })}
+          />
+        </Stack>
+      </Disclosure>
+      <Soft>A fifth is kept in hand. Cold and load shares are from memory: know your own cells.</Soft>
+    </Stack>
+  );
+}
+
+function TapeCorner() {
+  const [reel, setReel] = useState<Reel>("7 in");
+  const [thickness, setThickness] = useState<TapeThickness>("standard");
+  const [ips, setIps] = useState("7.5");
+  return (
+    <Stack $gap={0.5}>
+      <Row $gap={0.6}>
+        <Select
+          label="Reel"
+          value={reel}
+          options={(Object.keys(REEL_FEET) as Reel[]).map((value) => ({ value, name: value }))}
+          onChange={(value) => setReel(value)}
+        />
+        <Select
+          label="Tape"
+          value={thickness}
+          options={(["standard", "long", "double"] as const).map((value) => ({ value, name: `${value} play` }))}
+          onChange={(value) => setThickness(value)}
+        />
+        <Select
+          label="Speed"
+          value={ips}
+          options={TAPE_IPS.map((value) => ({ value: String(value), name: `${value} in/s` }))}
+          onChange={setIps}
+        />
+      </Row>
+      <p role="status">{tapeWords(REEL_FEET[reel][thickness], Number(ips))}</p>
+    </Stack>
+  );
+}
+
+/** Which format, how many cards, which batteries, how long on headphones: for a day. */
+export function DayMediaView() {
+  const { bundle } = useShoot();
+  const set = useProvision();
+  const { days } = bundle.shoot.body;
+  const [day, setDay] = useState("1");
+  const provision = provisionBodyOf(bundle);
+  const media = dayMediaOf(bundle, Number(day));
+  const { advice, exposure } = media;
+  return (
+    <Stack>
+      {days > 1 && days <= 7 && (
+        <Choice
+          label="Day"
+          value={day}
+          options={Array.from({ length: days }, (_, index) => ({ value: String(index + 1), name: `Day ${index + 1}` }))}
+          onChange={setDay}
+        />
+      )}
+      {days > 7 && (
+        <Select
+          label="Day"
+          value={day}
+          options={Array.from({ length: days }, (_, index) => ({ value: String(index + 1), name: `Day ${index + 1}` }))}
+          onChange={setDay}
+        />
+      )}
+      <Columns $template="minmax(0, 1fr) minmax(0, 1fr)">
+        <Stack>
+          <Piece aria-label="Cards">
+            <Cards media={media} provision={provision} set={set} />
+          </Piece>
+          <Piece aria-label="Format">
+            <Stack $gap={0.5}>
+              <h2>Format</h2>
+              <Figure>
+                {advice.format.sampleRateHz / 1000} kHz,{" "}
+                {advice.format.bits === 32 ? "32 bit float" : `${advice.format.bits} bit`}
+                <small>{advice.container}</small>
+              </Figure>
+              {advice.says.map((says) => (
+                <p key={says}>{says}</p>
+              ))}
+              <Soft>{media.channels}</Soft>
+              <Tick
+                label="The recorder writes 32-bit float"
+                isOn={provision.hasFloat}
+                onChange={(hasFloat) => set({ hasFloat })}
+              />
+            </Stack>
+          </Piece>
+        </Stack>
+        <Stack>
+          <Piece aria-label="Batteries">
+            <Power media={media} provision={provision} set={set} />
+          </Piece>
+          <Piece aria-label="Headphones">
+            <Stack $gap={0.5}>
+              <h2>Your ears</h2>
+              <Lead role="status">{exposure.says}</Lead>
+              <Row $gap={0.6}>
+                <NumberField
+                  label="On headphones"
+                  value={provision.listenDba}
+                  minimum={60}
+                  maximum={120}
+                  shown={DBA}
+                  onChange={(listenDba) => set({ listenDba })}
+                />
+                <NumberField
+                  label="For"
+                  value={provision.listenHours}
+                  minimum={0}
+                  maximum={16}
+                  shown={UNITS.hours}
+                  onChange={(listenHours) => set({ listenHours })}
+                />
+              </Row>
+              <Soft>
+                85 dBA for 8 h a day (NIOSH), 80 for 40 h a week (WHO); 3 dB more halve the time. Ringing ears: stop,
+                and ask a doctor.
+              </Soft>
+            </Stack>
+          </Piece>
+          <Piece aria-label="Tape">
+            <Disclosure title="Tape">
+              <TapeCorner />
+            </Disclosure>
+          </Piece>
+        </Stack>
+      </Columns>
+    </Stack>
+  );
+}
