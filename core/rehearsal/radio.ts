@@ -18,7 +18,8 @@ export const Transmitter = Type.Object(
     /** Its window is held to the receiver's. */
     isAtWindow: Type.Boolean(),
     isMuted: Type.Boolean(),
-    sensitivityDb: Type.Number({ minimum: -30, maximum: 0 }),
+    /** As far as any pack of the kit may go, not only a generic one. */
+    sensitivityDb: Type.Number({ minimum: -60, maximum: 60 }),
     name: PackName,
     wasReset: Type.Boolean(),
   },
@@ -34,7 +35,7 @@ export const Receiver = Type.Object(
     frequencyMHz: Frequency,
     /** Sends its frequency to a pack at its window. */
     isSyncing: Type.Boolean(),
-    outputDb: Type.Number({ minimum: -36, maximum: 0 }),
+    outputDb: Type.Number({ minimum: -80, maximum: 0 }),
     /** The pack that answered. */
     pairedName: PackName,
     wasReset: Type.Boolean(),

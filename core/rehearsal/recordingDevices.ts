@@ -21,7 +21,7 @@ export const Recorder = Type.Object(
     storageMb: StorageMb,
     source: oneOf(["own", "external"], "Input"),
     isLinked: Type.Boolean(),
-    gainDb: Db(0, 60),
+    gainDb: Db(0, 90),
     isPadOn: Type.Boolean(),
     isLine: Type.Boolean(),
     isPhantomOn: Type.Boolean(),

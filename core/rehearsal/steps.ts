@@ -48,11 +48,12 @@ export function stepsOf({ system, input, source }: Setup): StepId[] {
 
 /** What a tick of a step holds for: when that has changed since, the step is to be done again. */
 export function signatureOf(setup: Setup, id: StepId): string {
-  const { frequencyMHz, system, source, input, way } = setup;
+  const { frequencyMHz, system, source, input, way, sampleRateHz, bits } = setup;
   const radio = `${system?.id ?? ""} ${frequencyMHz?.toFixed(3) ?? ""}`;
   if (id === "reset" || id === "scan") return system?.id ?? "";
   if (id === "bank" || id === "sync" || id === "confirm") return radio;
   const leads = `${source.id} ${way.map((part) => part.id).join(" ")} ${input.id}`;
-  if (id === "connect" || id === "unlink" || id === "arm") return leads;
+  if (id === "connect" || id === "unlink") return leads;
+  if (id === "arm") return `${leads} ${sampleRateHz} ${bits}`;
   return `${radio} ${leads}`;
 }

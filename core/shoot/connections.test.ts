@@ -8,7 +8,7 @@ import { signatureOf } from "../rehearsal/steps";
 import { fromTheBag } from "../rehearsal/rehearsal";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { minus } from "../sound/decibel";
-import { fits } from "../schema/validate";
+import { fits, schemaFaults } from "../schema/validate";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../wireless/airPlan";
 import { newLink } from "./airScene";
 import { boardOf } from "./board";
@@ -108,6 +108,12 @@ describe("connections of a shoot", () => {
     expect(pairingOf(of(proved, "Ada"))).toBe("proved");
     expect(boardOf(proved)[0]!.stitches.link).toBe("sewn");
     const rehearsed = steps.map((each) => ({ ...each, how: "rehearsed" as const }));
+    const elsewhere = rehearsed.map((each) => ({ ...each, holdsFor: "something else" }));
+    expect(
+      pairingOf(of(bundle({ connections: [connected("Ada", ada.sourceId, ada.inputId, elsewhere)] }), "Ada")),
+    ).toBe("open");
+    const otherFormat = { ...proved, shoot: { ...proved.shoot, body: { ...TEST_SHOOT, bitsPerSample: 16 as const } } };
+    expect(of(otherFormat, "Ada").stale).toEqual(["arm"]);
     expect(
       pairingOf(of(bundle({ connections: [connected("Ada", ada.sourceId, ada.inputId, rehearsed)] }), "Ada")),
     ).toBe("open");
@@ -157,6 +163,17 @@ describe("connections of a shoot", () => {
     // 6, 8, 10: a right triangle.
     expect(usualRangeOf(placed, link)).toMatchObject({ distanceM: 10, across: "Barn" });
     expect(usualRangeOf(placed, of(shoot, "desk").link).distanceM).toBe(20);
+  });
+
+  test("settings of an own device beyond the generic ranges are rehearsed and stored all the same", () => {
+    const pack = GENERIC_DEVICES.find(({ kind }) => kind === "pack")!;
+    const strong = { ...pack.figures, fullInputDbv: 10, sensitivityMinDb: 20, sensitivityMaxDb: 48 };
+    const shoot = bundle({ kit: [kit("pack", strong, "pack")] });
+    const { setup } = of(shoot, "Ada");
+    expect(setup!.right.sensitivityDb).toBeGreaterThan(0);
+    const rehearsal = doStep(setup!, doStep(setup!, fromTheBag(setup!), "reset"), "line");
+    const body = { ...connectionBodyOf(shoot, of(shoot, "Ada")), shootId: crypto.randomUUID(), rehearsal };
+    expect(schemaFaults(ConnectionBody, body)).toEqual([]);
   });
 
   test("what is rehearsed is kept as it stands", () => {

@@ -4,14 +4,14 @@ import { PARTS } from "../connect/catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
 import { ownInputs, ownLeads, ownSources, stockOf, type Stock } from "../connect/ownKit";
 import type { Input, Part, Source } from "../connect/ports";
-import { setupOf, USUAL_MODULATION_DB, type Setup } from "../rehearsal/setup";
+import { setupOf, USUAL_MODULATION_DB, type Meant, type Setup } from "../rehearsal/setup";
 import { signatureOf, stepsOf, type StepId } from "../rehearsal/steps";
 import { minutesOfDay } from "../schedule/clockTime";
 import { BY_LEAD, type AirLink } from "../wireless/airPlan";
 import type { RangeWish } from "../wireless/linkBudget";
 import { airBodyOf } from "./airScene";
 import { placeOfRig, planRig } from "./planRig";
-import type { AirBody, ConnectionBody, RigBody, ShootBundle, StepDone, Stored } from "./records";
+import type { AirBody, ConnectionBody, RigBody, ShootBody, ShootBundle, StepDone, Stored } from "./records";
 import { rigsOfWearer } from "./sceneOrder";
 
 /** A house desk whose outlet is known only on arrival. */
@@ -84,7 +84,7 @@ function plannedRig(bundle: ShootBundle, wearerId: string | null) {
 }
 
 /** When a link is used: day and minutes; empty: always. */
-function timesOf(bundle: ShootBundle, { wearerId, sceneIds }: AirLink) {
+function timesOf(bundle: ShootBundle, { wearerId, sceneIds }: AirLink): Times {
   const ids = wearerId
     ? bundle.rigs.filter(({ body }) => body.wearerId === wearerId).map(({ body }) => body.sceneId)
     : sceneIds;
@@ -119,100 +119,120 @@ function instantsOf(starts: Times, own: Times): Set<number> {
   return new Set(found.length > 0 ? found : [0]);
 }
 
+/** A link before leads are found for it. */
+interface Outline {
+  link: AirLink;
+  stored: Stored<"connection"> | null;
+  sourceId: string;
+  inputId: string;
+  sources: readonly Source[];
+  input: Input | null;
+  times: Times;
+  modulationDb: number;
+  /** Level's settings and full scale, where its chain is the one that is meant here. */
+  level: Pick<Meant, "right" | "fullScaleDbu"> | null;
+}
+
+/** Where a link comes from and goes to; Level's chain stands for generic devices, so that both stations say the same. */
+function outlineOf(bundle: ShootBundle, link: AirLink, choices: ReturnType<typeof choicesOf>): Outline {
+  const stored = storedConnection(bundle, link.id);
+  const planned = plannedRig(bundle, link.wearerId);
+  const rough = usual(link, planned?.rig ?? null, planned?.plan.chain.input.maxInputDbu ?? null);
+  const { sourceId, inputId } = stored?.body ?? rough;
+  const found =
+    sourceId === HOUSE ? HOUSE_OUTLETS.map((id) => SOURCES[id]) : choices.sources.filter(({ id }) => id === sourceId);
+  const sources: readonly Source[] = found.length > 0 ? found : [SOURCES.receiver];
+  const input = choices.inputs.find(({ id }) => id === inputId) ?? null;
+  const gain = planned?.plan.gain ?? null;
+  const packStage = gain?.stages.find(({ id }) => id === "pack");
+  const outline = {
+    link,
+    stored,
+    sourceId,
+    inputId,
+    sources,
+    input,
+    times: timesOf(bundle, link),
+    modulationDb: gain && packStage ? packStage.peak - gain.settings.sensitivityDb : USUAL_MODULATION_DB,
+    level: null,
+  };
+  const isGeneric = inputId === rough.inputId && inputId in INPUTS && sourceId in SOURCES;
+  if (!planned || !gain || !isGeneric || link.systemId === BY_LEAD || input?.kind !== "recorder") return outline;
+  const { receiver, input: socket } = planned.plan.chain;
+  return {
+    ...outline,
+    sources: sources.map((source) => ({
+      ...source,
+      loudestDbu: receiver.fullOutputDbu,
+      turnsDownDb: -receiver.outputMinDb,
+    })),
+    input: input.lineClipsDbu === null ? { ...input, clipsDbu: socket.maxInputDbu } : input,
+    level: { fullScaleDbu: socket.fullScaleDbu, right: gain.settings },
+  };
+}
+
+/** A link with the ways that were found for it, what it is meant to be, and which of its steps still hold. */
+function connectionOf(
+  outline: Outline,
+  ways: Ways,
+  air: AirBody,
+  parts: readonly Part[],
+  shoot: ShootBody,
+): Connection {
+  const { link, stored, sourceId, inputId, input, times, modulationDb, level } = outline;
+  const [first] = ways;
+  const system = link.systemId === BY_LEAD ? null : (air.systems.find(({ id }) => id === link.systemId) ?? null);
+  const isRadio = first?.source.kind === "receiver" && system !== null;
+  const setup =
+    first?.path && input
+      ? setupOf({
+          name: link.name,
+          source: first.source,
+          input,
+          way: first.path.parts,
+          shelf: parts,
+          settings: first.path.settings,
+          system: isRadio ? system : null,
+          frequencyMHz: isRadio && system.band === "uhf" ? link.frequencyMHz : null,
+          modulationDb,
+          sampleRateHz: shoot.sampleRateHz,
+          bits: shoot.bitsPerSample,
+          ...level,
+        })
+      : null;
+  const steps = setup ? stepsOf(setup) : [];
+  const holds = (done: StepDone) => setup !== null && done.holdsFor === signatureOf(setup, done.step);
+  const kept = (stored?.body.steps ?? []).filter(({ step }) => steps.includes(step));
+  return {
+    link,
+    stored,
+    sourceId,
+    inputId,
+    input,
+    ways,
+    setup,
+    steps,
+    done: new Map(kept.filter(holds).map(({ step, how }) => [step, how])),
+    // What was only rehearsed is rehearsed again or not: nothing real depends on it.
+    stale: kept.filter((done) => done.how === "real" && !holds(done)).map(({ step }) => step),
+    times,
+  };
+}
+
 /** Every link of the shoot from its capsule to its file, with leads from the bag for all of them. */
 export function connectionsOf(bundle: ShootBundle, air: AirBody = airBodyOf(bundle)): ConnectionPlan {
-  const { sources, inputs, parts } = choicesOf(bundle);
-  const outlined = air.links.map((link) => {
-    const stored = storedConnection(bundle, link.id);
-    const planned = plannedRig(bundle, link.wearerId);
-    const rough = usual(link, planned?.rig ?? null, planned?.plan.chain.input.maxInputDbu ?? null);
-    const { sourceId, inputId } = stored?.body ?? rough;
-    const found =
-      sourceId === HOUSE ? HOUSE_OUTLETS.map((id) => SOURCES[id]) : sources.filter(({ id }) => id === sourceId);
-    const known: readonly Source[] = found.length > 0 ? found : [SOURCES.receiver];
-    const input = inputs.find(({ id }) => id === inputId) ?? null;
-    // Level's chain stands for generic devices, so that both stations say the same.
-    const gain = planned?.plan.gain ?? null;
-    const isChain =
-      inputId === rough.inputId &&
-      gain !== null &&
-      link.systemId !== BY_LEAD &&
-      input?.kind === "recorder" &&
-      inputId in INPUTS &&
-      sourceId in SOURCES;
-    const chain = planned?.plan.chain;
-    const fitted = isChain
-      ? known.map((source) => ({
-          ...source,
-          loudestDbu: chain!.receiver.fullOutputDbu,
-          turnsDownDb: -chain!.receiver.outputMinDb,
-        }))
-      : known;
-    const into =
-      isChain && input && input.lineClipsDbu === null ? { ...input, clipsDbu: chain!.input.maxInputDbu } : input;
-    const packStage = gain?.stages.find(({ id }) => id === "pack");
-    const modulationDb = gain && packStage ? packStage.peak - gain.settings.sensitivityDb : USUAL_MODULATION_DB;
-    return {
-      link,
-      stored,
-      sourceId,
-      inputId,
-      sources: fitted,
-      input: into,
-      modulationDb,
-      chain: isChain ? chain! : null,
-      gain,
-    };
-  });
-  const allTimes: Times[] = outlined.map(({ link }) => timesOf(bundle, link));
-  const starts = startsOf(allTimes);
-  const wanted = outlined.flatMap(({ link, sources: from, input }, index) =>
-    input ? [{ id: link.id, sources: from, input, instants: instantsOf(starts, allTimes[index]!) }] : [],
+  const choices = choicesOf(bundle);
+  const outlines = air.links.map((link) => outlineOf(bundle, link, choices));
+  const starts = startsOf(outlines.map(({ times }) => times));
+  const wanted = outlines.flatMap(({ link, sources, input, times }) =>
+    input ? [{ id: link.id, sources, input, instants: instantsOf(starts, times) }] : [],
   );
   const stock = stockOf(bundle.kit);
-  const allotted = allocate(wanted, parts, stock);
-  const shootBody = bundle.shoot.body;
-  const connections = outlined.map((each, index): Connection => {
-    const { link, stored, input, modulationDb, chain, gain } = each;
-    const ways = allotted.get(link.id) ?? [];
-    const [first] = ways;
-    const system = link.systemId === BY_LEAD ? null : (air.systems.find(({ id }) => id === link.systemId) ?? null);
-    const isRadio = first?.source.kind === "receiver" && system !== null;
-    const setup =
-      first?.path && input
-        ? setupOf({
-            name: link.name,
-            source: first.source,
-            input,
-            way: first.path.parts,
-            shelf: parts,
-            settings: first.path.settings,
-            system: isRadio ? system : null,
-            frequencyMHz: isRadio && system.band === "uhf" ? link.frequencyMHz : null,
-            modulationDb,
-            sampleRateHz: shootBody.sampleRateHz,
-            bits: shootBody.bitsPerSample,
-            ...(chain && gain && { fullScaleDbu: chain.input.fullScaleDbu, right: gain.settings }),
-          })
-        : null;
-    const steps = setup ? stepsOf(setup) : [];
-    const holds = (done: StepDone) => setup !== null && done.holdsFor === signatureOf(setup, done.step);
-    const kept = (stored?.body.steps ?? []).filter(({ step }) => steps.includes(step));
-    return {
-      link,
-      stored,
-      sourceId: each.sourceId,
-      inputId: each.inputId,
-      input,
-      ways,
-      setup,
-      steps,
-      done: new Map(kept.filter(holds).map(({ step, how }) => [step, how])),
-      stale: kept.filter((done) => !holds(done)).map(({ step }) => step),
-      times: allTimes[index]!,
-    };
-  });
-  return { connections, stock, parts };
+  const allotted = allocate(wanted, choices.parts, stock);
+  const connections = outlines.map((outline) =>
+    connectionOf(outline, allotted.get(outline.link.id) ?? [], air, choices.parts, bundle.shoot.body),
+  );
+  return { connections, stock, parts: choices.parts };
 }
 
 export interface ConnectionPlan {
