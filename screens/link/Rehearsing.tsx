@@ -2,10 +2,8 @@
 
 import { useEffect, useState } from "react";
 import styled from "styled-components";
-import { FAULT_IDS, inject, type FaultId } from "@/core/rehearsal/faults";
 import { hear, type Stimulus } from "@/core/rehearsal/hear";
 import {
-  allRight,
   devicesOf,
   fromTheBag,
   later,
@@ -14,8 +12,8 @@ import {
   turnKnob,
   type Rehearsal,
 } from "@/core/rehearsal/rehearsal";
+import { heardWords, hideFaults } from "@/core/rehearsal/practice";
 import type { Setup } from "@/core/rehearsal/setup";
-import { symptomsOf } from "@/core/rehearsal/symptoms";
 import { devicesAt, doStep, missingAt } from "@/core/rehearsal/walk";
 import { STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
 import type { Connection } from "@/core/shoot/connections";
@@ -41,34 +39,6 @@ const STIMULUS_NAMES: Record<Stimulus, string> = {
   tapDevice: "A tap on the device",
   line: "The loudest line",
 };
-
-/** What is heard, in a sentence. */
-function heardWords(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): string {
-  const heard = hear(setup, rehearsal, stimulus);
-  if (heard.isBuzzing) return "It buzzes.";
-  if (heard.leftDbfs === null && heard.rightDbfs === null) return "Nothing is heard.";
-  const from = {
-    mic: "the mic",
-    device: "the device's own mic, far away",
-    strangers: "somebody else",
-    nothing: "nothing",
-  }[heard.from];
-  return `Heard: ${from}${heard.isClipped ? ", distorted" : ""}${heard.isHollow ? ", hollow" : ""}.`;
-}
-
-/** One or two faults that would be noticed, hidden in a link that is otherwise right. */
-function hide(setup: Setup, count: number): Rehearsal {
-  let rehearsal = allRight(setup);
-  const left: FaultId[] = [...FAULT_IDS];
-  for (let hidden = 0; hidden < count && left.length > 0;) {
-    const [id] = left.splice(Math.floor(Math.random() * left.length), 1);
-    const next = inject(setup, rehearsal, id!);
-    if (!next || symptomsOf(setup, next).length === 0) continue;
-    rehearsal = next;
-    hidden += 1;
-  }
-  return rehearsal;
-}
 
 const SCAN_TICK_S = 5;
 
@@ -172,7 +142,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
             <Button
               key={count}
               onPress={() => {
-                keep(hide(setup, count));
+                keep(hideFaults(setup, count, Math.random));
                 setStimulus("line");
                 setIsAll(true);
                 setSays(count === 1 ? "One thing is wrong now." : "Two things are wrong now.");
