@@ -222,6 +222,7 @@ describe("the bag", () => {
   test("a day without scenes needs only what is always on", () => {
     expect(needs(bundle(), 7).filter(({ group }) => group === "radio")).toEqual([]);
     expect(needs(bundle(), 7).some(({ key }) => key === "rca-635")).toBe(true);
+    expect(packingWords([])).toContain("Nothing to pack yet");
   });
 
   test("what is packed is remembered by its key, more needed later shows, and what is still out is named", () => {

@@ -152,6 +152,7 @@ export const packingBodyOf = (bundle: ShootBundle): PackingBody =>
 /** Where the packing stands: what is still out after the shoot, what is not in the bag before it. */
 export function packingWords(needs: readonly Need[]): string {
   const wanted = needs.filter(({ needed, spare }) => needed + spare > 0);
+  if (wanted.length === 0) return "Nothing to pack yet: add people to a scene, or say where a link goes.";
   const open = wanted.filter(({ packed, needed, spare }) => packed < Math.min(needed + spare, MOST_PACKED));
   const out = wanted.filter(({ packed, isBack }) => packed > 0 && !isBack);
   const someBack = wanted.some(({ isBack }) => isBack);
