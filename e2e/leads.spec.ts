@@ -118,6 +118,12 @@ test("a hidden fault is found by looking; a device says why it does not react", 
     .click();
   await findCause(page);
   await openLinks(page, "Pairing");
+  await choose(page, "Or put in a certain one", "The pack's battery is flat.", walk(page));
+  await expect(walk(page).getByText("Nothing is heard.")).toBeVisible();
+  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+  await wrong(page).getByRole("button", { name: "Nothing at all comes in" }).click();
+  expect(await findCause(page)).toBe("The pack's battery is flat.");
+  await openLinks(page, "Pairing");
   await walk(page).getByRole("button", { name: "From the bag again" }).click();
   await step(page, "Scan").click();
   await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();

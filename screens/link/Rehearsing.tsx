@@ -1,7 +1,8 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
+import { FAULT_IDS, FAULTS, withFaults, type FaultId } from "@/core/rehearsal/faults";
 import { hear, type Stimulus } from "@/core/rehearsal/hear";
 import {
   devicesOf,
@@ -58,6 +59,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
     const timer = setTimeout(() => keep(later(setup, rehearsal, SCAN_TICK_S)), 1000 * SCAN_TICK_S);
     return () => clearTimeout(timer);
   });
+  const certain = useMemo(() => FAULT_IDS.filter((id) => withFaults(setup, [id]) !== null), [setup]);
   const missing = missingAt(setup, rehearsal, step);
   const heard = hear(setup, rehearsal, stimulus);
   const target = targetOf(setup);
@@ -137,7 +139,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
       </Fronts>
       <Stack $gap={0.4}>
         <h3>Practise finding what is wrong</h3>
-        <Row $gap={0.5}>
+        <Row $gap={0.5} $low>
           {[1, 2].map((count) => (
             <Button
               key={count}
@@ -151,6 +153,22 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
               Hide {count === 1 ? "one fault" : "two faults"}
             </Button>
           ))}
+          <Select
+            label="Or put in a certain one"
+            value=""
+            options={[
+              { value: "", name: "one of all" },
+              ...certain.map((id) => ({ value: id, name: FAULTS[id].says(setup) })),
+            ]}
+            onChange={(id) => {
+              const put = id === "" ? null : withFaults(setup, [id]);
+              if (!put) return;
+              keep(put);
+              setStimulus("line");
+              setIsAll(true);
+              setSays("It is put in.");
+            }}
+          />
           <Button look="quiet" onPress={() => setInAddress({ view: "trouble", link: connection.link.id })}>
             Find it by its symptom
           </Button>
