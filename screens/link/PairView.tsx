@@ -177,7 +177,7 @@ export function PairView() {
           label="Links and how far they are"
           says={({ steps, done, stale, inputId }) => {
             if (steps.length === 0) return inputId === EARS ? "heard only" : "nothing to pair";
-            if (stale.length > 0) return `${stale.length} steps again: it changed`;
+            if (stale.length > 0) return `${stale.length} ${stale.length === 1 ? "step" : "steps"} again: it changed`;
             const count = steps.filter((id) => done.get(id) === "real").length;
             return count === steps.length ? "proved" : `${count} of ${steps.length} steps`;
           }}

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
-import { FAULT_IDS, FAULTS, withFaults, type FaultId } from "@/core/rehearsal/faults";
+import { FAULT_IDS, FAULTS, withFaults } from "@/core/rehearsal/faults";
 import { hear, type Stimulus } from "@/core/rehearsal/hear";
 import {
   devicesOf,
