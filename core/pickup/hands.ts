@@ -23,7 +23,7 @@ function handAt({ holder }: PlacedMic, handsM: number, at: Vec, front: Vec, mout
     return [at[0] - front[0] * handsM, at[1] - front[1] * handsM, at[2] - front[2] * handsM];
   const [x, y] = subtract(mouth, at);
   const flat = Math.hypot(x, y);
-  // Straight below a mouth there is no side: any will do.
+  // Straight below a mouth there is no side; each will do.
   const [aside, ahead] = flat < 1e-6 ? [1, 0] : [-y / flat, x / flat];
   return [at[0] + aside * handsM, at[1] + ahead * handsM, at[2]];
 }

@@ -93,7 +93,7 @@ describe("correction", () => {
     expect(correction.turns[0]!.byDb).toBeLessThanOrEqual(-6);
   });
 
-  test("when no knob has anything left the sentence says what else helps", () => {
+  test("when no knob has more to give the sentence says what else helps", () => {
     const lowest = runChain(CHAIN, { sensitivityDb: -30, outputDb: -36, gainDb: 0 }, SOUND, TARGETS);
     const correction = correctLevel(CHAIN, lowest, channel({ truePeakDbtp: -2 }), new Set(), -12);
     expect(correction.turns).toEqual([]);

@@ -18,7 +18,7 @@ export const Transmitter = Type.Object(
     /** Its window is held to the receiver's. */
     isAtWindow: Type.Boolean(),
     isMuted: Type.Boolean(),
-    /** As far as any pack of the kit may go, not only a generic one. */
+    /** As far as packs of the kit may go, not only generic ones. */
     sensitivityDb: Type.Number({ minimum: -60, maximum: 60 }),
     name: PackName,
     wasReset: Type.Boolean(),

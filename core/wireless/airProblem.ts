@@ -14,7 +14,7 @@ export interface WantedLink {
   lockedMHz: number | null;
 }
 
-/** Links that may be tuned to the same frequencies and are on at the same times: any of them can have any place of the group. */
+/** Links that may be tuned to the same frequencies and are on at the same times; each of them can have each place of the group. */
 export interface Group {
   links: readonly WantedLink[];
   moments: number;

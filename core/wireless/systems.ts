@@ -37,7 +37,7 @@ export const RadioSystem = Type.Object(
     hasDiversity: Type.Boolean({ title: "Two antennas" }),
     /** Hours of a set of batteries in the pack. */
     batteryH: Type.Number({ title: "Battery", unit: "h", minimum: 0.5, maximum: 48 }),
-    /** Empty: any step of its range may be tuned. */
+    /** Empty: every step of its range may be tuned. */
     banks: Type.Array(Bank, { title: "Banks", maxItems: 40 }),
   },
   strict,

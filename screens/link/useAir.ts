@@ -1,11 +1,11 @@
 "use client";
 
-import { useRef } from "react";
 import { airBodyOf, storedAir } from "@/core/shoot/airScene";
 import type { AirBody } from "@/core/shoot/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import type { AirDoor } from "@/workers/airWorker";
 import { useShootStore } from "../saving/ShootProvider";
+import { useFirstChange } from "../saving/useFirstChange";
 import { useDoor } from "../workers/useDoor";
 
 export interface AirEdits {
@@ -16,14 +16,17 @@ export interface AirEdits {
 /** Changes of the shoot's air; the first one makes its record from what was shown. */
 export function useAir(): AirEdits {
   const store = useShootStore();
-  // Made by a first change, before the page knows of it: quick moves must not make a second one.
-  const made = useRef<string | null>(null);
+  const changeOrMake = useFirstChange();
   function edit(change: (body: AirBody) => AirBody): void {
     const { bundle } = store.snapshot();
-    const known = storedAir(bundle)?.id ?? made.current;
     const shown = airBodyOf(bundle);
-    if (known) store.edit("air", known, (body) => change({ ...body, links: shown.links }));
-    else made.current = store.create("air", change(shown));
+    changeOrMake(
+      "air",
+      "",
+      storedAir(bundle)?.id,
+      () => shown,
+      (body) => change({ ...body, links: shown.links }),
+    );
   }
   return {
     edit,

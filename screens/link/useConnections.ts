@@ -1,6 +1,5 @@
 "use client";
 
-import { useRef } from "react";
 import type { Static } from "@sinclair/typebox";
 import type { StockFigures } from "@/core/connect/kitItems";
 import {
@@ -13,36 +12,25 @@ import {
 import { packingBodyOf } from "@/core/shoot/packing";
 import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/shoot/records";
 import { useShootStore } from "../saving/ShootProvider";
+import { useFirstChange } from "../saving/useFirstChange";
 
 /** Changes of how links are connected, of what is owned or hired, and of what is packed. First changes make their records. */
 export function useConnections() {
   const store = useShootStore();
-  // Made by a first change, before the page knows of it: quick moves must not make a second one.
-  const made = useRef(new Map<string, string>());
-  function editOr<Kind extends "connection" | "packing" | "kitItem">(
-    key: string,
-    kind: Kind,
-    knownId: string | undefined,
-    first: () => Parameters<typeof store.create<Kind>>[1],
-    change: (body: Parameters<typeof store.create<Kind>>[1]) => Parameters<typeof store.create<Kind>>[1],
-  ): void {
-    const id = knownId ?? made.current.get(key);
-    if (id) store.edit(kind, id, change);
-    else made.current.set(key, store.create(kind, change(first())));
-  }
+  const changeOrMake = useFirstChange();
   return {
     setConnection: (connection: Connection, change: (body: ConnectionBody) => ConnectionBody): void => {
       const { bundle } = store.snapshot();
       const { id } = connection.link;
       const first = () => connectionBodyOf(bundle, connection);
-      editOr(id, "connection", storedConnection(bundle, id)?.id, first, change);
+      changeOrMake("connection", id, storedConnection(bundle, id)?.id, first, change);
     },
     /** Where a link goes; a wearer's rigs are planned with the same input at Level. */
     setInput: (connection: Connection, inputId: string): void => {
       const { bundle } = store.snapshot();
       const { id, wearerId } = connection.link;
       const first = () => connectionBodyOf(bundle, connection);
-      editOr(id, "connection", storedConnection(bundle, id)?.id, first, (body) => ({ ...body, inputId }));
+      changeOrMake("connection", id, storedConnection(bundle, id)?.id, first, (body) => ({ ...body, inputId }));
       const levelId = levelInputOf(bundle.kit, inputId);
       if (wearerId === null || levelId === null) return;
       for (const rig of bundle.rigs)
@@ -55,14 +43,14 @@ export function useConnections() {
       const known = connectionsOf(bundle).connections.find(({ link }) => link.id === linkId);
       if (!known) return;
       const first = () => connectionBodyOf(bundle, known);
-      editOr(linkId, "connection", storedConnection(bundle, linkId)?.id, first, (body) => ({
+      changeOrMake("connection", linkId, storedConnection(bundle, linkId)?.id, first, (body) => ({
         ...body,
         range: change(body.range),
       }));
     },
     setPacking: (change: (body: PackingBody) => PackingBody): void => {
       const { bundle } = store.snapshot();
-      editOr("packing", "packing", bundle.packings[0]?.id, () => packingBodyOf(bundle), change);
+      changeOrMake("packing", "packing", bundle.packings[0]?.id, () => packingBodyOf(bundle), change);
     },
     /** How many of something there are: the crew's own, or hired for this shoot. */
     setStock: (of: string, name: string, isHired: boolean, count: number): void => {
@@ -73,7 +61,10 @@ export function useConnections() {
           body.kind === "stock" && body.shootId === shootId && (body.figures as Static<typeof StockFigures>).of === of,
       );
       const first = (): KitItemBody => ({ shootId, kind: "stock", name: name.slice(0, 120), figures: { of, count } });
-      editOr(`${of} ${String(isHired)}`, "kitItem", known?.id, first, (body) => ({ ...body, figures: { of, count } }));
+      changeOrMake("kitItem", `${of} ${String(isHired)}`, known?.id, first, (body) => ({
+        ...body,
+        figures: { of, count },
+      }));
     },
   };
 }

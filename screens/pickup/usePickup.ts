@@ -1,10 +1,10 @@
 "use client";
 
-import { useRef } from "react";
 import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup/setup";
 import { storedPickup } from "@/core/shoot/storedPickup";
 import type { PickupBody } from "@/core/shoot/records";
 import { useShootStore } from "../saving/ShootProvider";
+import { useFirstChange } from "../saving/useFirstChange";
 
 export interface PickupEdits {
   setWishes: (change: Partial<PickupWishes>) => void;
@@ -17,12 +17,10 @@ export interface PickupEdits {
 /** Changes of a scene's pickup; the first one makes its record from what was shown. */
 export function usePickup(shown: PickupBody): PickupEdits {
   const store = useShootStore();
-  // Made by a first change, before the page knows of it: quick moves must not make a second one.
-  const made = useRef(new Map<string, string>());
+  const changeOrMake = useFirstChange();
   function edit(change: (body: PickupBody) => PickupBody): void {
-    const known = storedPickup(store.snapshot().bundle, shown.sceneId)?.id ?? made.current.get(shown.sceneId) ?? null;
-    if (known) store.edit("pickup", known, change);
-    else made.current.set(shown.sceneId, store.create("pickup", change(shown)));
+    const known = storedPickup(store.snapshot().bundle, shown.sceneId)?.id;
+    changeOrMake("pickup", shown.sceneId, known, () => shown, change);
   }
   const setSetup: PickupEdits["setSetup"] = (change) => edit((body) => ({ ...body, setup: change(body.setup) }));
   return {
