@@ -19,6 +19,7 @@ import type {
   AirBody,
   ConnectionBody,
   Consent,
+  LevelsBody,
   MeasurementBody,
   PackingBody,
   PickupBody,
@@ -163,7 +164,7 @@ export const rig = pgTable(
     packId: uuid("pack_id").references(() => kitItem.id),
     receiverId: uuid("receiver_id").references(() => kitItem.id),
     inputId: uuid("input_id").references(() => kitItem.id),
-    isSet: boolean("is_set").notNull(),
+    voiceTodayDb: doublePrecision("voice_today_db"),
     targetDbfs: doublePrecision("target_dbfs").notNull(),
     ceilingDbfs: doublePrecision("ceiling_dbfs").notNull(),
   },
@@ -220,11 +221,24 @@ export const provision = pgTable(
     temperatureC: doublePrecision("temperature_c").notNull(),
     packBattery: jsonb("pack_battery").$type<ProvisionBody["packBattery"]>().notNull(),
     recorderBattery: jsonb("recorder_battery").$type<ProvisionBody["recorderBattery"]>().notNull(),
+    recorderTracks: integer("recorder_tracks"),
     bankWh: doublePrecision("bank_wh"),
     listenDba: doublePrecision("listen_dba").notNull(),
     listenHours: doublePrecision("listen_hours").notNull(),
   },
   (table) => [index("provision_shoot").on(table.shootId)],
+);
+
+export const levels = pgTable(
+  "levels",
+  {
+    ...kept,
+    shootId: ofShoot(),
+    school: text("school").$type<LevelsBody["school"]>().notNull(),
+    meterBottomDbfs: doublePrecision("meter_bottom_dbfs").notNull(),
+    lines: jsonb("lines").$type<LevelsBody["lines"]>().notNull(),
+  },
+  (table) => [index("levels_shoot").on(table.shootId)],
 );
 
 export const pickup = pgTable(

@@ -223,7 +223,6 @@ const rigs: Record<string, RigBody> = {
     choice: choice("bibEdge", "inside", 2, "triangles", "up"),
     isRigged: true,
     consent: agreed("yes", 1, "2027-05-11 08:50"),
-    isSet: true,
   }),
   [ENGINEER_RIG]: rig(ENGINEER, SCENE_GATE, {
     performance: performance({

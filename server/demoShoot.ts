@@ -4,7 +4,7 @@ import { measureWav } from "../core/audio/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
 import { likelyChannel, provePlan } from "../core/proof/verdict";
 import { airPlanOf, onAirOf } from "../core/shoot/airScene";
-import { placeOfRig, planRig } from "../core/shoot/planRig";
+import { levelsOfRig } from "../core/shoot/levels";
 import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
@@ -43,18 +43,16 @@ export async function demoRecordingBytes(file: string): Promise<Uint8Array<Array
 /** Measures a demo recording against its rig's plan and stores the proof, as Check does. */
 async function proveRecording(acting: ActingCrew, recording: DemoRecording, proofId: string): Promise<void> {
   const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
-  const rig = bundle.rigs.find((each) => each.id === recording.rigId)!;
-  const wearer = bundle.wearers.find((each) => each.id === rig.body.wearerId)!;
-  const plan = planRig(wearer.body, rig.body, placeOfRig(bundle, rig.body)?.body ?? null, bundle.kit);
-  if (!plan.gain) return;
+  const subject = levelsOfRig(bundle, recording.rigId);
+  if (!subject?.levels || !subject.plan) return;
   const source = bytesSource(await demoRecordingBytes(recording.file));
   const { measurement } = await measureWav(source, recording.file);
   const channel = likelyChannel(measurement);
-  const verdict = provePlan(plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs);
-  const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan.gain;
+  const verdict = provePlan(subject.levels, subject.plan, measurement, channel);
+  const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = subject.plan;
   const body: MeasurementBody = {
     shootId: DEMO_SHOOT_ID,
-    rigId: rig.id,
+    rigId: recording.rigId,
     channel,
     recording: measurement,
     planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },

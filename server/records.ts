@@ -24,6 +24,7 @@ import {
   packing,
   place,
   pickup,
+  levels,
   provision,
   rig,
   scene,
@@ -47,6 +48,7 @@ const TABLES = {
   connection,
   packing,
   provision,
+  levels,
 } as const;
 
 /** Columns every table of records has; the generic code below touches only these by name. */
@@ -80,6 +82,7 @@ const REFERENCES: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
   connection: { shootId: "shoot" },
   packing: { shootId: "shoot" },
   provision: { shootId: "shoot" },
+  levels: { shootId: "shoot" },
 };
 
 const OUTSIDE_SHOOTS: readonly RecordKind[] = ["shoot", "kitItem"];

@@ -1,4 +1,4 @@
-import type { ShootBundle, Stored } from "../core/shoot/records";
+import type { RecordKind, ShootBundle, Stored } from "../core/shoot/records";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { listRecords } from "./records";
@@ -13,21 +13,24 @@ export function listShoots(acting: ActingCrew): Promise<Stored<"shoot">[]> {
 /** Everything of one shoot that the screens compute from. */
 export async function loadShoot(acting: ActingCrew, shootId: string): Promise<ShootBundle> {
   if (!UUID.test(shootId)) throw new Fault("missing", "There is no such shoot.");
-  const [shoots, places, scenes, wearers, rigs, kit, measurements, pickups, airs, connections, packings, provisions] =
-    await Promise.all([
-      listRecords(acting, "shoot", shootId),
-      listRecords(acting, "place", shootId),
-      listRecords(acting, "scene", shootId),
-      listRecords(acting, "wearer", shootId),
-      listRecords(acting, "rig", shootId),
-      listRecords(acting, "kitItem", null),
-      listRecords(acting, "measurement", shootId),
-      listRecords(acting, "pickup", shootId),
-      listRecords(acting, "air", shootId),
-      listRecords(acting, "connection", shootId),
-      listRecords(acting, "packing", shootId),
-      listRecords(acting, "provision", shootId),
-    ]);
+  const ofShoot = <Kind extends RecordKind>(kind: Kind) => listRecords(acting, kind, shootId);
+  const [shoots, kit, places, scenes, wearers, rigs, measurements, pickups] = await Promise.all([
+    ofShoot("shoot"),
+    listRecords(acting, "kitItem", null),
+    ofShoot("place"),
+    ofShoot("scene"),
+    ofShoot("wearer"),
+    ofShoot("rig"),
+    ofShoot("measurement"),
+    ofShoot("pickup"),
+  ]);
+  const [airs, connections, packings, provisions, levels] = await Promise.all([
+    ofShoot("air"),
+    ofShoot("connection"),
+    ofShoot("packing"),
+    ofShoot("provision"),
+    ofShoot("levels"),
+  ]);
   const [shoot] = shoots;
   if (!shoot) throw new Fault("missing", "There is no such shoot.");
   const present = new Set(wearers.map((each) => each.id));
@@ -44,5 +47,6 @@ export async function loadShoot(acting: ActingCrew, shootId: string): Promise<Sh
     connections,
     packings,
     provisions,
+    levels,
   };
 }

@@ -163,6 +163,13 @@ export const GENERIC_DEVICES: readonly AnyDevice[] = [
 /** Figures of a device of some kind; which one must fit is checked against {@link DEVICE_SCHEMAS}. */
 export const AnyFigures = Type.Union([Lav, Pack, Receiver, RecorderInput]);
 
+/** Whether figures are those of a generic device: typical of its kind, nobody's data sheet. */
+export function isTypicalFigures<Kind extends DeviceKind>(kind: Kind, figures: DeviceFigures[Kind]): boolean {
+  const same = (one: object, other: object) =>
+    Object.entries(one).every(([key, value]) => String((other as Record<string, unknown>)[key]) === String(value));
+  return GENERIC_DEVICES.some((device) => device.kind === kind && same(device.figures, figures));
+}
+
 /** Figures of the first generic device of a kind. */
 export function genericFigures<Kind extends DeviceKind>(kind: Kind): DeviceFigures[Kind] {
   return GENERIC_DEVICES.find((device) => device.kind === kind)!.figures as DeviceFigures[Kind];

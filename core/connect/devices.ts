@@ -158,7 +158,7 @@ export const INPUTS = {
     name: "recorder, 6.35 mm line input",
     end: socket("jack635"),
     takes: ["balanced", "tip"],
-    clipsDbu: 22,
+    clipsDbu: 24,
     weakestDbu: -20,
     phantom: "never",
     plugIn: "never",

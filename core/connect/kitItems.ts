@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
-import { DEVICE_KINDS, DEVICE_SCHEMAS, AnyFigures } from "../chain/devices";
+import { DEVICE_KINDS, DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "../chain/devices";
 import { oneOf } from "../schema/oneOf";
 import { CARRIAGES, CONNECTORS, INPUT_KINDS, POWERS, SOURCE_KINDS, SUPPLIES } from "./ports";
 
@@ -42,6 +42,19 @@ export const SocketFigures = Type.Object(
     settings: Words,
     canBeLinked: Type.Boolean({ title: "Can be linked with its neighbour" }),
     lineClipsDbu: NullableDbu("Clips at, as line"),
+    /** From its data sheet; without it levels are typical of its kind, and settings a range. */
+    levels: Type.Optional(
+      Type.Object(
+        {
+          fullScaleDbu: RecorderInput.properties.fullScaleDbu,
+          gainMaxDb: RecorderInput.properties.gainMaxDb,
+          gainStepDb: RecorderInput.properties.gainStepDb,
+          einDbu: RecorderInput.properties.einDbu,
+          converterRangeDb: RecorderInput.properties.converterRangeDb,
+        },
+        { ...strict, title: "Levels from its data sheet" },
+      ),
+    ),
   },
   strict,
 );

@@ -102,6 +102,14 @@ export interface Input {
   canBeLinked: boolean;
   /** It can be switched to line; what it clips at then, dBu. */
   lineClipsDbu: number | null;
+  /** How it counts levels, where its owner has looked it up. */
+  levels?: {
+    fullScaleDbu: number;
+    gainMaxDb: number;
+    gainStepDb: number;
+    einDbu: number;
+    converterRangeDb: number;
+  };
 }
 
 /** A lead, adapter, pad or box between a source and an input. */

@@ -1,5 +1,5 @@
 import { rowsById } from "../schema/rowsById";
-import { mapOctaves, OCTAVES_HZ, aWeightedDb, type OctaveLevels } from "../sound/octaves";
+import { mapOctaves, OCTAVES_HZ, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
 import { randomEnergyWithTube, type PatternId } from "./patterns";
 
 /** What holds a microphone: decides what shakes it. */
@@ -16,6 +16,11 @@ interface Row {
   address: "end" | "side";
   /** Equivalent noise of its own, dBA. Typical of its kind, an estimate. */
   selfNoiseDba: number;
+  /** What it gives at 94 dB SPL, and where it overloads. Typical of its kind, estimates. */
+  sensitivityMvPerPa: number;
+  maxSplDb: number;
+  /** How it is plugged: an XLR mic on phantom power or on none, a lavalier's plug, or inside the device that records. */
+  plugs: "phantom" | "none" | "lav" | "inside";
   holder: Holder;
 }
 
@@ -27,6 +32,9 @@ const ROWS = {
     tubeM: 0,
     address: "end",
     selfNoiseDba: 16,
+    sensitivityMvPerPa: 25,
+    maxSplDb: 130,
+    plugs: "phantom",
     holder: "boom",
   },
   longGun: {
@@ -35,6 +43,9 @@ const ROWS = {
     tubeM: 0.3,
     address: "end",
     selfNoiseDba: 14,
+    sensitivityMvPerPa: 35,
+    maxSplDb: 125,
+    plugs: "phantom",
     holder: "boom",
   },
   handCardioid: {
@@ -43,6 +54,9 @@ const ROWS = {
     tubeM: 0,
     address: "end",
     selfNoiseDba: 24,
+    sensitivityMvPerPa: 1.8,
+    maxSplDb: 150,
+    plugs: "none",
     holder: "hand",
   },
   handOmni: {
@@ -51,6 +65,9 @@ const ROWS = {
     tubeM: 0,
     address: "end",
     selfNoiseDba: 24,
+    sensitivityMvPerPa: 1.5,
+    maxSplDb: 150,
+    plugs: "none",
     holder: "hand",
   },
   studio: {
@@ -59,6 +76,9 @@ const ROWS = {
     tubeM: 0,
     address: "side",
     selfNoiseDba: 9,
+    sensitivityMvPerPa: 20,
+    maxSplDb: 140,
+    plugs: "phantom",
     holder: "table",
   },
   standCardioid: {
@@ -67,27 +87,66 @@ const ROWS = {
     tubeM: 0,
     address: "end",
     selfNoiseDba: 16,
+    sensitivityMvPerPa: 14,
+    maxSplDb: 135,
+    plugs: "phantom",
     holder: "stand",
   },
-  tableOmni: { name: "table omni", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 20, holder: "table" },
+  tableOmni: {
+    name: "table omni",
+    patterns: ["omni"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 20,
+    sensitivityMvPerPa: 10,
+    maxSplDb: 130,
+    plugs: "phantom",
+    holder: "table",
+  },
   cameraMic: {
     name: "camera mic",
     patterns: ["supercardioid"],
     tubeM: 0.12,
     address: "end",
     selfNoiseDba: 20,
+    sensitivityMvPerPa: 30,
+    maxSplDb: 125,
+    plugs: "phantom",
     holder: "camera",
   },
-  phone: { name: "phone", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 30, holder: "phone" },
+  phone: {
+    name: "phone",
+    patterns: ["omni"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 30,
+    sensitivityMvPerPa: 6,
+    maxSplDb: 118,
+    plugs: "inside",
+    holder: "phone",
+  },
   recorderPair: {
     name: "recorder's own pair",
     patterns: ["cardioid"],
     tubeM: 0,
     address: "end",
     selfNoiseDba: 22,
+    sensitivityMvPerPa: 12,
+    maxSplDb: 125,
+    plugs: "inside",
     holder: "table",
   },
-  lav: { name: "lavalier", patterns: ["omni"], tubeM: 0, address: "end", selfNoiseDba: 26, holder: "body" },
+  lav: {
+    name: "lavalier",
+    patterns: ["omni"],
+    tubeM: 0,
+    address: "end",
+    selfNoiseDba: 26,
+    sensitivityMvPerPa: 6,
+    maxSplDb: 130,
+    plugs: "lav",
+    holder: "body",
+  },
 } satisfies Record<string, Row>;
 
 export type MicrophoneId = keyof typeof ROWS;
@@ -95,18 +154,9 @@ export type MicrophoneRow = Row & { id: MicrophoneId };
 export const MICROPHONES: Record<MicrophoneId, MicrophoneRow> = rowsById<MicrophoneId, Row>(ROWS);
 export const MICROPHONE_IDS = Object.keys(ROWS) as MicrophoneId[];
 
-/** White noise, 3 dB more each octave, that reads 0 dBA. */
-const WHITE_DB: OctaveLevels = (() => {
-  const rising = mapOctaves((band) => 3.01 * band);
-  const liftDb = aWeightedDb(rising);
-  return mapOctaves((band) => rising[band]! - liftDb);
-})();
-
 /** A microphone's own noise as equivalent sound, dB SPL by octave 125…8k, taken as white. */
-export function selfNoiseDb(microphone: MicrophoneId): OctaveLevels {
-  const { selfNoiseDba } = MICROPHONES[microphone];
-  return mapOctaves((band) => WHITE_DB[band]! + selfNoiseDba);
-}
+export const selfNoiseDb = (microphone: MicrophoneId): OctaveLevels =>
+  whiteNoiseDb(MICROPHONES[microphone].selfNoiseDba);
 
 const remembered = new Map<string, OctaveLevels>();
 

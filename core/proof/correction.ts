@@ -1,12 +1,17 @@
-import type { Chain, GainPlan } from "../chain/gainPlan";
 import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
+import { planLevels, type LevelPlan } from "../chain/followChain";
+import type { SoundIn } from "../chain/soundIn";
+import type { Chain, KnobId } from "../chain/stage";
+import { shiftOctaves } from "../sound/octaves";
+import { EFFORTS } from "../voice/speechSpectrum";
 
-export type Knob = "sensitivity" | "output" | "gain";
-
-/** One knob to turn, dB: positive is up. */
+/** One knob to turn, dB: positive is up; and where it stands then. */
 export interface Turn {
-  knob: Knob;
+  knob: KnobId;
+  /** "the pack's sensitivity". */
+  name: string;
   byDb: number;
+  to: string;
 }
 
 export interface Correction {
@@ -15,105 +20,103 @@ export interface Correction {
   /** The level is unknown above the clip: this much or more. */
   isAtLeast: boolean;
   turns: readonly Turn[];
+  /** How much louder than planned the voice was, dB; null where that is not known. */
+  voiceDb: number | null;
+  /** What no knob cures. */
+  advice: readonly string[];
+}
+
+/** What goes through which stages. */
+export interface Planned {
+  chain: Chain;
+  sound: SoundIn;
 }
 
 /** Closer than this to the target nobody should touch a knob, dB. Common practice. */
 const CLOSE_ENOUGH_DB = 2;
 /** What a clipped voice is lowered beyond the target, since its true height is unknown, dB. Common practice. */
 const CLIPPED_EXTRA_DB = 6;
-/** Headroom the pack keeps when its sensitivity is raised, dB. Common practice. */
-const PACK_RESERVE_DB = 3;
 
-const KNOB_NAMES: Record<Knob, string> = {
-  sensitivity: "the pack's sensitivity",
-  output: "the receiver's volume",
-  gain: "the recorder's gain",
-};
-
-function stepDown(valueDb: number, stepDb: number): number {
-  return Math.floor(valueDb / stepDb + 1e-9) * stepDb;
+/** The same sound from a voice so much louder; the place stays as it is. */
+export function louderBy(sound: SoundIn, byDb: number): SoundIn {
+  const voices = EFFORTS.map((effort) => [effort, shiftOctaves(sound.voicesDb[effort], byDb)] as const);
+  return { ...sound, voicesDb: Object.fromEntries(voices) as SoundIn["voicesDb"] };
 }
 
-function turnDown(neededDb: number, chain: Chain, plan: GainPlan): Turn[] {
-  const turns: Turn[] = [];
-  let left = neededDb;
-  const take = (knob: Knob, roomDb: number, stepDb: number) => {
-    const byDb = Math.min(Math.ceil(left / stepDb - 1e-9) * stepDb, stepDown(roomDb, stepDb));
-    if (byDb <= 0 || left <= 0) return;
-    turns.push({ knob, byDb: -byDb });
-    left -= byDb;
-  };
-  take("gain", plan.settings.gainDb, chain.input.gainStepDb);
-  take("output", plan.settings.outputDb - chain.receiver.outputMinDb, chain.receiver.outputStepDb);
-  take("sensitivity", plan.settings.sensitivityDb - chain.pack.sensitivityMinDb, chain.pack.sensitivityStepDb);
-  return turns;
+/** Knobs that stand elsewhere in another plan: in the order of the signal. */
+export function turnsBetween(before: LevelPlan, after: LevelPlan): Turn[] {
+  return before.knobs.flatMap((knob): Turn[] => {
+    const next = after.knobs.find(({ stageId }) => stageId === knob.stageId);
+    const byDb = next ? next.valueDb - knob.valueDb : 0;
+    if (!next || Math.abs(byDb) < 0.01) return [];
+    return [{ knob: knob.id, name: `the ${knob.device}'s ${knob.name.toLowerCase()}`, byDb, to: next.says }];
+  });
 }
 
-/** Raises in the order of the trade: pack first, then receiver, then recorder. */
-function turnUp(neededDb: number, chain: Chain, plan: GainPlan, packPeakDb: number): Turn[] {
-  const turns: Turn[] = [];
-  let left = neededDb;
-  const take = (knob: Knob, roomDb: number, stepDb: number) => {
-    const byDb = stepDown(Math.min(left, roomDb), stepDb);
-    if (byDb <= 0) return;
-    turns.push({ knob, byDb });
-    left -= byDb;
-  };
-  const packRoomDb = Math.min(chain.pack.sensitivityMaxDb - plan.settings.sensitivityDb, -PACK_RESERVE_DB - packPeakDb);
-  take("sensitivity", packRoomDb, chain.pack.sensitivityStepDb);
-  take("output", -plan.settings.outputDb, chain.receiver.outputStepDb);
-  take("gain", chain.input.gainMaxDb - plan.settings.gainDb, chain.input.gainStepDb);
-  return turns;
+/** Overload before the file shows as flat tops: the stage with the least headroom was passed, and by how much is not known. */
+function overloadShiftDb(plan: LevelPlan): number {
+  const headrooms = plan.stages.filter(({ id }) => id !== "file").map(({ headroomDb }) => headroomDb ?? Infinity);
+  return Math.max(0, Math.min(...headrooms)) + CLIPPED_EXTRA_DB;
 }
 
 /**
  * What to change, and at which knob, so that the next take peaks at the target.
  *
- * `kinds` are the findings on this channel. A clipped file is turned down by the distance to the target and 6 dB more;
- * an overload before the recorder is cured at the pack. Common practice; arithmetic from the planned chain.
+ * The voice is taken as much louder or softer than planned as its peaks were, and the whole chain is set anew for it: the
+ * correction lands at the stage where it costs nothing. `kinds` are the findings on this channel. A clipped file is taken as
+ * 6 dB louder than its clip; an overload before the recorder as 6 dB over the stage that has least in hand. Common practice.
  */
 export function correctLevel(
-  chain: Chain,
-  plan: GainPlan,
+  { chain, sound }: Planned,
+  plan: LevelPlan,
   channel: ChannelMeasurement,
   kinds: ReadonlySet<FindingKind>,
-  targetDbfs: number,
 ): Correction {
-  if (channel.truePeakDbtp === null || kinds.has("silent")) return { byDb: null, isAtLeast: false, turns: [] };
+  const nothing = { byDb: null, isAtLeast: false, turns: [], voiceDb: null, advice: [] };
+  if (channel.truePeakDbtp === null || kinds.has("silent")) return nothing;
+  const { targetDbfs } = plan.targets;
   const toTargetDb = targetDbfs - channel.truePeakDbtp;
-  if (kinds.has("overloadedEarlier")) {
-    const { sensitivityStepDb, sensitivityMinDb } = chain.pack;
-    const wantedDb = Math.ceil(CLIPPED_EXTRA_DB / sensitivityStepDb) * sensitivityStepDb;
-    const byDb = Math.min(wantedDb, plan.settings.sensitivityDb - sensitivityMinDb);
-    return {
-      byDb: -Math.max(byDb, CLIPPED_EXTRA_DB),
-      isAtLeast: true,
-      turns: byDb > 0 ? [{ knob: "sensitivity", byDb: -byDb }] : [],
-    };
-  }
-  if (kinds.has("clipped")) {
-    const byDb = Math.min(0, toTargetDb) - CLIPPED_EXTRA_DB;
-    return { byDb, isAtLeast: true, turns: turnDown(-byDb, chain, plan) };
-  }
-  if (Math.abs(toTargetDb) <= CLOSE_ENOUGH_DB) return { byDb: null, isAtLeast: false, turns: [] };
-  if (toTargetDb < 0) return { byDb: toTargetDb, isAtLeast: false, turns: turnDown(-toTargetDb, chain, plan) };
-  const packStage = plan.stages.find((stage) => stage.id === "pack")!;
-  const packPeakDb = packStage.peak + (channel.truePeakDbtp - plan.peakDbfs);
-  return { byDb: toTargetDb, isAtLeast: false, turns: turnUp(toTargetDb, chain, plan, packPeakDb) };
+  const isEarlier = kinds.has("overloadedEarlier");
+  const isClipped = kinds.has("clipped");
+  const overPlanDb = channel.truePeakDbtp - plan.peakDbfs;
+  if (!isEarlier && !isClipped && Math.abs(toTargetDb) <= CLOSE_ENOUGH_DB) return { ...nothing, voiceDb: overPlanDb };
+  const voiceDb = isEarlier
+    ? Math.max(overPlanDb, overloadShiftDb(plan))
+    : overPlanDb + (isClipped ? CLIPPED_EXTRA_DB : 0);
+  const held = new Map(
+    plan.knobs.filter(({ isHeld }) => isHeld).map(({ stageId }) => [stageId, positionOf(chain, plan, stageId)]),
+  );
+  const next = planLevels(chain, louderBy(sound, voiceDb), plan.targets, held);
+  const byDb = isEarlier
+    ? -CLIPPED_EXTRA_DB
+    : Math.min(toTargetDb, isClipped ? 0 : Infinity) - (isClipped ? CLIPPED_EXTRA_DB : 0);
+  return {
+    byDb,
+    isAtLeast: isEarlier || isClipped,
+    turns: turnsBetween(plan, next),
+    voiceDb,
+    advice: next.isClean ? [] : next.advice,
+  };
 }
 
+const positionOf = (chain: Chain, plan: LevelPlan, stageId: string): number =>
+  plan.settings[chain.findIndex(({ id }) => id === stageId)] ?? 0;
+
 /** The correction as a sentence. */
-export function correctionSentence(correction: Correction): string {
-  if (correction.byDb === null) return "Leave the levels as they are.";
-  const amount = `${Math.abs(correction.byDb).toFixed(0)} dB`;
-  const direction = correction.byDb < 0 ? "down" : "up";
-  const atLeast = correction.isAtLeast ? "at least " : "";
-  if (correction.turns.length === 0)
-    return correction.byDb < 0
-      ? `Needs to come ${direction} ${atLeast}${amount}, and no knob has that left: use a less sensitive capsule or a pad.`
+export function correctionSentence({ byDb, isAtLeast, turns, advice }: Correction): string {
+  if (byDb === null) return "Leave the levels as they are.";
+  const amount = `${Math.abs(byDb).toFixed(0)} dB`;
+  const direction = byDb < 0 ? "down" : "up";
+  const atLeast = isAtLeast ? "at least " : "";
+  if (turns.length === 0)
+    return byDb < 0
+      ? `Needs to come ${direction} ${atLeast}${amount}, and no knob has that left: ${advice[0] ?? "use a less sensitive capsule or a pad."}`
       : `Needs to come ${direction} ${amount}, and no knob has that left: come closer or use a more sensitive capsule.`;
-  const turns = correction.turns
-    .map((turn) => `${KNOB_NAMES[turn.knob]} ${turn.byDb < 0 ? "down" : "up"} ${Math.abs(turn.byDb)} dB`)
-    .join(", then ");
-  return `Turn ${turns}.`;
+  const said = turns
+    .map(
+      ({ name, byDb: by, to }) =>
+        `${name} ${by < 0 ? "down" : "up"} ${Math.abs(Math.round(by * 10) / 10)} dB, to ${to}`,
+    )
+    .join("; then ");
+  return `Turn ${said}.${advice[0] ? ` ${advice[0]}` : ""}`;
 }

@@ -1,18 +1,26 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
-import { genericFigures } from "../chain/devices";
-import { planGain, runChain, type Chain } from "../chain/gainPlan";
+import { followChain, planLevels, type LevelPlan } from "../chain/followChain";
+import { testSound, testWay } from "../chain/testWays";
+import { stagesOfWay } from "../chain/wayStages";
 import { correctLevel, correctionSentence } from "./correction";
 import { likelyChannel, provePlan } from "./verdict";
 
-const CHAIN: Chain = {
-  lav: genericFigures("lav"),
-  pack: genericFigures("pack"),
-  receiver: genericFigures("receiver"),
-  input: genericFigures("input"),
-};
+const CHAIN = stagesOfWay(testWay("receiver", "recorder35"));
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
-const SOUND = { softestDb: 70, normalDb: 76, loudestDb: 88, noiseDb: 40 };
-const PLAN = planGain(CHAIN, SOUND, TARGETS);
+const SOUND = testSound(0.2, "loud");
+const PLANNED = { chain: CHAIN, sound: SOUND };
+const PLAN = planLevels(CHAIN, SOUND, TARGETS);
+
+/** The plan with its three knobs somewhere else, dB. */
+function planAt(...valuesDb: [sensitivity: number, output: number, gain: number]): LevelPlan {
+  const left = [...valuesDb];
+  const settings = CHAIN.map(({ knob, positions }) => {
+    if (!knob) return 0;
+    const valueDb = left.shift()!;
+    return positions.findIndex(({ addsDb }) => addsDb === valueDb);
+  });
+  return followChain(CHAIN, settings, SOUND, TARGETS);
+}
 
 const channel = (own: Partial<ChannelMeasurement> = {}): ChannelMeasurement => ({
   index: 0,
@@ -55,7 +63,7 @@ const recording = (channels: ChannelMeasurement[], findings: Finding[] = []): Re
 });
 
 const correct = (own: Partial<ChannelMeasurement>, kinds: FindingKind[] = []) =>
-  correctLevel(CHAIN, PLAN, channel(own), new Set(kinds), -12);
+  correctLevel(PLANNED, PLAN, channel(own), new Set(kinds));
 
 describe("correction", () => {
   test("near the target nobody touches a knob", () => {
@@ -72,12 +80,14 @@ describe("correction", () => {
   });
 
   test("too low goes up at the pack first, never past its headroom", () => {
-    const quietPlan = runChain(CHAIN, { sensitivityDb: -30, outputDb: -12, gainDb: 10 }, SOUND, TARGETS);
-    const correction = correctLevel(CHAIN, quietPlan, channel({ truePeakDbtp: -40 }), new Set(), -12);
+    const quietPlan = planAt(-30, -12, 10);
+    const correction = correctLevel(PLANNED, quietPlan, channel({ truePeakDbtp: -40 }), new Set());
     expect(correction.turns[0]!.knob).toBe("sensitivity");
     const packPeak = quietPlan.stages.find((stage) => stage.id === "pack")!.peak + (-40 - quietPlan.peakDbfs);
     expect(packPeak + correction.turns[0]!.byDb).toBeLessThanOrEqual(-3);
-    expect(correction.turns.reduce((sum, turn) => sum + turn.byDb, 0)).toBeLessThanOrEqual(28);
+    const turned = correction.turns.reduce((sum, turn) => sum + turn.byDb, 0);
+    expect(turned).toBeLessThanOrEqual(28);
+    expect(turned).toBeGreaterThan(26);
   });
 
   test("clipped goes down by the distance and 6 dB more, at least", () => {
@@ -87,17 +97,31 @@ describe("correction", () => {
     expect(correctionSentence(correction)).toMatch(/^Turn .*down/);
   });
 
-  test("an overload before the recorder is cured at the pack alone", () => {
+  test("an overload before the recorder is cured at the pack, not behind it", () => {
     const correction = correct({ truePeakDbtp: -8 }, ["overloadedEarlier"]);
-    expect(correction.turns.map((turn) => turn.knob)).toEqual(["sensitivity"]);
+    expect(correction.turns[0]!.knob).toBe("sensitivity");
     expect(correction.turns[0]!.byDb).toBeLessThanOrEqual(-6);
+    expect(correction.isAtLeast).toBe(true);
+    expect(correctionSentence(correction)).toMatch(/^Turn the pack's sensitivity down \d+ dB, to −\d+ dB/);
+  });
+
+  test("a knob that somebody holds is left alone", () => {
+    const held = planLevels(CHAIN, SOUND, TARGETS, new Map([["receiver", 4]]));
+    const correction = correctLevel(PLANNED, held, channel({ truePeakDbtp: -2 }), new Set());
+    expect(correction.turns.map(({ knob }) => knob)).not.toContain("output");
+    expect(correction.turns.length).toBeGreaterThan(0);
   });
 
   test("when no knob has more to give the sentence says what else helps", () => {
-    const lowest = runChain(CHAIN, { sensitivityDb: -30, outputDb: -36, gainDb: 0 }, SOUND, TARGETS);
-    const correction = correctLevel(CHAIN, lowest, channel({ truePeakDbtp: -2 }), new Set(), -12);
+    const correction = correctLevel(PLANNED, planAt(-30, -36, 0), channel({ truePeakDbtp: 0 }), new Set(["clipped"]));
     expect(correction.turns).toEqual([]);
-    expect(correctionSentence(correction)).toContain("less sensitive capsule");
+    expect(correctionSentence(correction)).toContain("capsule");
+  });
+
+  test("how much louder than planned the voice was is told, so that the plan can learn it", () => {
+    expect(correct({ truePeakDbtp: PLAN.peakDbfs + 7 }).voiceDb).toBeCloseTo(7, 9);
+    expect(correct({ truePeakDbtp: PLAN.peakDbfs + 1 })).toMatchObject({ byDb: null });
+    expect(correct({ truePeakDbtp: PLAN.peakDbfs + 1 }).voiceDb).toBeCloseTo(1, 9);
   });
 
   test("a dead channel has no level to correct", () => {
@@ -106,7 +130,7 @@ describe("correction", () => {
 });
 
 describe("verdict", () => {
-  const prove = (measurement: RecordingMeasurement, index = 0) => provePlan(CHAIN, PLAN, measurement, index, -12);
+  const prove = (measurement: RecordingMeasurement, index = 0) => provePlan(PLANNED, PLAN, measurement, index);
 
   test("clean is good, a warning is usable, a fault is redo", () => {
     expect(prove(recording([channel()])).grade).toBe("good");

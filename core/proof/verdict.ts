@@ -1,6 +1,6 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
-import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type Chain, type GainPlan } from "../chain/gainPlan";
-import { correctLevel, correctionSentence, type Correction } from "./correction";
+import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type LevelPlan } from "../chain/followChain";
+import { correctLevel, correctionSentence, type Correction, type Planned } from "./correction";
 
 export type VerdictGrade = "good" | "usable" | "redo";
 
@@ -80,7 +80,7 @@ function compare(
   };
 }
 
-function comparisonsOf(plan: GainPlan, channel: ChannelMeasurement): Comparison[] {
+function comparisonsOf(plan: LevelPlan, channel: ChannelMeasurement): Comparison[] {
   const overNoise = [plan.softestDbfs - plan.noiseDbfs, plan.loudestDbfs - plan.noiseDbfs] as const;
   return [
     compare("Loudest peaks", "dBFS", [plan.peakDbfs, plan.peakDbfs], LEVEL_UNCERTAINTY_DB, channel.truePeakDbtp),
@@ -103,11 +103,10 @@ function gradeOf(findings: readonly Finding[]): VerdictGrade {
 
 /** Judges one channel of a recording against what was planned for it. */
 export function provePlan(
-  chain: Chain,
-  plan: GainPlan,
+  planned: Planned,
+  plan: LevelPlan,
   measurement: RecordingMeasurement,
   channelIndex: number,
-  targetDbfs: number,
 ): Verdict {
   const channel = measurement.channels[channelIndex] ?? measurement.channels[0]!;
   const findings = measurement.findings.filter(
@@ -115,7 +114,7 @@ export function provePlan(
   );
   const kinds = new Set(findings.map((finding) => finding.kind));
   const worst = WORST_FIRST.find((kind) => kinds.has(kind));
-  const correction = correctLevel(chain, plan, channel, kinds, targetDbfs);
+  const correction = correctLevel(planned, plan, channel, kinds);
   return {
     grade: gradeOf(findings),
     channel: channel.index,

@@ -155,7 +155,10 @@ function atFile(setup: Setup, rehearsal: Rehearsal, sent: Sent, ending: Ending, 
   const fallback = () => (input.kind === "phone" ? ownMic(stimulus, ending) : nothing);
   const parts = leadsOf(setup, rehearsal);
   const begin = sent.level ?? sent.noiseDbu;
-  const arrived = rehearsal.isPlugged && !rehearsal.isLeadBroken ? throughParts(source, begin, parts, input) : null;
+  const arrived =
+    rehearsal.isPlugged && !rehearsal.isLeadBroken
+      ? throughParts(source, begin, parts, input, setup.right.converterDb)
+      : null;
   if (!arrived) return fallback();
   const { carried } = arrived;
   const lands = landing(setup, carried.carriage);

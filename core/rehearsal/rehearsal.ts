@@ -134,7 +134,8 @@ export function allRight(setup: Setup): Rehearsal {
   } as const;
   const usesPhantom = source.needs === "phantom" && !setup.way.some(({ feedsPhantom }) => feedsPhantom);
   const target = targetOf(setup);
-  const { systemDb, trimDb } = computerGain(right.gainDb);
+  const boostDb = right.boostDb ?? 0;
+  const { systemDb, trimDb } = computerGain(right.gainDb - boostDb);
   return {
     ...begin,
     pack: begin.pack && {
@@ -170,7 +171,7 @@ export function allRight(setup: Setup): Rehearsal {
       bits: setup.bits,
     },
     phone: begin.phone && { ...begin.phone, ...rolling, isFlightMode: true },
-    computer: begin.computer && { ...begin.computer, ...rolling, source: "external", boostDb: 0, systemDb, trimDb },
+    computer: begin.computer && { ...begin.computer, ...rolling, source: "external", boostDb, systemDb, trimDb },
     mixer: begin.mixer && {
       ...begin.mixer,
       isMuted: false,

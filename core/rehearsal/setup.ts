@@ -8,6 +8,9 @@ export interface RightSettings {
   sensitivityDb: number;
   outputDb: number;
   gainDb: number;
+  /** Of that, a computer's boost; and the gain of an interface on the way, which comes before. */
+  boostDb?: number;
+  converterDb?: number;
 }
 
 /** One link as it is meant to be: from the capsule to the file. */
@@ -51,7 +54,13 @@ export interface Arrived {
 }
 
 /** Through leads and boxes; null where an end does not go into the next, or a lead does not pass it. */
-export function throughParts(source: Source, level: number, parts: readonly Part[], input: Input): Arrived | null {
+export function throughParts(
+  source: Source,
+  level: number,
+  parts: readonly Part[],
+  input: Input,
+  converterDb = 0,
+): Arrived | null {
   let [end, carried]: [Source["end"], Carried] = [source.end, begun(source)];
   let at = level;
   let isClipped = false;
@@ -59,8 +68,9 @@ export function throughParts(source: Source, level: number, parts: readonly Part
     const next = mate(end, part.from) ? carriedOn(carried, part) : null;
     if (!next) return null;
     if (part.clipsDbu !== null && carried.carriage !== "digital") {
-      isClipped ||= at > part.clipsDbu;
-      at = next.carriage === "digital" ? Math.min(0, at - part.clipsDbu) : at;
+      const gainDb = next.carriage === "digital" ? converterDb : 0;
+      isClipped ||= at + gainDb > part.clipsDbu;
+      at = next.carriage === "digital" ? Math.min(0, at + gainDb - part.clipsDbu) : at;
     }
     at -= part.lossDb;
     [end, carried] = [part.to, next];
@@ -112,13 +122,14 @@ function rightFor(setup: Omit<Setup, "right">): RightSettings {
 }
 
 /** What goes into {@link setupOf}: what Level knows may be given, the rest is worked out. */
-export type Meant = Omit<Setup, "right" | "fullScaleDbu" | "isLine"> & { right?: RightSettings; fullScaleDbu?: number };
+export type Meant = Omit<Setup, "right" | "fullScaleDbu" | "isLine"> &
+  Partial<Pick<Setup, "right" | "fullScaleDbu" | "isLine">>;
 
 /** A link as it is meant to be; settings are worked out where Level has none. */
 export function setupOf(meant: Meant): Setup {
   const { source, input, way } = meant;
   const arrives = throughParts(source, source.loudestDbu, way, input)?.level ?? -Infinity;
-  const isLine = input.lineClipsDbu !== null && arrives - source.turnsDownDb > input.clipsDbu;
+  const isLine = meant.isLine ?? (input.lineClipsDbu !== null && arrives - source.turnsDownDb > input.clipsDbu);
   const fullScaleDbu = isLine ? input.lineClipsDbu! : (meant.fullScaleDbu ?? input.clipsDbu);
   const setup = { ...meant, isLine, fullScaleDbu };
   return { ...setup, right: meant.right ?? rightFor(setup) };

@@ -6,6 +6,7 @@ import { airSceneOf, storedAir } from "./airScene";
 import { connectionsOf } from "./connections";
 import { linkStateOf, type LinkState } from "./linkState";
 import { storedPickup } from "./storedPickup";
+import { levelsOfRig, settingOf, type LevelSubject } from "./levels";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import type { ShootBundle, Stored } from "./records";
 import { rigsOfWearer } from "./sceneOrder";
@@ -20,6 +21,8 @@ export interface BoardRow {
   scene: Stored<"scene"> | null;
   rig: Stored<"rig"> | null;
   plan: RigPlan | null;
+  /** Levels along the rig's way to the file. */
+  levels: LevelSubject | null;
   /** The newest measurement of the rig. */
   proof: Stored<"measurement"> | null;
   /** Against the same wearer's scene before. */
@@ -69,7 +72,8 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
   if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
-  if (plan.isChosen && plan.gain) stitches.level = plan.gain.isClean ? "basted" : "unpicked";
+  const levels = plan.isChosen ? (row.levels?.plan ?? null) : null;
+  if (levels) stitches.level = levels.isClean ? "basted" : "unpicked";
   if (proof) {
     const isGood = proof.body.grade !== "redo";
     stitches.check = isGood ? "sewn" : "unpicked";
@@ -95,8 +99,11 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
     risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
   if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")
     risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
-  if (plan.isChosen && plan.gain && !plan.gain.isClean)
-    risks.push(risk("level", 2.4, plan.gain.advice[0] ?? "A stage clips on the loudest line."));
+  const levels = plan.isChosen ? (row.levels?.plan ?? null) : null;
+  if (levels && !levels.isClean)
+    risks.push(risk("level", 2.4, levels.advice[0] ?? "A stage clips on the loudest line."));
+  if (row.levels && settingOf(row.levels) === "stale")
+    risks.push(risk("level", 1.6, "The settings changed since the devices were set: see the card."));
   if (plan.candidate === null)
     risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
   if (plan.isChosen && rig.body.consent.answer === "notAsked")
@@ -105,8 +112,8 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
     risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
   if (plan.isChosen && plan.candidate && costAt(plan.candidate, "rustle") >= 1.5)
     risks.push(risk("dress", 1.8, "Rustle is likely at the chosen place: compare the next one."));
-  if (proof === null && plan.isChosen && plan.gain && plan.gain.snrDb < 20)
-    risks.push(risk("level", 1.7, `Only ${plan.gain.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
+  if (proof === null && levels && levels.snrDb < 20)
+    risks.push(risk("level", 1.7, `Only ${levels.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
   if (plan.isChosen && plan.candidate?.isBeyondConsent)
     risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
   if (carry && !carry.carries && rig.body.isRigged)
@@ -135,6 +142,7 @@ function rowOf(
     scene: bundle.scenes.find((scene) => scene.id === rig?.body.sceneId) ?? null,
     rig,
     plan: rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null,
+    levels: rig ? levelsOfRig(bundle, rig.id) : null,
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
@@ -148,7 +156,7 @@ function rowOf(
 function linkStatesOf(bundle: ShootBundle): ReadonlyMap<string, LinkState> {
   if (!storedAir(bundle) && bundle.connections.length === 0) return new Map();
   const air = airSceneOf(bundle, undefined, false);
-  const { connections } = connectionsOf(bundle, air.body);
+  const { connections } = connectionsOf(bundle);
   return new Map(
     connections.flatMap((each) => (each.link.wearerId ? [[each.link.wearerId, linkStateOf(air, each)] as const] : [])),
   );

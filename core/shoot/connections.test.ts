@@ -74,8 +74,10 @@ describe("connections of a shoot", () => {
     const ada = of(shoot, "Ada");
     expect(ada.ways[0]!.source.id).toBe("receiver");
     expect(ada.input!.id).toBe("recorder35");
-    const level = boardOf(shoot)[0]!.plan!.gain!.settings;
-    expect(ada.setup!.right).toEqual(level);
+    const plan = boardOf(shoot)[0]!.levels!.plan!;
+    const knob = (id: string) => plan.knobs.find((each) => each.id === id)!.valueDb;
+    const level = { sensitivityDb: knob("sensitivity"), outputDb: knob("output"), gainDb: knob("gain") };
+    expect(ada.setup!.right).toMatchObject(level);
     expect(stepWords(ada.setup!, "line").join(" ")).toContain(`sensitivity ${minus(level.sensitivityDb)} dB`);
     const desk = of(shoot, "desk");
     expect([desk.sourceId, desk.ways.length]).toEqual([HOUSE, 3]);

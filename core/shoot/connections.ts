@@ -1,17 +1,20 @@
+import type { Targets } from "../chain/bestSettings";
 import type { RecorderInput } from "../chain/devices";
 import { allocate, type Ways } from "../connect/allocate";
 import { PARTS } from "../connect/catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
 import { ownInputs, ownLeads, ownSources, stockOf, type Stock } from "../connect/ownKit";
 import type { Input, Part, Source } from "../connect/ports";
-import { setupOf, USUAL_MODULATION_DB, type Meant, type Setup } from "../rehearsal/setup";
+import { setupOf, type Setup } from "../rehearsal/setup";
 import { signatureOf, stepsOf, type StepId } from "../rehearsal/steps";
 import { minutesOfDay } from "../schedule/clockTime";
 import { BY_LEAD, type AirLink } from "../wireless/airPlan";
 import type { RangeWish } from "../wireless/linkBudget";
 import { airBodyOf } from "./airScene";
-import { placeOfRig, planRig } from "./planRig";
-import type { AirBody, ConnectionBody, RigBody, ShootBody, ShootBundle, StepDone, Stored } from "./records";
+import { levelsBodyOf, lineOf, targetsFor } from "./levelLines";
+import { linkSettings, planWay, wayLevels, type Begins, type WayLevels } from "./linkLevels";
+import { placeOfRig, planRig, type RigDevices } from "./planRig";
+import type { AirBody, ConnectionBody, RigBody, ShootBundle, StepDone, Stored } from "./records";
 import { rigsOfWearer } from "./sceneOrder";
 
 /** A house desk whose outlet is known only on arrival. */
@@ -33,6 +36,8 @@ export interface Connection {
   /** Null: nothing is to be connected. */
   input: Input | null;
   ways: Ways;
+  /** Levels along its way, with what stands on its knobs; null where nothing connects it. */
+  levels: WayLevels | null;
   /** The link as it is meant to be, for rehearsing; null where nothing connects it. */
   setup: Setup | null;
   steps: readonly StepId[];
@@ -128,48 +133,47 @@ interface Outline {
   sources: readonly Source[];
   input: Input | null;
   times: Times;
-  modulationDb: number;
-  /** Level's settings and full scale, where its chain is the one that is meant here. */
-  level: Pick<Meant, "right" | "fullScaleDbu"> | null;
+  begins: Begins;
+  targets: Targets;
 }
 
-/** Where a link comes from and goes to; Level's chain stands for generic devices, so that both stations say the same. */
+/** Where a link comes from and goes to; the wearer's own devices stand for generic ones. */
 function outlineOf(bundle: ShootBundle, link: AirLink, choices: ReturnType<typeof choicesOf>): Outline {
   const stored = storedConnection(bundle, link.id);
   const planned = plannedRig(bundle, link.wearerId);
-  const rough = usual(link, planned?.rig ?? null, planned?.plan.chain.input.maxInputDbu ?? null);
+  const rough = usual(link, planned?.rig ?? null, planned?.plan.devices.input.maxInputDbu ?? null);
   const { sourceId, inputId } = stored?.body ?? rough;
   const found =
     sourceId === HOUSE ? HOUSE_OUTLETS.map((id) => SOURCES[id]) : choices.sources.filter(({ id }) => id === sourceId);
   const sources: readonly Source[] = found.length > 0 ? found : [SOURCES.receiver];
   const input = choices.inputs.find(({ id }) => id === inputId) ?? null;
-  const gain = planned?.plan.gain ?? null;
-  const packStage = gain?.stages.find(({ id }) => id === "pack");
-  const outline = {
+  const devices = planned?.plan.devices ?? null;
+  const isRadio = link.systemId !== BY_LEAD;
+  const isGenericRadio = (source: Source) => isRadio && source.kind === "receiver" && source.id in SOURCES;
+  const sound = planned?.plan.sound ?? null;
+  const own = planned?.rig ?? lineOf(levelsBodyOf(bundle), link.id).targets;
+  return {
     link,
     stored,
     sourceId,
     inputId,
-    sources,
-    input,
+    sources: devices
+      ? sources.map((source) =>
+          isGenericRadio(source) && source.carriage !== "digital"
+            ? { ...source, loudestDbu: devices.receiver.fullOutputDbu, turnsDownDb: -devices.receiver.outputMinDb }
+            : source,
+        )
+      : sources,
+    input: input && devices && isRadio ? withDevice(input, devices.input, rough.inputId) : input,
     times: timesOf(bundle, link),
-    modulationDb: gain && packStage ? packStage.peak - gain.settings.sensitivityDb : USUAL_MODULATION_DB,
-    level: null,
-  };
-  const isGeneric = inputId === rough.inputId && inputId in INPUTS && sourceId in SOURCES;
-  if (!planned || !gain || !isGeneric || link.systemId === BY_LEAD || input?.kind !== "recorder") return outline;
-  const { receiver, input: socket } = planned.plan.chain;
-  return {
-    ...outline,
-    sources: sources.map((source) => ({
-      ...source,
-      loudestDbu: receiver.fullOutputDbu,
-      turnsDownDb: -receiver.outputMinDb,
-    })),
-    input: input.lineClipsDbu === null ? { ...input, clipsDbu: socket.maxInputDbu } : input,
-    level: { fullScaleDbu: socket.fullScaleDbu, right: gain.settings },
+    begins: { devices, sound },
+    targets: targetsFor(levelsBodyOf(bundle), own, sound),
   };
 }
+
+/** A generic recorder input with what Level's own device says of its socket. */
+const withDevice = (input: Input, { maxInputDbu }: RigDevices["input"], roughId: string): Input =>
+  input.id === roughId && input.kind === "recorder" && input.id in INPUTS ? { ...input, clipsDbu: maxInputDbu } : input;
 
 /** A link with the ways that were found for it, what it is meant to be, and which of its steps still hold. */
 function connectionOf(
@@ -177,27 +181,33 @@ function connectionOf(
   ways: Ways,
   air: AirBody,
   parts: readonly Part[],
-  shoot: ShootBody,
+  bundle: ShootBundle,
 ): Connection {
-  const { link, stored, sourceId, inputId, input, times, modulationDb, level } = outline;
+  const { link, stored, sourceId, inputId, input, times } = outline;
+  const shoot = bundle.shoot.body;
   const [first] = ways;
   const system = link.systemId === BY_LEAD ? null : (air.systems.find(({ id }) => id === link.systemId) ?? null);
   const isRadio = first?.source.kind === "receiver" && system !== null;
+  const way = first?.path && input ? { source: first.source, path: first.path, input } : null;
+  const levels = way && wayLevels(way.source, way.path.parts, way.input, isRadio, outline.begins);
+  const meant = levels && linkSettings(levels, planWay(levels, outline.targets));
   const setup =
-    first?.path && input
+    way && meant
       ? setupOf({
           name: link.name,
-          source: first.source,
-          input,
-          way: first.path.parts,
+          source: { ...way.source, loudestDbu: meant.loudestDbu },
+          input: way.input.lineClipsDbu === null ? { ...way.input, clipsDbu: meant.clipsDbu } : way.input,
+          way: way.path.parts,
           shelf: parts,
-          settings: first.path.settings,
+          settings: way.path.settings,
           system: isRadio ? system : null,
           frequencyMHz: isRadio && system.band === "uhf" ? link.frequencyMHz : null,
-          modulationDb,
+          modulationDb: meant.modulationDb,
           sampleRateHz: shoot.sampleRateHz,
           bits: shoot.bitsPerSample,
-          ...level,
+          right: meant.right,
+          isLine: meant.isLine,
+          fullScaleDbu: meant.fullScaleDbu,
         })
       : null;
   const steps = setup ? stepsOf(setup) : [];
@@ -210,6 +220,7 @@ function connectionOf(
     inputId,
     input,
     ways,
+    levels,
     setup,
     steps,
     done: new Map(kept.filter(holds).map(({ step, how }) => [step, how])),
@@ -219,8 +230,18 @@ function connectionOf(
   };
 }
 
-/** Every link of the shoot from its capsule to its file, with leads from the bag for all of them. */
-export function connectionsOf(bundle: ShootBundle, air: AirBody = airBodyOf(bundle)): ConnectionPlan {
+const remembered = new WeakMap<ShootBundle, ConnectionPlan>();
+
+/** Every link of the shoot from its capsule to its file, with leads from the bag for all of them. A shoot is never changed in place. */
+export function connectionsOf(bundle: ShootBundle): ConnectionPlan {
+  const known = remembered.get(bundle);
+  if (known) return known;
+  const plan = planConnections(bundle, airBodyOf(bundle));
+  remembered.set(bundle, plan);
+  return plan;
+}
+
+function planConnections(bundle: ShootBundle, air: AirBody): ConnectionPlan {
   const choices = choicesOf(bundle);
   const outlines = air.links.map((link) => outlineOf(bundle, link, choices));
   const starts = startsOf(outlines.map(({ times }) => times));
@@ -230,7 +251,7 @@ export function connectionsOf(bundle: ShootBundle, air: AirBody = airBodyOf(bund
   const stock = stockOf(bundle.kit);
   const allotted = allocate(wanted, choices.parts, stock);
   const connections = outlines.map((outline) =>
-    connectionOf(outline, allotted.get(outline.link.id) ?? [], air, choices.parts, bundle.shoot.body),
+    connectionOf(outline, allotted.get(outline.link.id) ?? [], air, choices.parts, bundle),
   );
   return { connections, stock, parts: choices.parts };
 }

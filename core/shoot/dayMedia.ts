@@ -6,7 +6,7 @@ import { minutesOfDay } from "../schedule/clockTime";
 import { exposureOf, type Exposure } from "../sound/exposure";
 import { BY_LEAD } from "../wireless/airPlan";
 import { airBodyOf } from "./airScene";
-import { placeOfRig, planRig } from "./planRig";
+import { levelsOf } from "./levels";
 import type { ProvisionBody, ShootBundle } from "./records";
 import { scenesInOrder } from "./sceneOrder";
 import { storedPickup } from "./storedPickup";
@@ -28,6 +28,7 @@ export const FIRST_PROVISION: Omit<ProvisionBody, "shootId"> = {
   temperatureC: 15,
   packBattery: USUAL_BATTERIES.twoAlkaline,
   recorderBattery: USUAL_BATTERIES.twoNimh,
+  recorderTracks: null,
   bankWh: null,
   listenDba: 75,
   listenHours: 4,
@@ -75,13 +76,9 @@ function rollingsOf(
 
 /** Noise of the loudest plan of a day in the file, and whether one of its voices may go over; null where nothing is planned. */
 function noiseOf(bundle: ShootBundle, sceneIds: readonly string[]): { noiseDbfs: number | null; mayOverload: boolean } {
-  const gains = bundle.rigs
-    .filter(({ body }) => sceneIds.includes(body.sceneId))
-    .flatMap(({ body }) => {
-      const wearer = bundle.wearers.find(({ id }) => id === body.wearerId);
-      const gain = wearer ? planRig(wearer.body, body, placeOfRig(bundle, body)?.body ?? null, bundle.kit).gain : null;
-      return gain ? [{ gain, loudest: body.performance.loudest }] : [];
-    });
+  const gains = levelsOf(bundle).flatMap(({ rig, plan }) =>
+    rig && plan && sceneIds.includes(rig.body.sceneId) ? [{ gain: plan, loudest: rig.body.performance.loudest }] : [],
+  );
   if (gains.length === 0) return { noiseDbfs: null, mayOverload: false };
   return {
     noiseDbfs: Math.min(...gains.map(({ gain }) => gain.noiseDbfs)),

@@ -14,4 +14,5 @@ export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
   connections: [],
   packings: [],
   provisions: [],
+  levels: [],
 });

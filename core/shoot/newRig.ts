@@ -23,7 +23,7 @@ export function newRig(ids: Pick<RigBody, "shootId" | "wearerId" | "sceneId">, o
     packId: null,
     receiverId: null,
     inputId: null,
-    isSet: false,
+    voiceTodayDb: null,
     targetDbfs: -12,
     ceilingDbfs: -6,
     ...own,

@@ -1,13 +1,12 @@
 import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind, type Lav } from "../chain/devices";
-import { planGain, type Chain, type GainPlan, type SoundAtCapsule } from "../chain/gainPlan";
-import { levelAtSiteDb } from "../dress/levelAtSite";
+import { voicesThrough, type SoundIn } from "../chain/soundIn";
 import type { DressInput } from "../dress/dressInput";
 import type { Intrusion, Outfit } from "../dress/outfit";
 import { candidateOf, planDress, reweigh, type Candidate, type DressPlan } from "../dress/planDress";
 import { usualEffort } from "../dress/sceneFacts";
 import { forecastPlace, type PlaceForecast } from "../room/place";
-import { addOctaves, overallDb } from "../sound/octaves";
-import type { Effort } from "../voice/speechSpectrum";
+import { addOctaves } from "../sound/octaves";
+import { VOICE_RANGE_DB } from "./bounds";
 import type { Consent, PlaceBody, RigBody, ShootBundle, Stored, WearerBody } from "./records";
 
 export interface RigPlan {
@@ -16,10 +15,13 @@ export interface RigPlan {
   /** The chosen candidate; the best one while nothing is chosen. */
   candidate: Candidate | null;
   isChosen: boolean;
-  chain: Chain;
-  sound: SoundAtCapsule | null;
-  readonly gain: GainPlan | null;
+  devices: RigDevices;
+  /** What reaches the capsule there, dB SPL. */
+  readonly sound: SoundIn | null;
 }
+
+/** Figures of the devices of a rig, by kind. */
+export type RigDevices = DeviceFigures;
 
 function figuresOf<Kind extends DeviceKind>(
   kit: ShootBundle["kit"],
@@ -32,7 +34,7 @@ function figuresOf<Kind extends DeviceKind>(
 }
 
 /** The devices of a rig, or the first of each kind in the kit. */
-export function chainOf(kit: ShootBundle["kit"], rig: RigBody): Chain {
+export function devicesOfRig(kit: ShootBundle["kit"], rig: RigBody): RigDevices {
   const [lav, pack, receiver, input] = DEVICE_KINDS;
   return {
     lav: figuresOf(kit, lav, rig.lavId),
@@ -42,16 +44,18 @@ export function chainOf(kit: ShootBundle["kit"], rig: RigBody): Chain {
   };
 }
 
+/** How a wearer's voice differs from the standard one: usually, and as it was measured on the day. */
+const voiceOffsetOf = (wearer: WearerBody, rig: RigBody): number => wearer.voiceOffsetDb + (rig.voiceTodayDb ?? 0);
+
 /** What reaches the capsule at a candidate, dB SPL. The place's noise comes from all round, through the same covers. */
-export function soundAtCapsule(candidate: Candidate, { facts }: DressPlan): SoundAtCapsule {
+export function soundAtCapsule(candidate: Candidate, { facts }: DressPlan, voiceOffsetDb: number): SoundIn {
   const { softest, loudest } = facts.input.performance;
-  const gainDb = addOctaves(candidate.sound.gainDb, candidate.coverDb);
-  const level = (effort: Effort) => levelAtSiteDb(gainDb, effort, facts.input.voiceOffsetDb);
   return {
-    softestDb: level(softest),
-    normalDb: level(usualEffort(softest, loudest)),
-    loudestDb: level(loudest),
-    noiseDb: overallDb(facts.noiseDb),
+    voicesDb: voicesThrough(addOctaves(candidate.sound.gainDb, candidate.coverDb), voiceOffsetDb),
+    softest,
+    usual: usualEffort(softest, loudest),
+    loudest,
+    noiseDb: facts.noiseDb,
   };
 }
 
@@ -67,11 +71,12 @@ export function consentedTo({ answer, agreedTo }: Consent): Intrusion {
 
 /** What placing a microphone depends on, gathered from the records. */
 export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, lav: Lav): DressInput {
-  const { heightM, voice, tapeAllergy, hairyChest, voiceOffsetDb } = wearer;
+  const { heightM, voice, tapeAllergy, hairyChest } = wearer;
+  const { minimum, maximum } = VOICE_RANGE_DB;
   const { leadM, diameterMm, maxSplDb, colours } = lav;
   return {
     person: { heightM, voice, tapeAllergy, hairyChest },
-    voiceOffsetDb,
+    voiceOffsetDb: Math.min(maximum, Math.max(minimum, voiceOffsetOf(wearer, rig))),
     outfit: outfitOf(wearer, rig),
     performance: rig.performance,
     place: place?.model ?? null,
@@ -129,32 +134,35 @@ export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | nul
     return known.plan;
   }
   const isMove = last !== null && isOf(last) && differsByWeightsOnly(last.rig, rig);
-  const chain = chainOf(kit, rig);
-  const dress = isMove ? reweigh(last!.plan.dress, rig.aims) : planDress(dressInputOf(wearer, rig, place, chain.lav));
-  const plan = planFrom(dress, rig, place, chain);
+  const devices = devicesOfRig(kit, rig);
+  const dress = isMove ? reweigh(last!.plan.dress, rig.aims) : planDress(dressInputOf(wearer, rig, place, devices.lav));
+  const plan = planFrom(dress, wearer, rig, place, devices);
   last = { rig, wearer, place, kit, plan };
   remembered.set(rig, last);
   return plan;
 }
 
-function planFrom(dress: DressPlan, rig: RigBody, place: PlaceBody | null, chain: Chain): RigPlan {
+function planFrom(
+  dress: DressPlan,
+  wearer: WearerBody,
+  rig: RigBody,
+  place: PlaceBody | null,
+  devices: RigDevices,
+): RigPlan {
   const forecast = place ? forecastPlace(place.model) : null;
   const chosen = rig.choice ? candidateOf(dress, rig.choice) : null;
   const candidate = chosen ?? dress.places[0]?.best ?? null;
-  if (!candidate) return { place: forecast, dress, candidate: null, isChosen: false, chain, sound: null, gain: null };
-  const sound = soundAtCapsule(candidate, dress);
-  let gain: GainPlan | null = null;
+  let sound: SoundIn | null = null;
   return {
     place: forecast,
     dress,
     candidate,
     isChosen: chosen !== null,
-    chain,
-    sound,
-    // Settings are worked out when somebody asks for them: Dress never does.
-    get gain() {
-      gain ??= planGain(chain, sound, { targetDbfs: rig.targetDbfs, ceilingDbfs: rig.ceilingDbfs });
-      return gain;
+    devices,
+    // Worked out when somebody asks for it: Dress never does.
+    get sound() {
+      sound ??= candidate && soundAtCapsule(candidate, dress, voiceOffsetOf(wearer, rig));
+      return sound;
     },
   };
 }

@@ -1,6 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../audio/measurement";
+import { Dynamics } from "../chain/dynamics";
+import { SCHOOLS } from "../chain/schools";
 import { AnyKitFigures, KIT_KINDS } from "../connect/kitItems";
 import { PACK_PLACE_IDS } from "../body/cableRoute";
 import { Aims } from "../dress/aims";
@@ -16,7 +18,14 @@ import { oneOf } from "../schema/oneOf";
 import { RangeWish } from "../wireless/linkBudget";
 import { AirPlan } from "../wireless/airPlan";
 import { PackedScan } from "../wireless/packedScan";
-import { CEILING_RANGE_DBFS, LENGTH_RANGE_MIN, TAKE_RANGE_MIN, TARGET_RANGE_DBFS, THREADS } from "./bounds";
+import {
+  CEILING_RANGE_DBFS,
+  LENGTH_RANGE_MIN,
+  TAKE_RANGE_MIN,
+  TARGET_RANGE_DBFS,
+  THREADS,
+  VOICE_RANGE_DB,
+} from "./bounds";
 
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ format: "uuid" });
@@ -74,7 +83,7 @@ export const WearerBody = Type.Object(
     shootId: Id,
     name: Name("Name"),
     ...Person.properties,
-    voiceOffsetDb: Type.Number({ title: "Voice", minimum: -15, maximum: 15 }),
+    voiceOffsetDb: Type.Number({ title: "Voice", ...VOICE_RANGE_DB }),
     thread: Type.Integer({ minimum: 0, maximum: THREADS - 1 }),
     outfit: Outfit,
   },
@@ -116,7 +125,11 @@ export const RigBody = Type.Object(
     packId: NullableId,
     receiverId: NullableId,
     inputId: NullableId,
-    isSet: Type.Boolean(),
+    /** How much louder than usual they speak on this day, as measured; null: not measured. */
+    voiceTodayDb: Type.Union([
+      Type.Number({ title: "Voice today", unit: "dB", minimum: -40, maximum: 40 }),
+      Type.Null(),
+    ]),
     targetDbfs: Type.Number({ title: "Peaks at", ...TARGET_RANGE_DBFS }),
     ceilingDbfs: Type.Number({ title: "Never above", ...CEILING_RANGE_DBFS }),
   },
@@ -232,7 +245,11 @@ export const ProvisionBody = Type.Object(
     temperatureC: Type.Number({ title: "Coldest hour", unit: "°C", minimum: -30, maximum: 50 }),
     packBattery: Battery,
     recorderBattery: Battery,
-    /** Null: no power bank. */
+    /** Tracks that the recorder takes at once; null: nobody has said. */
+    recorderTracks: Type.Union([
+      Type.Integer({ title: "Tracks of the recorder", minimum: 1, maximum: 128 }),
+      Type.Null(),
+    ]),
     bankWh: Type.Union([Type.Number({ title: "Power bank", unit: "Wh", minimum: 1, maximum: 1000 }), Type.Null()]),
     listenDba: Type.Number({ title: "Headphones", unit: "dBA", minimum: 60, maximum: 120 }),
     listenHours: Type.Number({ title: "Listened", unit: "h", minimum: 0, maximum: 16 }),
@@ -240,6 +257,67 @@ export const ProvisionBody = Type.Object(
   strict,
 );
 export type ProvisionBody = Static<typeof ProvisionBody>;
+
+/** What is set, and decided, at one way from a voice to the file. */
+export const LevelLine = Type.Object(
+  {
+    /** A rig, a link that nobody wears, or a placed microphone: see `core/shoot/levels`. */
+    subject: Type.String({ minLength: 1, maxLength: 80 }),
+    /** Where a placed microphone goes; null: what is usual. */
+    inputId: Type.Union([Type.String({ title: "Into", minLength: 1, maxLength: 60 }), Type.Null()]),
+    /** Null: as is usual, −12 and −6. */
+    targets: Type.Union([
+      Type.Object(
+        {
+          targetDbfs: Type.Number({ title: "Peaks at", ...TARGET_RANGE_DBFS }),
+          ceilingDbfs: Type.Number({ title: "Never above", ...CEILING_RANGE_DBFS }),
+        },
+        strict,
+      ),
+      Type.Null(),
+    ]),
+    /** Knobs that stay where somebody has put them. */
+    held: Type.Array(
+      Type.Object(
+        {
+          stage: Type.String({ minLength: 1, maxLength: 40 }),
+          valueDb: Type.Number({ unit: "dB", minimum: -200, maximum: 200 }),
+        },
+        strict,
+      ),
+      { maxItems: 12 },
+    ),
+    /** Devices that are set, and to what. */
+    ticks: Type.Array(
+      Type.Object(
+        {
+          device: Type.String({ minLength: 1, maxLength: 160 }),
+          holdsFor: Type.String({ maxLength: 2000 }),
+          at: Type.String({ maxLength: 40 }),
+        },
+        strict,
+      ),
+      { maxItems: 16 },
+    ),
+    /** Null: levels are left alone while recording. */
+    dynamics: Type.Union([Dynamics, Type.Null()]),
+  },
+  strict,
+);
+export type LevelLine = Static<typeof LevelLine>;
+
+/** How a shoot sets its levels; one for a shoot. */
+export const LevelsBody = Type.Object(
+  {
+    shootId: Id,
+    school: oneOf(SCHOOLS, "Where the voice should be"),
+    /** Where the meter at hand begins. */
+    meterBottomDbfs: Type.Number({ title: "The meter begins at", unit: "dBFS", minimum: -90, maximum: -20 }),
+    lines: Type.Array(LevelLine, { maxItems: 400 }),
+  },
+  strict,
+);
+export type LevelsBody = Static<typeof LevelsBody>;
 
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
@@ -255,6 +333,7 @@ export const RECORD_SCHEMAS = {
   connection: ConnectionBody,
   packing: PackingBody,
   provision: ProvisionBody,
+  levels: LevelsBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -272,6 +351,7 @@ export interface RecordBodies {
   connection: ConnectionBody;
   packing: PackingBody;
   provision: ProvisionBody;
+  levels: LevelsBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -297,4 +377,5 @@ export interface ShootBundle {
   connections: Stored<"connection">[];
   packings: Stored<"packing">[];
   provisions: Stored<"provision">[];
+  levels: Stored<"levels">[];
 }

@@ -1,6 +1,7 @@
 import { emptyShoot } from "./emptyShoot";
 import { newScene } from "./newScene";
 import { GENERIC_DEVICES } from "../chain/devices";
+import { overallDb } from "../sound/octaves";
 import type { PlaceModel } from "../room/placeModel";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { boardOf, worstRisk } from "./board";
@@ -10,10 +11,12 @@ import { costAt, planDress } from "../dress/planDress";
 import { dayPlan, daysOf } from "./dayPlan";
 import { carryFromBefore } from "./rigHistory";
 import { FIRST_OUTFIT, newRig, UNASKED } from "./newRig";
-import { chainOf, consentedTo, planRig } from "./planRig";
+import { levelsOfRig } from "./levels";
+import { consentedTo, devicesOfRig, planRig } from "./planRig";
 import {
   type Consent,
   type MeasurementBody,
+  type PlaceBody,
   type RecordBodies,
   type RigBody,
   type ShootBundle,
@@ -141,7 +144,7 @@ describe("planRig follows one line from outfit to file", () => {
     const collar: Choice = { site: "collarLeft", surface: "inside", layer: 0, mount: "triangles", port: "down" };
     const chosen = planRig(wearer, { ...RIG, choice: collar }, place, []);
     expect(chosen.candidate!.site.id).toBe("collarLeft");
-    expect(chosen.sound!.normalDb).toBeGreaterThan(open.sound!.normalDb);
+    expect(overallDb(chosen.sound!.voicesDb.normal)).toBeGreaterThan(overallDb(open.sound!.voicesDb.normal));
   });
 
   test("moved weights give the very plan that planning anew gives, and an edit after it plans anew", () => {
@@ -161,18 +164,20 @@ describe("planRig follows one line from outfit to file", () => {
     expect(planRig(wearer, RIG, place, kit)).toBe(before);
   });
 
+  const levels = (rig: RigBody, at: PlaceBody = place) =>
+    levelsOfRig(bundle(rig, [], { places: [stored<"place">("p", at)] }), "r")!.plan!;
+
   test("a louder scene turns the pack down", () => {
-    const soft = planRig(wearer, RIG, place, []).gain!;
-    const shouted = planRig(wearer, { ...RIG, performance: { ...RIG.performance, loudest: "shout" } }, place, []).gain!;
-    expect(shouted.settings.sensitivityDb).toBeLessThan(soft.settings.sensitivityDb);
+    const soft = levels(RIG);
+    const shouted = levels({ ...RIG, performance: { ...RIG.performance, loudest: "shout" } });
+    expect(shouted.knobs[0]!.id).toBe("sensitivity");
+    expect(shouted.knobs[0]!.valueDb).toBeLessThan(soft.knobs[0]!.valueDb);
     expect(shouted.peakDbfs).toBeGreaterThan(-13.01);
   });
 
   test("a noisier place is less voice over noise; wind counts in the open alone", () => {
     const loudPlace = { ...place, model: { ...ROOM, noiseNc: 50 as const } };
-    expect(planRig(wearer, RIG, loudPlace, []).gain!.snrDb).toBeLessThan(
-      planRig(wearer, RIG, place, []).gain!.snrDb - 15,
-    );
+    expect(levels(RIG, loudPlace).snrDb).toBeLessThan(levels(RIG).snrDb - 15);
     const windy = { ...place, model: { ...ROOM, windMps: 9 } };
     expect(planRig(wearer, RIG, windy, []).dress.facts.windMps).toBe(0);
     const quay = { ...place, model: { ...ROOM, setting: "open" as const, windMps: 9 } };
@@ -191,9 +196,9 @@ describe("planRig follows one line from outfit to file", () => {
       performance: { ...RIG.performance, softest: "loud" as const, loudest: "shout" as const },
     };
     const quiet = planRig(wearer, whispered, place, []).sound!;
-    expect(quiet.normalDb).toBe(quiet.loudestDb);
+    expect(quiet.usual).toBe(quiet.loudest);
     const loud = planRig(wearer, shouted, place, []).sound!;
-    expect(loud.normalDb).toBe(loud.softestDb);
+    expect(loud.usual).toBe(loud.softest);
   });
 
   test("the kit's own figures win over the generic ones, the chosen device over the first", () => {
@@ -206,9 +211,9 @@ describe("planRig follows one line from outfit to file", () => {
         figures: { ...(lav!.figures as object), sensitivityMvPerPa: number } as RecordBodies["kitItem"]["figures"],
       }),
     );
-    expect(chainOf(kit, RIG).lav.sensitivityMvPerPa).toBe(1);
-    expect(chainOf(kit, { ...RIG, lavId: "lav-2" }).lav.sensitivityMvPerPa).toBe(2);
-    expect(chainOf([], RIG).lav.sensitivityMvPerPa).toBe(6);
+    expect(devicesOfRig(kit, RIG).lav.sensitivityMvPerPa).toBe(1);
+    expect(devicesOfRig(kit, { ...RIG, lavId: "lav-2" }).lav.sensitivityMvPerPa).toBe(2);
+    expect(devicesOfRig([], RIG).lav.sensitivityMvPerPa).toBe(6);
   });
 });
 

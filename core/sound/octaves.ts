@@ -19,6 +19,10 @@ export function addOctaves(...tables: readonly OctaveLevels[]): OctaveLevels {
   return mapOctaves((band) => tables.reduce((sum, table) => sum + table[band]!, 0));
 }
 
+/** The same spectrum so many dB up. */
+export const shiftOctaves = (levels: OctaveLevels, byDb: number): OctaveLevels =>
+  mapOctaves((band) => levels[band]! + byDb);
+
 /** Unweighted level of a spectrum given by octave, dB. */
 export function overallDb(levels: OctaveLevels): number {
   return sumLevelsDb(levels);
@@ -28,3 +32,13 @@ export function overallDb(levels: OctaveLevels): number {
 export function aWeightedDb(levels: OctaveLevels): number {
   return sumLevelsDb(addOctaves(levels, A_WEIGHTING_DB));
 }
+
+/** White noise, 3 dB more each octave, that reads 0 dBA. */
+const WHITE_DB: OctaveLevels = (() => {
+  const rising = mapOctaves((band) => 3.01 * band);
+  const liftDb = aWeightedDb(rising);
+  return mapOctaves((band) => rising[band]! - liftDb);
+})();
+
+/** White noise by octave from its A-weighted level: what electronics add is taken as white. */
+export const whiteNoiseDb = (levelDba: number): OctaveLevels => shiftOctaves(WHITE_DB, levelDba);

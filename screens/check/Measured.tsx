@@ -4,6 +4,8 @@ import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import type { LevelPlan } from "@/core/chain/followChain";
+import { levelsOfRig } from "@/core/shoot/levels";
 import type { MeasurementBody, Stored } from "@/core/shoot/records";
 import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/proof/verdict";
 import { Choice } from "@/ui/Choice";
@@ -77,20 +79,24 @@ function sameTake(proofs: readonly Stored<"measurement">[], body: MeasurementBod
 }
 
 /** Stores a verdict once it is reached, and anew when another channel is chosen. */
-function useStoredProof(recording: MeasuredRecording, workingOn: WorkingOn, verdict: Verdict | null): void {
+function useStoredProof(
+  recording: MeasuredRecording,
+  rigId: string,
+  plan: LevelPlan | null,
+  verdict: Verdict | null,
+): void {
   const store = useShootStore();
   const { bundle } = useShoot();
   const storedId = useRef<string | null>(null);
   const storedChannel = useRef<number | null>(null);
-  const { rig, plan } = workingOn;
   const shootId = bundle.shoot.id;
   useEffect(() => {
-    if (!verdict || !plan.gain || storedChannel.current === verdict.channel) return;
+    if (!verdict || !plan || storedChannel.current === verdict.channel) return;
     storedChannel.current = verdict.channel;
-    const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan.gain;
+    const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan;
     const body = {
       shootId,
-      rigId: rig.id,
+      rigId,
       channel: verdict.channel,
       recording: recording.measurement,
       planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
@@ -102,19 +108,22 @@ function useStoredProof(recording: MeasuredRecording, workingOn: WorkingOn, verd
     storedId.current ??= sameTake(store.snapshot().bundle.measurements, body)?.id ?? null;
     if (storedId.current === null) storedId.current = store.create("measurement", body);
     else store.change("measurement", storedId.current, body);
-  }, [verdict, plan.gain, recording, rig.id, shootId, store]);
+  }, [verdict, plan, recording, rigId, shootId, store]);
 }
 
 /** One measured take: verdict, correction, shape with findings, planned beside proved. */
 export function Measured({ recording, workingOn }: { recording: MeasuredRecording; workingOn: WorkingOn }) {
   const { measurement, overviews } = recording;
   const [channel, setChannel] = useState(() => likelyChannel(measurement));
-  const { plan, rig } = workingOn;
+  const { bundle } = useShoot();
+  const { rig } = workingOn;
+  const subject = levelsOfRig(bundle, rig.id);
+  const [levels, plan] = [subject?.levels ?? null, subject?.plan ?? null];
   const verdict = useMemo(
-    () => (plan.gain ? provePlan(plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs) : null),
-    [plan.chain, plan.gain, measurement, channel, rig.body.targetDbfs],
+    () => (levels && plan ? provePlan(levels, plan, measurement, channel) : null),
+    [levels, plan, measurement, channel],
   );
-  useStoredProof(recording, workingOn, verdict);
+  useStoredProof(recording, rig.id, plan, verdict);
   const findings = useMemo(
     () => measurement.findings.filter((finding) => finding.channel === null || finding.channel === channel),
     [measurement, channel],

@@ -42,6 +42,7 @@ const LISTS = {
   connection: "connections",
   packing: "packings",
   provision: "provisions",
+  levels: "levels",
 } as const;
 
 type AnyStored = Stored<RecordKind>;

@@ -62,7 +62,7 @@ test("somebody dressed alike takes the outfit and the rig's decisions, never wha
   expect(copied.choice).toEqual(rig.body.choice);
   expect(copied.performance).toEqual(rig.body.performance);
   expect(copied.consent.answer).toBe("notAsked");
-  expect([copied.isRigged, copied.isSet]).toEqual([false, false]);
+  expect([copied.isRigged, copied.voiceTodayDb]).toEqual([false, null]);
 });
 
 test("a copied name never grows beyond what may be stored", () => {

@@ -1,0 +1,43 @@
+import { SINE_CREST_DB } from "../sound/decibel";
+import { addOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
+import { EFFORTS, SPEECH_CREST_DB, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
+
+/** What reaches the first stage, in its unit, by octave: every voice there may be, and which of them are planned for. */
+export interface SoundIn {
+  voicesDb: Readonly<Record<Effort, OctaveLevels>>;
+  softest: Effort;
+  usual: Effort;
+  loudest: Effort;
+  noiseDb: OctaveLevels;
+}
+
+/** What speech peaks exceed a sine of the same RMS by, dB. */
+export const PEAK_OVER_SINE_DB = SPEECH_CREST_DB - SINE_CREST_DB;
+
+/** Peaks of the loudest planned voice at the first stage. */
+export const peakOf = ({ voicesDb, loudest }: SoundIn): number => overallDb(voicesDb[loudest]) + PEAK_OVER_SINE_DB;
+
+/** Voices at 1 m in front through some gain by octave: what a capsule there gets, dB SPL. */
+export function voicesThrough(gainDb: OctaveLevels, voiceOffsetDb: number): Record<Effort, OctaveLevels> {
+  return Object.fromEntries(
+    EFFORTS.map((effort) => [effort, addOctaves(speechOctavesDb(effort, voiceOffsetDb), gainDb)]),
+  ) as Record<Effort, OctaveLevels>;
+}
+
+/** A desk's noise lies this far under its loudest peaks, dBA. Estimate. */
+const DESK_NOISE_DB = 80;
+
+/** What a desk or another line source sends whose loudest peaks lie at a level, dBu: shaped as speech is. */
+export function soundOfFeed(loudestDbu: number): SoundIn {
+  const flat = voicesThrough([0, 0, 0, 0, 0, 0, 0], 0);
+  const loudest: Effort = "loud";
+  const liftDb = loudestDbu - (overallDb(flat[loudest]) + PEAK_OVER_SINE_DB);
+  const lifted = (effort: Effort) => shiftOctaves(flat[effort], liftDb);
+  return {
+    voicesDb: Object.fromEntries(EFFORTS.map((effort) => [effort, lifted(effort)])) as Record<Effort, OctaveLevels>,
+    softest: "soft",
+    usual: "normal",
+    loudest,
+    noiseDb: whiteNoiseDb(loudestDbu - DESK_NOISE_DB),
+  };
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "rig" DROP COLUMN "is_set";
