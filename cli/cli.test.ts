@@ -4,7 +4,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingMeasurement } from "../core/audio/measurement";
 import { schemaFaults } from "../core/schema/validate";
-import { sine, toWav } from "../core/audio/testSignals";
+import { sine } from "../core/audio/testSignals";
+import { toWav } from "../core/audio/toWav";
 import { CALCULATORS } from "./calculators";
 
 const TOOLS = join(__dirname, "..", ".build", "cli", "tools.mjs");

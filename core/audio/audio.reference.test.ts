@@ -8,7 +8,8 @@ import { kWeightedSteps } from "./kWeighting";
 import { integratedLufs } from "./loudness";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
-import { joined, sine, toWav } from "./testSignals";
+import { joined, sine } from "./testSignals";
+import { toWav } from "./toWav";
 
 const RATE = 48000;
 const folder = mkdtempSync(join(tmpdir(), "hypophon-reference-"));

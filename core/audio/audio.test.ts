@@ -6,7 +6,8 @@ import type { RecordingMeasurement } from "./measurement";
 import { overviewBuilder } from "./overview";
 import { recordingMeter } from "./recordingMeter";
 import { MeasurementCancelled, RecordingRefusal } from "./refusal";
-import { gated, joined, mixed, sine, toWav, whiteNoise, type WavLayout } from "./testSignals";
+import { gated, joined, mixed, sine, whiteNoise } from "./testSignals";
+import { toWav, type WavLayout } from "./toWav";
 import { truePeakMeter, unskippedPeak } from "./truePeak";
 import { readWavHeader } from "./wavHeader";
 

@@ -7,7 +7,8 @@ import { integratedLufs, loudnessRangeLu } from "./loudness";
 import { noiseFloorMeter } from "./noiseFloor";
 import { pcmDecoder } from "./decodePcm";
 import { speechLevelMeter } from "./speechLevel";
-import { sine, toWav, whiteNoise } from "./testSignals";
+import { sine, whiteNoise } from "./testSignals";
+import { toWav } from "./toWav";
 
 const RATE = 48000;
 

@@ -1,4 +1,5 @@
-import { gated, sine, toWav } from "./testSignals";
+import { gated, sine } from "./testSignals";
+import { toWav } from "./toWav";
 
 test("a made sine has the level and length asked for", () => {
   const tone = sine({ frequencyHz: 1000, levelDbfs: -20, seconds: 1, sampleRateHz: 48000 });

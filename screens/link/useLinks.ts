@@ -27,7 +27,7 @@ export function useLinks(): Links {
   const { bundle } = useShoot();
   const query = useSearchParams();
   const air = useMemo(() => airBodyOf(bundle), [bundle]);
-  const plan = useMemo(() => connectionsOf(bundle, air), [bundle, air]);
+  const plan = useMemo(() => connectionsOf(bundle), [bundle]);
   const wanted = query.get("link") ?? query.get("wearer");
   const { connections } = plan;
   return {

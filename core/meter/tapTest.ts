@@ -1,0 +1,92 @@
+import { amplitudeToDb } from "../sound/decibel";
+
+/** Taps that were heard: how many, and how loud their peaks are in the middle, dBFS. */
+export interface Taps {
+  count: number;
+  peakDbfs: number;
+}
+
+export type LiveMic = "wanted" | "device" | "neither" | "unclear";
+
+export interface TapVerdict {
+  live: LiveMic;
+  /** How much louder the wanted microphone's taps are, dB; null where one of them was not heard. */
+  byDb: number | null;
+  says: string;
+}
+
+const WINDOW_S = 0.002;
+/** A tap stands out of what is usual by so much, and above this, and is over before the next. Estimates. */
+const OVER_USUAL = 8;
+const LEAST = 10 ** (-50 / 20);
+const APART_S = 0.15;
+/** Two taps are no accident. */
+const ENOUGH = 2;
+/** A tap on the live microphone is at least so much louder than one on the other. Common practice. */
+const CLEARLY_DB = 6;
+
+/** Peaks of short windows. */
+function envelopeOf(samples: Float32Array, frames: number): Float32Array {
+  const envelope = new Float32Array(Math.floor(samples.length / frames));
+  for (let window = 0; window < envelope.length; window += 1) {
+    let largest = 0;
+    for (let index = window * frames; index < (window + 1) * frames; index += 1)
+      largest = Math.max(largest, Math.abs(samples[index]!));
+    envelope[window] = largest;
+  }
+  return envelope;
+}
+
+const middle = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+/** Taps in some seconds of sound: short peaks that stand 18 dB out of the rest. */
+export function findTaps(samples: Float32Array, sampleRateHz: number): Taps {
+  const frames = Math.max(1, Math.round(WINDOW_S * sampleRateHz));
+  const envelope = envelopeOf(samples, frames);
+  const usual = middle(Array.from(envelope));
+  const gate = Math.max(LEAST, OVER_USUAL * usual);
+  const apart = Math.round(APART_S / WINDOW_S);
+  const peaks: number[] = [];
+  let last = -Infinity;
+  envelope.forEach((value, window) => {
+    if (value < gate) return;
+    if (window - last > apart) peaks.push(value);
+    else peaks[peaks.length - 1] = Math.max(peaks.at(-1)!, value);
+    last = window;
+  });
+  return { count: peaks.length, peakDbfs: amplitudeToDb(middle(peaks)) };
+}
+
+/** Which microphone is live: by taps on the wanted one against taps on the device. Common practice; limits are estimates. */
+export function judgeTaps(onWanted: Taps, onDevice: Taps): TapVerdict {
+  const [hasWanted, hasDevice] = [onWanted.count >= ENOUGH, onDevice.count >= ENOUGH];
+  if (!hasWanted && !hasDevice)
+    return {
+      live: "neither",
+      byDb: null,
+      says: "No taps came through: nothing is live, or it is muted. Check the lead, the pack's mute, and the input that is chosen.",
+    };
+  if (hasWanted !== hasDevice)
+    return hasWanted
+      ? { live: "wanted", byDb: null, says: "The wanted microphone is live: taps on the device do not come through." }
+      : {
+          live: "device",
+          byDb: null,
+          says: "The device's own microphone is live, not the wanted one: another adapter, or another input chosen.",
+        };
+  const byDb = onWanted.peakDbfs - onDevice.peakDbfs;
+  if (Math.abs(byDb) < CLEARLY_DB)
+    return { live: "unclear", byDb, says: "Both taps are as loud: tap again, and as hard on both." };
+  return byDb > 0
+    ? {
+        live: "wanted",
+        byDb,
+        says: `The wanted microphone is live: its taps are ${byDb.toFixed(0)} dB louder than those on the device.`,
+      }
+    : {
+        live: "device",
+        byDb,
+        says: `The device's own microphone is live: its taps are ${(-byDb).toFixed(0)} dB louder. Another adapter, or another input chosen.`,
+      };
+}

@@ -1,0 +1,90 @@
+import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
+import type { MeasuredRecording } from "../audio/recordingMeter";
+import type { Targets } from "../chain/bestSettings";
+import { minus } from "../sound/decibel";
+
+/** Steps of a trial: nobody speaks; the noise that will be there; the loudest line. Common practice. */
+export const TRIAL_STEPS = ["quiet", "noise", "loudest"] as const;
+export type TrialStep = (typeof TRIAL_STEPS)[number];
+
+export type Heard = Readonly<Partial<Record<TrialStep, ChannelMeasurement>>>;
+
+/** What a trial comes to. */
+export interface TrialAdvice {
+  isGood: boolean;
+  /** Worst first. */
+  says: readonly string[];
+  /** What the level should change by, dB; null: it is right, or nothing was heard. */
+  byDb: number | null;
+  /** The loudest line over the noise that will be there, dB. */
+  overNoiseDb: number | null;
+}
+
+/** A voice less than this over its noise is heard in it, dB; a trial closer than that to the target is right. Common practice. */
+const CLEAR_DB = 20;
+const CLOSE_DB = 2;
+/** Noise that rises by more than this when things are on is worth a word, dB. Estimate. */
+const RISES_DB = 6;
+/** The loudest line must stand out of the quiet step by this, or nobody spoke into it, dB. Estimate. */
+const HEARD_DB = 10;
+/** What a clipped voice is lowered beyond the target, dB. Common practice. */
+const CLIPPED_EXTRA_DB = 6;
+
+/** What was measured of one step, and what was found. */
+export function stepOf({ measurement }: MeasuredRecording): { channel: ChannelMeasurement; kinds: Set<FindingKind> } {
+  return { channel: measurement.channels[0]!, kinds: new Set(measurement.findings.map(({ kind }) => kind)) };
+}
+
+/**
+ * Advice after the three steps: level, noise, and whether the right microphone was heard at all.
+ *
+ * Peaks are true peaks, dBTP; noise is the RMS of its step, dBFS (AES17). `kinds`: what was found on the loudest line.
+ */
+export function adviseTrial(
+  heard: Heard,
+  kinds: ReadonlySet<FindingKind>,
+  { targetDbfs, ceilingDbfs }: Targets,
+): TrialAdvice {
+  const { quiet, noise, loudest } = heard;
+  const nothing = { isGood: false, byDb: null, overNoiseDb: null };
+  const peak = loudest?.truePeakDbtp ?? null;
+  if (peak === null || !loudest)
+    return { ...nothing, says: ["Nothing was heard: check the lead, the pack's mute, and the input that is chosen."] };
+  const quietDb = quiet?.rmsDbfs ?? null;
+  const noiseDb = noise?.rmsDbfs ?? quietDb;
+  const voiceDb = loudest.speechLevelDbfs ?? loudest.rmsDbfs;
+  if (quietDb !== null && voiceDb !== null && voiceDb < quietDb + HEARD_DB)
+    return {
+      ...nothing,
+      says: [
+        `The loudest line is only ${Math.max(0, voiceDb - quietDb).toFixed(0)} dB over the quiet: is this the right microphone? Do the tap test.`,
+      ],
+    };
+  const overNoiseDb = noiseDb === null || voiceDb === null ? null : voiceDb - noiseDb;
+  const isClipped = kinds.has("clipped") || kinds.has("overloadedEarlier");
+  const toTargetDb = targetDbfs - peak;
+  const byDb = isClipped
+    ? Math.min(0, toTargetDb) - CLIPPED_EXTRA_DB
+    : Math.abs(toTargetDb) <= CLOSE_DB && peak <= ceilingDbfs
+      ? null
+      : toTargetDb;
+  const says: string[] = [];
+  if (kinds.has("clipped"))
+    says.push(`It clips: turn it down by ${Math.abs(byDb!).toFixed(0)} dB at least, and say it again.`);
+  else if (kinds.has("overloadedEarlier"))
+    says.push(
+      "Something before this input overloads: turn down the pack, or what comes first; no later knob cures it.",
+    );
+  else if (byDb !== null)
+    says.push(`Peaks at ${minus(peak)} dBFS: turn it ${byDb < 0 ? "down" : "up"} by ${Math.abs(byDb).toFixed(0)} dB.`);
+  else says.push(`Peaks at ${minus(peak)} dBFS: leave the level as it is.`);
+  if (overNoiseDb !== null && overNoiseDb < CLEAR_DB)
+    says.push(
+      `The voice stands only ${overNoiseDb.toFixed(0)} dB over the noise: come closer, or make it quieter here.`,
+    );
+  if (quietDb !== null && noise?.rmsDbfs != null && noise.rmsDbfs - quietDb > RISES_DB)
+    says.push(
+      `The noise is ${(noise.rmsDbfs - quietDb).toFixed(0)} dB over the quiet: what can be switched off while rolling?`,
+    );
+  return { isGood: byDb === null && (overNoiseDb === null || overNoiseDb >= CLEAR_DB), says, byDb, overNoiseDb };
+}
