@@ -1,7 +1,3 @@
-import * as Type from "@sinclair/typebox";
-import type { Static } from "@sinclair/typebox";
-import { Lav, Pack, Receiver, RecorderInput, genericFigures } from "../core/chain/devices";
-import { planGain } from "../core/chain/gainPlan";
 import { certaintyOf, unknownsOf } from "../core/dress/certainty";
 import { choiceOf } from "../core/dress/choice";
 import { contradictionsOf } from "../core/dress/contradictions";
@@ -14,36 +10,9 @@ import { recipeFor } from "../core/dress/recipe";
 import type { Calculator } from "./calculator";
 import { PLACE_CALCULATORS } from "./placeCalculators";
 import { CONNECT_CALCULATORS } from "./connectCalculators";
+import { LEVEL_CALCULATOR } from "./levelCalculator";
 import { DAY_CALCULATORS } from "./dayCalculators";
 import { WIRELESS_CALCULATORS } from "./wirelessCalculators";
-
-const level = (title: string) => Type.Number({ title, unit: "dB SPL", minimum: -20, maximum: 170 });
-
-const LevelCall = Type.Object(
-  {
-    chain: Type.Object(
-      { lav: Lav, pack: Pack, receiver: Receiver, input: RecorderInput },
-      { additionalProperties: false },
-    ),
-    sound: Type.Object(
-      {
-        softestDb: level("Softest voice"),
-        normalDb: level("Normal voice"),
-        loudestDb: level("Loudest voice"),
-        noiseDb: level("Noise"),
-      },
-      { additionalProperties: false },
-    ),
-    targets: Type.Object(
-      {
-        targetDbfs: Type.Number({ title: "Target", unit: "dBFS", minimum: -40, maximum: -1 }),
-        ceilingDbfs: Type.Number({ title: "Ceiling", unit: "dBFS", minimum: -30, maximum: 0 }),
-      },
-      { additionalProperties: false },
-    ),
-  },
-  { additionalProperties: false },
-);
 
 function placeRow({ best, ways }: RankedPlace, index: number, plan: DressPlan) {
   return {
@@ -106,23 +75,5 @@ export const CALCULATORS: Record<string, Calculator> = {
       return { result: dressAnswer(plan), finding: plan.places.length === 0 ? "No place on this outfit works." : null };
     },
   },
-  level: {
-    says: "settings of pack, receiver and recorder for the loudest voice: headroom, who clips first, noise",
-    schema: LevelCall,
-    example: {
-      chain: {
-        lav: genericFigures("lav"),
-        pack: genericFigures("pack"),
-        receiver: genericFigures("receiver"),
-        input: genericFigures("input"),
-      },
-      sound: { softestDb: 68, normalDb: 74, loudestDb: 80, noiseDb: 46 },
-      targets: { targetDbfs: -12, ceilingDbfs: -6 },
-    } satisfies Static<typeof LevelCall>,
-    run(input) {
-      const { chain, sound, targets } = input as Static<typeof LevelCall>;
-      const result = planGain(chain, sound, targets);
-      return { result, finding: result.isClean ? null : (result.advice[0] ?? "A stage clips on the loudest voice.") };
-    },
-  },
+  level: LEVEL_CALCULATOR,
 };

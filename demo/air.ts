@@ -15,6 +15,9 @@ export interface DemoAir {
   kit: readonly string[];
   /** Scenes with a desk of the house. */
   deskScenes: readonly string[];
+  /** Scene of the call on a computer, and of the report by phone. */
+  callScene: string;
+  reportScene: string;
 }
 
 /** What else sends on the estuary. */
@@ -46,6 +49,8 @@ export function demoAir(wearerIds: readonly string[], who: DemoAir): AirBody {
       ...wearerIds.map((id) => newLink({ id, wearerId: id, name: id, systemId: systemFor(id) })),
       ...OTHERS.map((other) => newLink(other)),
       newLink({ id: "house-desk", name: "House desk", systemId: BY_LEAD, sceneIds: [...who.deskScenes] }),
+      newLink({ id: "call", name: "Safety talk on the call", systemId: "kit-24", sceneIds: [who.callScene] }),
+      newLink({ id: "report", name: "Report by phone", systemId: BY_LEAD, sceneIds: [who.reportScene] }),
     ],
   };
 }

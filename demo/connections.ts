@@ -27,6 +27,8 @@ export function demoConnections({ phone, stream, xlr }: DemoLinks): Record<strin
   const all = [
     connection("house-desk", HOUSE, "recorderLine"),
     connection("camera-hop", "receiver", "cameraNoPhones"),
+    connection("call", "receiver", "computerMic"),
+    connection("report", "micDynamic", "phoneData"),
     connection(phone, "receiver", "phone"),
     connection(stream, "receiverBalanced", "streamMixer"),
     ...xlr.map((id) => connection(id, "receiverBalanced", "recorderXlr")),

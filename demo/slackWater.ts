@@ -332,6 +332,8 @@ const air = demoAir(Object.keys(wearers), {
   banked: [ECOLOGIST, ENGINEER],
   kit: [CREATOR],
   deskScenes: [SCENE_SPEECH],
+  callScene: SCENE_WELD,
+  reportScene: SCENE_WADE,
 });
 
 /** Who is recorded on the recorder's XLR inputs. */

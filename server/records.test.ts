@@ -291,7 +291,7 @@ describe("the demo shoot", () => {
     const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
     const air = airSceneOf(bundle);
     expect(air.faults.count).toBe(0);
-    const plan = connectionsOf(bundle, air.body);
+    const plan = connectionsOf(bundle);
     const today = plan.connections.filter(({ times }) => times.length === 0 || times.some(({ day }) => day === 3));
     const systemOf = (id: string) => air.plan.systems.find((system) => system.id === id);
     expect(today.filter(({ link }) => systemOf(link.systemId)?.band === "uhf")).toHaveLength(8);

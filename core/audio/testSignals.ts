@@ -1,5 +1,7 @@
 /** Signals and files made for tests and benches: nothing here is used by the program itself. */
 
+import { joinBlocks } from "./joinBlocks";
+
 // Looked up once: a test runner's sandbox makes every look-up of a global slow.
 const { sin } = Math;
 
@@ -47,15 +49,7 @@ export function gated(
 }
 
 /** One after the other. */
-export function joined(...parts: readonly Float32Array[]): Float32Array {
-  const whole = new Float32Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
-}
+export const joined = (...parts: readonly Float32Array[]): Float32Array => joinBlocks(parts);
 
 /** Added sample by sample; as long as the first. */
 export function mixed(first: Float32Array, ...others: readonly Float32Array[]): Float32Array {

@@ -1,5 +1,5 @@
 import { SINE_CREST_DB } from "../sound/decibel";
-import { addOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
+import { addOctaves, mapOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
 import { EFFORTS, SPEECH_CREST_DB, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
 
 /** What reaches the first stage, in its unit, by octave: every voice there may be, and which of them are planned for. */
@@ -22,6 +22,20 @@ export function voicesThrough(gainDb: OctaveLevels, voiceOffsetDb: number): Reco
   return Object.fromEntries(
     EFFORTS.map((effort) => [effort, addOctaves(speechOctavesDb(effort, voiceOffsetDb), gainDb)]),
   ) as Record<Effort, OctaveLevels>;
+}
+
+/** A voice at a distance in front of a microphone, in a noise from all round, taken as white. */
+export function soundAt(voice: {
+  distanceM: number;
+  offsetDb: number;
+  softest: Effort;
+  usual: Effort;
+  loudest: Effort;
+  noiseDba: number;
+}): SoundIn {
+  const { distanceM, offsetDb, softest, usual, loudest, noiseDba } = voice;
+  const gainDb = mapOctaves(() => 20 * Math.log10(1 / distanceM));
+  return { voicesDb: voicesThrough(gainDb, offsetDb), softest, usual, loudest, noiseDb: whiteNoiseDb(noiseDba) };
 }
 
 /** A desk's noise lies this far under its loudest peaks, dBA. Estimate. */

@@ -3,9 +3,8 @@ import { INPUTS, SOURCES, type InputId, type SourceId } from "../connect/devices
 import { findPath } from "../connect/findPath";
 import { genericFigures, type RecorderInput } from "./devices";
 import { levelsOfInput } from "./inputLevels";
-import { voicesThrough, type SoundIn } from "./soundIn";
+import { soundAt, type SoundIn } from "./soundIn";
 import type { Effort } from "../voice/speechSpectrum";
-import { whiteNoiseDb } from "../sound/octaves";
 import type { MicLevels, Way } from "./wayStages";
 
 /** For tests: a lavalier, a hand mic and a mic on a stand. */
@@ -41,13 +40,5 @@ export function testWay(
 }
 
 /** Voices at some distance, m, in front, over a noise, dBA; for tests. */
-export function testSound(distanceM: number, loudest: Effort = "raised", noiseDba = 35, offsetDb = 0): SoundIn {
-  const gain = 20 * Math.log10(1 / distanceM);
-  return {
-    voicesDb: voicesThrough([gain, gain, gain, gain, gain, gain, gain], offsetDb),
-    softest: "soft",
-    usual: "normal",
-    loudest,
-    noiseDb: whiteNoiseDb(noiseDba),
-  };
-}
+export const testSound = (distanceM: number, loudest: Effort = "raised", noiseDba = 35, offsetDb = 0): SoundIn =>
+  soundAt({ distanceM, offsetDb, softest: "soft", usual: "normal", loudest, noiseDba });

@@ -82,7 +82,7 @@ export function adviseTrial(
     says.push(
       `The voice stands only ${overNoiseDb.toFixed(0)} dB over the noise: come closer, or make it quieter here.`,
     );
-  if (quietDb !== null && noise?.rmsDbfs != null && noise.rmsDbfs - quietDb > RISES_DB)
+  if (quietDb !== null && typeof noise?.rmsDbfs === "number" && noise.rmsDbfs - quietDb > RISES_DB)
     says.push(
       `The noise is ${(noise.rmsDbfs - quietDb).toFixed(0)} dB over the quiet: what can be switched off while rolling?`,
     );

@@ -63,7 +63,7 @@ function subjectOf(bundle: ShootBundle, outline: Outline): LevelSubject {
   let cards: readonly SettingsCard[] | null = null;
   const { levels, targets, source, path, input, connection, line } = outline;
   const link = connection?.link ?? null;
-  const isRadio = levels?.way.radio != null;
+  const isRadio = (levels?.way.radio ?? null) !== null;
   const system = isRadio && link ? (airBodyOf(bundle).systems.find(({ id }) => id === link.systemId) ?? null) : null;
   return {
     ...outline,

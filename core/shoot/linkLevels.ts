@@ -2,14 +2,13 @@ import type { Targets } from "../chain/bestSettings";
 import { genericFigures, isTypicalFigures } from "../chain/devices";
 import { planLevels, type LevelPlan } from "../chain/followChain";
 import { levelsOfInput } from "../chain/inputLevels";
-import { soundOfFeed, voicesThrough, type SoundIn } from "../chain/soundIn";
+import { soundAt, soundOfFeed, type SoundIn } from "../chain/soundIn";
 import type { Chain } from "../chain/stage";
 import { stagesOfWay, type MicLevels, type RadioLevels, type Way } from "../chain/wayStages";
 import { INPUTS, SOURCES } from "../connect/devices";
 import type { Input, Part, Source } from "../connect/ports";
 import { MICROPHONES, type MicrophoneId } from "../pickup/microphones";
 import type { RightSettings } from "../rehearsal/setup";
-import { whiteNoiseDb } from "../sound/octaves";
 import type { RigDevices } from "./planRig";
 
 /** A way from a voice to a file with what goes in, and what stands on its knobs. */
@@ -32,16 +31,8 @@ const USUAL_M = { lav: 0.25, handCardioid: 0.1, standCardioid: 0.3 } as const;
 /** The place's noise where nobody knows the place, dBA. Estimate. */
 const USUAL_NOISE_DBA = 35;
 
-function usualSound(distanceM: number): SoundIn {
-  const gainDb = 20 * Math.log10(1 / distanceM);
-  return {
-    voicesDb: voicesThrough([gainDb, gainDb, gainDb, gainDb, gainDb, gainDb, gainDb], 0),
-    softest: "soft",
-    usual: "normal",
-    loudest: "raised",
-    noiseDb: whiteNoiseDb(USUAL_NOISE_DBA),
-  };
-}
+const usualSound = (distanceM: number): SoundIn =>
+  soundAt({ distanceM, offsetDb: 0, softest: "soft", usual: "normal", loudest: "raised", noiseDba: USUAL_NOISE_DBA });
 
 /** A microphone of Pickup's list as Level counts it. */
 export function micLevels(id: MicrophoneId): MicLevels {

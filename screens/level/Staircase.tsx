@@ -1,79 +1,177 @@
 "use client";
 
-import { minus } from "@/core/sound/decibel";
+import dynamic from "next/dynamic";
 import styled from "styled-components";
-import type { GainPlan, Stage } from "@/core/chain/gainPlan";
+import type { LevelPlan, StageLevels } from "@/core/chain/followChain";
+import { PEAK_OVER_SINE_DB } from "@/core/chain/soundIn";
+import { minus } from "@/core/sound/decibel";
+import type { Effort } from "@/core/voice/speechSpectrum";
+import { Choice } from "@/ui/Choice";
+import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";
+import { Row, Soft, Stack } from "@/ui/layout";
 
-const Bar = styled.svg`
-  display: block;
-  width: 100%;
-  min-width: 140px;
-  height: 26px;
+const StairChart = dynamic(() => import("@/ui/StairChart"), { ssr: false, loading: () => <Soft>One moment…</Soft> });
+
+const Keys = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.1rem;
+  font-size: 0.85rem;
+  color: var(--ink-soft);
+  li {
+    display: flex;
+    align-items: center;
+    gap: 0.4rem;
+  }
+  svg {
+    width: 22px;
+    height: 14px;
+  }
 `;
 
-/** dB below the clip that the bars show. */
-const SPAN_DB = 90;
+/** Which voice the stairs show: what is planned for, or one line. */
+export const SHOWN_VOICES = [
+  { value: "planned", name: "As planned" },
+  { value: "whisper", name: "Whisper" },
+  { value: "normal", name: "Normal" },
+  { value: "loud", name: "Loud" },
+  { value: "shout", name: "Shout" },
+] as const;
+export type ShownVoice = (typeof SHOWN_VOICES)[number]["value"];
 
-/** Softest to loudest voice below the point where this stage clips, at the right end. */
-function StageBar({ stage }: { stage: Stage }) {
-  if (stage.clip === null) return null;
-  const at = (level: number) => Math.min(100, Math.max(0, 100 * (1 - (stage.clip! - level) / SPAN_DB)));
-  const isOver = stage.headroomDb! < 0;
-  return (
-    <Bar viewBox="0 0 100 26" preserveAspectRatio="none" aria-hidden>
-      <path d="M0 13H100" stroke="var(--seam-soft)" strokeWidth="1" />
-      <rect x={at(stage.softest)} y="7" width={at(stage.loudest) - at(stage.softest)} height="12" fill="var(--chalk)" />
-      <path
-        d={`M${at(stage.loudest)} 13H${at(stage.peak)}`}
-        stroke={isOver ? "var(--bad)" : "var(--chalk)"}
-        strokeWidth="3"
-        strokeDasharray="4 3"
-        vectorEffect="non-scaling-stroke"
-      />
-      <path
-        d={`M${at(stage.peak)} 5V21`}
-        stroke={isOver ? "var(--bad)" : "var(--ink)"}
-        strokeWidth="2"
-        vectorEffect="non-scaling-stroke"
-      />
-      <path d="M100 1V25" stroke="var(--bad)" strokeWidth="3" vectorEffect="non-scaling-stroke" />
-    </Bar>
-  );
+interface Shown {
+  stage: StageLevels;
+  softest: number;
+  loudest: number;
+  peak: number;
+  /** What the stage takes; where it has no limit of its own, what comes before it lets through. */
+  takes: number;
 }
 
-/** Every stage from capsule to file: where the voice lies, and how far the loudest peaks stay under the clip. */
-export function Staircase({ plan }: { plan: GainPlan }) {
+function shownStages({ stages }: LevelPlan, voice: ShownVoice): Shown[] {
+  let takes = 0;
+  return stages.map((stage, number) => {
+    const before = stages[number - 1];
+    if (stage.clip !== null) takes = stage.clip;
+    else if (before) takes += stage.voices.normal - before.voices.normal;
+    else takes = stage.peak;
+    const level = (effort: Effort) => stage.voices[effort];
+    const [softest, loudest] = voice === "planned" ? [stage.softest, stage.loudest] : [level(voice) - 6, level(voice)];
+    return { stage, softest, loudest, peak: loudest + PEAK_OVER_SINE_DB, takes };
+  });
+}
+
+/** What becomes of one voice at these settings. */
+function voiceSentence(shown: readonly Shown[], voice: ShownVoice): string {
+  const over = shown.find(({ stage, peak }) => stage.clip !== null && peak > stage.clip + 1e-6);
+  const name = SHOWN_VOICES.find(({ value }) => value === voice)!.name.toLowerCase();
+  const what = voice === "planned" ? "the loudest line" : `a ${name} line`;
+  if (!over) {
+    const file = shown.at(-1)!;
+    return `At these settings ${what} peaks at ${minus(file.peak)} dBFS, and nothing clips.`;
+  }
+  return `At these settings ${what} clips first at: ${over.stage.name.toLowerCase()}, by ${Math.ceil(over.peak - over.stage.clip!)} dB.`;
+}
+
+/** Every stage from the voice to the file: where the voice lies between its noise and its clip. */
+export function Staircase(props: { plan: LevelPlan; voice: ShownVoice; onVoice: (voice: ShownVoice) => void }) {
+  const { plan, voice } = props;
+  const shown = shownStages(plan, voice);
+  const { targetDbfs, ceilingDbfs } = plan.targets;
   return (
-    <TableScroll aria-label="Stages">
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Stage</th>
-            <th scope="col">Soft to loud, peaks, clip</th>
-            <th scope="col" data-figure>
-              Loudest peaks
-            </th>
-            <th scope="col" data-figure>
-              Headroom
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {plan.stages.map((stage) => (
-            <tr key={stage.id}>
-              <th scope="row">{stage.name}</th>
-              <td>
-                <StageBar stage={stage} />
-              </td>
-              <td data-figure>
-                {minus(stage.peak)} {stage.unit}
-              </td>
-              <td data-figure>{stage.headroomDb === null ? "–" : `${minus(stage.headroomDb)} dB`}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </TableScroll>
+    <Stack $gap={0.6}>
+      <Row $between>
+        <h2>Stage by stage</h2>
+        <Choice label="Voice" value={voice} options={SHOWN_VOICES} onChange={props.onVoice} />
+      </Row>
+      <p role="status">{voiceSentence(shown, voice)}</p>
+      <StairChart
+        says={`Levels at ${shown.length} stages; ${voiceSentence(shown, voice)}`}
+        stairs={shown.map(({ stage, softest, loudest, peak, takes }, number) => ({
+          name: stage.name,
+          softest: softest - takes,
+          loudest: loudest - takes,
+          peak: peak - takes,
+          noise: stage.noise - takes,
+          isOver: stage.clip !== null && peak > stage.clip + 1e-6,
+          target: number === shown.length - 1 ? [targetDbfs - 3, ceilingDbfs] : null,
+        }))}
+      />
+      <Keys aria-label="What is drawn">
+        <li>
+          <svg viewBox="0 0 22 14" aria-hidden>
+            <rect x="4" y="1" width="14" height="12" fill="var(--chalk)" />
+          </svg>
+          softest to loudest line
+        </li>
+        <li>
+          <svg viewBox="0 0 22 14" aria-hidden>
+            <path d="M2 7H20" stroke="var(--ink)" strokeWidth="3" />
+          </svg>
+          its peaks
+        </li>
+        <li>
+          <svg viewBox="0 0 22 14" aria-hidden>
+            <path d="M0 7H22" stroke="var(--bad)" strokeWidth="2" />
+          </svg>
+          clips
+        </li>
+        <li>
+          <svg viewBox="0 0 22 14" aria-hidden>
+            <rect x="4" y="3" width="14" height="11" fill="var(--seam-soft)" />
+            <path d="M4 3H18" stroke="var(--seam)" strokeWidth="2" />
+          </svg>
+          noise
+        </li>
+        <li>
+          <svg viewBox="0 0 22 14" aria-hidden>
+            <rect x="2" y="2" width="18" height="10" fill="none" stroke="var(--good)" strokeWidth="2" />
+          </svg>
+          peaks should end here
+        </li>
+      </Keys>
+      <Disclosure title="The figures">
+        <TableScroll aria-label="Stages">
+          <Table>
+            <thead>
+              <tr>
+                <th scope="col">Stage</th>
+                <th scope="col" data-figure>
+                  Loudest line
+                </th>
+                <th scope="col" data-figure>
+                  Its peaks
+                </th>
+                <th scope="col" data-figure>
+                  Noise
+                </th>
+                <th scope="col" data-figure>
+                  In hand
+                </th>
+                <th scope="col">Figures</th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map(({ stage, loudest, peak }) => (
+                <tr key={stage.id}>
+                  <th scope="row">
+                    {stage.name}, {stage.unit}
+                  </th>
+                  <td data-figure>{minus(loudest)}</td>
+                  <td data-figure>{minus(peak)}</td>
+                  <td data-figure>{minus(stage.noise)}</td>
+                  <td data-figure>{stage.clip === null ? "–" : `${minus(stage.clip - peak)} dB`}</td>
+                  <td>{stage.isTypical ? "typical" : "your own"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </TableScroll>
+      </Disclosure>
+    </Stack>
   );
 }

@@ -1,6 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
+import { joinBlocks } from "@/core/audio/joinBlocks";
+import { changesOf, NOT_SECURE, PLAIN_SOUND, refusalOf } from "./plainSound";
 
 export type MicrophoneState =
   | { phase: "idle" }
@@ -14,27 +16,7 @@ export interface Heard {
   sampleRateHz: number;
 }
 
-/** Nothing that a browser does for calls: no echo cancelling, no noise suppression, no automatic gain. */
-const PLAIN_SOUND = { echoCancellation: false, noiseSuppression: false, autoGainControl: false } as const;
 const SHOWN_EVERY_S = 0.1;
-
-function refusalOf(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : "";
-  if (name === "NotAllowedError")
-    return "The browser may not use the microphone. Allow it for this page, then try again.";
-  if (name === "NotFoundError") return "There is no microphone. Plug one in, or drop a recording instead.";
-  return "The microphone could not be opened: is another program using it?";
-}
-
-function joined(blocks: readonly Float32Array[]): Float32Array {
-  const whole = new Float32Array(blocks.reduce((sum, block) => sum + block.length, 0));
-  let at = 0;
-  for (const block of blocks) {
-    whole.set(block, at);
-    at += block.length;
-  }
-  return whole;
-}
 
 /**
  * Records from the browser's microphone for so many seconds, or until stopped, with a level as it goes. `processed` tells
@@ -48,8 +30,7 @@ export function useMicrophone() {
 
   async function record(seconds: number): Promise<Heard | null> {
     if (!("mediaDevices" in navigator)) {
-      const message = "Browsers give the microphone only to pages on https or on this machine itself (localhost).";
-      setState({ phase: "refused", message });
+      setState({ phase: "refused", message: NOT_SECURE });
       return null;
     }
     setState({ phase: "asking" });
@@ -63,8 +44,7 @@ export function useMicrophone() {
       setState({ phase: "refused", message: refusalOf(error) });
       return null;
     }
-    const given = stream.getAudioTracks()[0]!.getSettings();
-    setIsProcessed(Boolean(given.echoCancellation || given.noiseSuppression || given.autoGainControl));
+    setIsProcessed(changesOf(stream.getAudioTracks()[0]!).length > 0);
     const source = context.createMediaStreamSource(stream);
     const capture = new AudioWorkletNode(context, "capture", { numberOfOutputs: 0 });
     source.connect(capture);
@@ -90,7 +70,7 @@ export function useMicrophone() {
     const sampleRateHz = context.sampleRate;
     await context.close();
     setState({ phase: "idle" });
-    return { samples: joined(blocks), sampleRateHz };
+    return { samples: joinBlocks(blocks), sampleRateHz };
   }
 
   return { state, isProcessed, record, stop: () => stop.current() };

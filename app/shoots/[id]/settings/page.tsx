@@ -1,0 +1,5 @@
+import { SettingsCardsScreen } from "@/screens/level/SettingsCardsScreen";
+
+export default function SettingsPage() {
+  return <SettingsCardsScreen />;
+}

@@ -1,0 +1,183 @@
+"use client";
+
+import { deviceFaults } from "@/core/chain/deviceFaults";
+import { SCHOOL_NAMES, SCHOOLS } from "@/core/chain/schools";
+import { choicesOf } from "@/core/shoot/connections";
+import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/shoot/bounds";
+import { levelsBodyOf, USUAL_TARGETS } from "@/core/shoot/levelLines";
+import type { LevelSubject } from "@/core/shoot/levels";
+import { Disclosure } from "@/ui/Disclosure";
+import { NumberField, UNITS } from "@/ui/NumberField";
+import { Select } from "@/ui/Select";
+import { Columns, Soft, Stack } from "@/ui/layout";
+import Link from "next/link";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { DeviceFields } from "./DeviceFields";
+import { useLevelsRecord } from "./useLevels";
+
+const DBFS = { ...UNITS.decibel, unit: "dBFS" };
+
+/** Where the voice should be: a school for the shoot, or figures for this way. */
+function Targets({ subject }: { subject: LevelSubject }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const { set, setLine } = useLevelsRecord();
+  const { school, meterBottomDbfs } = levelsBodyOf(bundle);
+  const { rig, line, targets } = subject;
+  const own = rig ? rig.body : (line.targets ?? USUAL_TARGETS);
+  const change = (to: Partial<typeof USUAL_TARGETS>) => {
+    const next = { targetDbfs: own.targetDbfs, ceilingDbfs: own.ceilingDbfs, ...to };
+    if (rig) store.edit("rig", rig.id, (body) => ({ ...body, ...next }));
+    else setLine(subject.id, () => ({ targets: next }));
+  };
+  return (
+    <Stack $gap={0.6}>
+      <Select
+        label="Where the voice should be"
+        value={school}
+        options={SCHOOLS.map((value) => ({ value, name: SCHOOL_NAMES[value] }))}
+        onChange={(value) => set({ school: value })}
+      />
+      {school === "threeQuarters" && (
+        <NumberField
+          label="The meter begins at"
+          value={meterBottomDbfs}
+          minimum={-90}
+          maximum={-20}
+          shown={DBFS}
+          onChange={(value) => set({ meterBottomDbfs: value })}
+        />
+      )}
+      {school === "own" ? (
+        <Columns $template="1fr 1fr">
+          <NumberField
+            label="Peaks at"
+            value={own.targetDbfs}
+            minimum={TARGET_RANGE_DBFS.minimum}
+            maximum={Math.min(TARGET_RANGE_DBFS.maximum, own.ceilingDbfs)}
+            shown={DBFS}
+            onChange={(targetDbfs) => change({ targetDbfs })}
+          />
+          <NumberField
+            label="Never above"
+            value={own.ceilingDbfs}
+            minimum={Math.max(CEILING_RANGE_DBFS.minimum, own.targetDbfs)}
+            maximum={CEILING_RANGE_DBFS.maximum}
+            shown={DBFS}
+            onChange={(ceilingDbfs) => change({ ceilingDbfs })}
+          />
+        </Columns>
+      ) : (
+        <Soft>
+          Peaks of the loudest line at {targets.targetDbfs.toFixed(0).replace("-", "−")} dBFS, never above{" "}
+          {targets.ceilingDbfs.toFixed(0).replace("-", "−")}.
+        </Soft>
+      )}
+    </Stack>
+  );
+}
+
+/** Knobs that somebody leaves where they are; the others are set round them. */
+function Held({ subject }: { subject: LevelSubject }) {
+  const { setLine } = useLevelsRecord();
+  const { plan } = subject;
+  if (!plan || plan.knobs.length === 0) return null;
+  const AS_PLANNED = "planned";
+  return (
+    <Disclosure title={`Hold a knob where it is${plan.knobs.some(({ isHeld }) => isHeld) ? " (held)" : ""}`}>
+      <Stack $gap={0.6}>
+        {plan.knobs.map((knob) => (
+          <Select
+            key={knob.stageId}
+            label={`${knob.name}, ${knob.device}`}
+            value={knob.isHeld ? String(knob.valueDb) : AS_PLANNED}
+            options={[
+              { value: AS_PLANNED, name: `as planned${knob.isHeld ? "" : `: ${knob.says}`}` },
+              ...knob.choices.map(({ valueDb, says }) => ({ value: String(valueDb), name: says })),
+            ]}
+            onChange={(value) =>
+              setLine(subject.id, ({ held }) => ({
+                held: [
+                  ...held.filter(({ stage }) => stage !== knob.stageId),
+                  ...(value === AS_PLANNED ? [] : [{ stage: knob.stageId, valueDb: Number(value) }]),
+                ],
+              }))
+            }
+          />
+        ))}
+      </Stack>
+    </Disclosure>
+  );
+}
+
+/** What the levels depend on: devices with their figures, where the voice should be, and what is held. */
+export function ChainForm({ subject }: { subject: LevelSubject }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const { setLine } = useLevelsRecord();
+  const { rig, kind, levels, input, connection } = subject;
+  const set = (change: object) => rig && store.edit("rig", rig.id, (body) => ({ ...body, ...change }));
+  const isOnRecorder = input?.id === "recorder35" || input?.id === "recorderXlr";
+  const faults = levels ? deviceFaults(levels.chain) : [];
+  return (
+    <Stack>
+      {rig && (
+        <>
+          <DeviceFields label="Microphone" kind="lav" chosenId={rig.body.lavId} onChoose={(lavId) => set({ lavId })} />
+          {levels?.way.radio && (
+            <>
+              <DeviceFields
+                label="Pack"
+                kind="pack"
+                chosenId={rig.body.packId}
+                onChoose={(packId) => set({ packId })}
+              />
+              <DeviceFields
+                label="Receiver"
+                kind="receiver"
+                chosenId={rig.body.receiverId}
+                onChoose={(receiverId) => set({ receiverId })}
+              />
+            </>
+          )}
+          {isOnRecorder && (
+            <DeviceFields
+              label="Recorder input"
+              kind="input"
+              chosenId={rig.body.inputId}
+              onChoose={(inputId) => set({ inputId })}
+            />
+          )}
+        </>
+      )}
+      {kind === "placed" && subject.source && (
+        <Select
+          label="Into"
+          value={input?.id ?? ""}
+          options={choicesOf(bundle).inputs.map(({ id, name }) => ({ value: id, name }))}
+          onChange={(inputId) => setLine(subject.id, () => ({ inputId }))}
+        />
+      )}
+      {faults.map((says) => (
+        <p key={says} role="alert">
+          {says}
+        </p>
+      ))}
+      <Targets subject={subject} />
+      <Held subject={subject} />
+      <Soft>
+        Figures are typical of their kind until you put in those of your own data sheets.
+        {connection && (
+          <>
+            {" "}
+            Another input or lead is chosen at{" "}
+            <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${connection.link.id}`} prefetch={false}>
+              Link
+            </Link>
+            .
+          </>
+        )}
+      </Soft>
+    </Stack>
+  );
+}

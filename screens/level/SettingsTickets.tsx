@@ -1,0 +1,107 @@
+"use client";
+
+import styled from "styled-components";
+import type { SettingsCard } from "@/core/shoot/levelCards";
+
+import { Tick } from "@/ui/Ticks";
+import { Figure, Soft, Stack } from "@/ui/layout";
+import { upperFirst } from "../dress/words";
+
+const Tickets = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.8rem;
+  grid-template-columns: repeat(auto-fill, minmax(225px, 1fr));
+`;
+
+/** One device's settings, as on a swing ticket. */
+const Ticket = styled.li<{ $state: SettingsCard["state"] }>`
+  position: relative;
+  min-width: 0;
+  border: 1px solid var(--ink-soft);
+  border-top: 4px ${({ $state }) => ($state === "set" ? "solid" : $state === "stale" ? "dotted" : "dashed")}
+    ${({ $state }) => ($state === "stale" ? "var(--bad)" : "var(--ink-soft)")};
+  background: var(--paper);
+  padding: 0.7rem 0.9rem 0.8rem 1.5rem;
+  break-inside: avoid;
+  &::before {
+    content: "";
+    position: absolute;
+    left: 0.5rem;
+    top: 0.9rem;
+    width: 9px;
+    height: 9px;
+    border: 1.5px solid var(--ink-soft);
+    border-radius: 50%;
+  }
+`;
+
+const Knob = styled.div`
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  flex-wrap: wrap;
+  gap: 0.1rem 0.6rem;
+`;
+
+const Words = styled.ul`
+  margin: 0;
+  padding: 0 0 0 1rem;
+  font-size: 0.9rem;
+  li + li {
+    margin-top: 0.15rem;
+  }
+`;
+
+const OnScreen = styled.div`
+  @media print {
+    display: none;
+  }
+`;
+
+/** What to set on each device of one way; a tick makes planned into set. */
+export function SettingsTickets(props: {
+  label: string;
+  cards: readonly SettingsCard[];
+  onTick: (card: SettingsCard, isOn: boolean) => void;
+}) {
+  return (
+    <Tickets aria-label={props.label}>
+      {props.cards.map((card) => {
+        const figures = card.lines.filter(({ value }) => value !== "");
+        const words = card.lines.filter(({ value }) => value === "");
+        return (
+          <Ticket key={card.device} $state={card.state}>
+            <Stack $gap={0.45}>
+              <h3>{upperFirst(card.device)}</h3>
+              {figures.map(({ what, value, isKnob }) => (
+                <Knob key={what}>
+                  <Soft>{what}</Soft>
+                  <Figure $size={isKnob ? "big" : "normal"}>{value}</Figure>
+                </Knob>
+              ))}
+              {words.length > 0 && (
+                <Words>
+                  {words.map(({ what }) => (
+                    <li key={what}>{what}</li>
+                  ))}
+                </Words>
+              )}
+              {card.caution && <Soft>{card.caution}</Soft>}
+              {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
+              <OnScreen>
+                <Tick
+                  label={card.state === "set" ? "Set" : "Set it so"}
+                  isOn={card.state === "set"}
+                  onChange={(isOn) => props.onTick(card, isOn)}
+                />
+              </OnScreen>
+            </Stack>
+          </Ticket>
+        );
+      })}
+    </Tickets>
+  );
+}

@@ -1,0 +1,220 @@
+"use client";
+
+import { Printer } from "lucide-react";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useState } from "react";
+import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type LevelPlan } from "@/core/chain/followChain";
+import { capsuleCures } from "@/core/shoot/cures";
+import { settingOf, type LevelSubject } from "@/core/shoot/levels";
+import { minus } from "@/core/sound/decibel";
+import { OCTAVES_HZ } from "@/core/sound/octaves";
+import { Button } from "@/ui/Button";
+import { Disclosure } from "@/ui/Disclosure";
+import { PickList } from "@/ui/PickList";
+import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { stationHref } from "../shell/ThreadNav";
+import { ChainForm } from "./ChainForm";
+import { SettingsTickets } from "./SettingsTickets";
+import { Staircase, type ShownVoice } from "./Staircase";
+import { useLevels, useLevelsRecord } from "./useLevels";
+
+const DynamicsView = dynamic(() => import("./DynamicsView").then((module) => module.DynamicsView), { ssr: false });
+
+const EFFORT_WORDS = {
+  whisper: "a whisper",
+  soft: "a soft voice",
+  normal: "a normal voice",
+  raised: "a raised voice",
+  loud: "a loud voice",
+  shout: "a shout",
+} as const;
+
+/** Who clips first, and at which voice. */
+function sentenceOf({ firstToClip, isClean, peakDbfs, targets }: LevelPlan): string {
+  const { name, headroomDb, atEffort } = firstToClip;
+  if (headroomDb < -1e-6)
+    return `${name} clips: the loudest line is ${Math.ceil(-headroomDb - 1e-6)} dB more than it takes.`;
+  const over = `${name} would clip first, ${minus(headroomDb)} dB above the loudest line`;
+  if (!isClean) return `Peaks end at ${minus(peakDbfs)} dBFS, above the ${minus(targets.ceilingDbfs)} that are wanted.`;
+  return atEffort ? `${over}: ${EFFORT_WORDS[atEffort]} would do it.` : `${over}; no voice of theirs is that loud.`;
+}
+
+function Forecast({ plan }: { plan: LevelPlan }) {
+  const [worst] = plan.noiseSources;
+  return (
+    <Stack $gap={0.6}>
+      <Row $gap={1.4}>
+        <div>
+          <Soft>Loudest peaks</Soft>
+          <Figure>
+            <Known $as="planned">{minus(plan.peakDbfs, 1)}</Known>
+            <small>dBFS ±{LEVEL_UNCERTAINTY_DB}</small>
+          </Figure>
+        </div>
+        <div>
+          <Soft>Speech</Soft>
+          <Figure>
+            <Known $as="planned">{minus(plan.speechDbfs, 1)}</Known>
+            <small>dBFS ±{LEVEL_UNCERTAINTY_DB}</small>
+          </Figure>
+        </div>
+        <div>
+          <Soft>Noise</Soft>
+          <Figure>
+            <Known $as="planned">{minus(plan.noiseDbfs, 1)}</Known>
+            <small>dBFS ±{NOISE_UNCERTAINTY_DB}</small>
+          </Figure>
+        </div>
+        <div>
+          <Soft>Speech over noise</Soft>
+          <Figure>
+            <Known $as="planned">{minus(plan.snrDb)}</Known>
+            <small>
+              dB, {minus(plan.snrDba)} A-weighted; most from {worst!.name}
+            </small>
+          </Figure>
+        </div>
+      </Row>
+      <Soft>
+        By octave:{" "}
+        {OCTAVES_HZ.map(
+          (hz, band) => `${hz >= 1000 ? `${hz / 1000}k` : hz} Hz ${minus(plan.snrOctavesDb[band]!)}`,
+        ).join(" · ")}{" "}
+        dB
+      </Soft>
+    </Stack>
+  );
+}
+
+/** Capsules of the kit that cure an overload at the pack. */
+function Cures({ subject }: { subject: LevelSubject }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const { rig } = subject;
+  const cures = capsuleCures(bundle, subject);
+  if (!rig || cures.length === 0) return null;
+  return (
+    <Row>
+      {cures.slice(0, 2).map(({ lavId, name, lessDb }) => (
+        <Button key={lavId} onPress={() => store.edit("rig", rig.id, (body) => ({ ...body, lavId }))}>
+          Take the {name}: {lessDb.toFixed(0)} dB less sensitive
+        </Button>
+      ))}
+    </Row>
+  );
+}
+
+function ChosenWay({ subject }: { subject: LevelSubject }) {
+  const { bundle } = useShoot();
+  const { tick } = useLevelsRecord();
+  const [voice, setVoice] = useState<ShownVoice>("planned");
+  const { plan, refusal, warning, cards, levels, rig } = subject;
+  if (!plan)
+    return (
+      <Stack>
+        <Lead>{refusal}</Lead>
+        {rig && <Link href={stationHref(bundle.shoot.id, "dress", subject.wearerId, subject.sceneId)}>To Dress</Link>}
+      </Stack>
+    );
+  return (
+    <Stack>
+      {warning && (
+        <p role="alert">
+          <strong>{warning}</strong>
+        </p>
+      )}
+      <Lead aria-live="polite">{sentenceOf(plan)}</Lead>
+      {plan.advice.map((advice) => (
+        <p key={advice}>{advice}</p>
+      ))}
+      <Cures subject={subject} />
+      <SettingsTickets
+        label={`What to set for ${subject.name}`}
+        cards={cards}
+        onTick={(card, isOn) => tick(subject.id, card, isOn)}
+      />
+      <Forecast plan={plan} />
+      {levels?.isUsualVoice && <Soft>Nobody is planned here: a usual voice at a usual distance is taken.</Soft>}
+      {rig && rig.body.voiceTodayDb !== null && (
+        <Soft>
+          Their voice was measured on this day: {rig.body.voiceTodayDb > 0 ? "+" : ""}
+          {minus(rig.body.voiceTodayDb, 1)} dB against the plan.
+        </Soft>
+      )}
+      <Staircase plan={plan} voice={voice} onVoice={setVoice} />
+      <Disclosure title="Limiter, compressor, safety track">
+        <DynamicsView subject={subject} plan={plan} />
+      </Disclosure>
+      <Disclosure title="How this was computed">
+        <Soft>
+          Of every step of every knob the set is kept that overloads no stage on the way, puts the loudest line&apos;s
+          peaks, taken 18 dB over its mean, at the target, and adds the least noise. Pack, sockets and converters keep 3
+          dB in hand. RMS figures in dBFS follow AES17: a full-scale sine reads 0. Noise is unweighted, 125 Hz to 8 kHz,
+          unless it says otherwise.
+        </Soft>
+      </Disclosure>
+    </Stack>
+  );
+}
+
+const STATE_WORDS = { open: "", some: "partly set", set: "set", stale: "set it again" } as const;
+
+/** Where it goes and how it stands, in a line. */
+function lineAbout(subject: LevelSubject, sceneTitle: string): string {
+  const { plan, input, refusal, warning } = subject;
+  if (!plan) return refusal ?? "";
+  const state = warning ? "refused" : !plan.isClean ? "clips" : STATE_WORDS[settingOf(subject)];
+  return [sceneTitle, input?.name, state].filter(Boolean).join(" · ");
+}
+
+/** What do I set? Every way of the shoot, from the voice to the file. */
+export function SettingsView() {
+  const { bundle } = useShoot();
+  const { subjects, chosen, choose } = useLevels();
+  const titles = new Map(bundle.scenes.map(({ id, body }) => [id, body.title]));
+  const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
+  return (
+    <Columns $template="minmax(230px, 3fr) minmax(0, 8fr) minmax(220px, 3fr)">
+      <Stack>
+        <PickList
+          label="Ways from a voice to a file"
+          one="From whom"
+          items={subjects.map((subject) => ({
+            id: subject.id,
+            name: subject.name,
+            says: lineAbout(subject, titles.get(subject.sceneId ?? "") ?? ""),
+            thread: subject.wearerId ? (threads.get(subject.wearerId) ?? 0) : null,
+          }))}
+          chosenId={chosen?.id ?? null}
+          onChoose={choose}
+          empty={
+            <Stack>
+              <Lead>Settings follow from a person and a place for the microphone.</Lead>
+              <Link href={stationHref(bundle.shoot.id, "dress", null)}>Dress somebody first</Link>
+            </Stack>
+          }
+        />
+        {subjects.length > 0 && (
+          <Link
+            href={`/shoots/${bundle.shoot.id}/settings${chosen ? `?way=${encodeURIComponent(chosen.id)}` : ""}`}
+            prefetch={false}
+          >
+            <Printer size={16} aria-hidden /> Settings cards to print
+          </Link>
+        )}
+      </Stack>
+      {chosen && (
+        <>
+          <Piece key={`settings ${chosen.id}`} aria-label={`Settings of ${chosen.name}`}>
+            <ChosenWay subject={chosen} />
+          </Piece>
+          <Piece key={`form ${chosen.id}`} aria-label={`Devices of ${chosen.name}`}>
+            <ChainForm subject={chosen} />
+          </Piece>
+        </>
+      )}
+    </Columns>
+  );
+}

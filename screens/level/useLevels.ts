@@ -1,0 +1,64 @@
+"use client";
+
+import { useSearchParams } from "next/navigation";
+import { useMemo } from "react";
+import { levelsBodyOf, lineOf, withLine } from "@/core/shoot/levelLines";
+import type { SettingsCard } from "@/core/shoot/levelCards";
+import { levelsOf, type LevelSubject } from "@/core/shoot/levels";
+import type { LevelLine, LevelsBody } from "@/core/shoot/records";
+import { scenesInOrder } from "@/core/shoot/sceneOrder";
+import { setInAddress } from "../link/useLinks";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useFirstChange } from "../saving/useFirstChange";
+
+/** Every way of the shoot in the order of its scenes, and the one that is named in the address. */
+export function useLevels(): {
+  subjects: readonly LevelSubject[];
+  chosen: LevelSubject | null;
+  choose: (id: string) => void;
+} {
+  const { bundle } = useShoot();
+  const query = useSearchParams();
+  const subjects = useMemo(() => {
+    const order = new Map(scenesInOrder(bundle.scenes).map(({ id }, index) => [id, index]));
+    const at = ({ sceneId }: LevelSubject) => order.get(sceneId ?? "") ?? Infinity;
+    return [...levelsOf(bundle)].sort((one, other) => at(one) - at(other));
+  }, [bundle]);
+  const [way, wearer, scene] = ["way", "wearer", "scene"].map((key) => query.get(key));
+  const ofWearer = subjects.filter(({ wearerId }) => wearer !== null && wearerId === wearer);
+  const chosen =
+    subjects.find(({ id }) => id === way) ??
+    ofWearer.find(({ sceneId }) => sceneId === scene) ??
+    ofWearer[0] ??
+    subjects[0] ??
+    null;
+  return { subjects, chosen, choose: (id) => setInAddress({ way: id }) };
+}
+
+/** Changes of how a shoot sets its levels. */
+export function useLevelsRecord(): {
+  set: (change: Partial<LevelsBody>) => void;
+  setLine: (subject: string, change: (line: LevelLine) => Partial<LevelLine>) => void;
+  /** A device is set as its card says; or not any more. */
+  tick: (subject: string, card: SettingsCard, isOn: boolean) => void;
+} {
+  const store = useShootStore();
+  const changeOrMake = useFirstChange();
+  const edit = (change: (body: LevelsBody) => LevelsBody) => {
+    const { bundle } = store.snapshot();
+    changeOrMake("levels", "", bundle.levels[0]?.id, () => levelsBodyOf(bundle), change);
+  };
+  const setLine = (subject: string, change: (line: LevelLine) => Partial<LevelLine>) =>
+    edit((body) => withLine(body, subject, change(lineOf(body, subject))));
+  return {
+    set: (change) => edit((body) => ({ ...body, ...change })),
+    setLine,
+    tick: (subject, { device, holdsFor }, isOn) =>
+      setLine(subject, ({ ticks }) => ({
+        ticks: [
+          ...ticks.filter((each) => each.device !== device),
+          ...(isOn ? [{ device, holdsFor, at: new Date().toISOString() }] : []),
+        ],
+      })),
+  };
+}
