@@ -1,26 +1,9 @@
-import { writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { expect, test } from "@playwright/test";
+import { hearing, heardFile } from "./fakeMicrophone";
 import { openScout, startShoot } from "./shoot";
 import { clapWav } from "./sounds";
 
-/** What the browser's microphone hears: it reads 16-bit files only. */
-const heard = join(tmpdir(), `hypophon-clap-${process.pid}.wav`);
-writeFileSync(heard, clapWav(0.7, { afterS: 4 }));
-
-test.use({
-  launchOptions: {
-    executablePath: "/usr/bin/chromium",
-    args: [
-      ...(process.getuid?.() === 0 ? ["--no-sandbox"] : []),
-      "--disable-quic",
-      "--use-fake-ui-for-media-stream",
-      "--use-fake-device-for-media-stream",
-      `--use-file-for-fake-audio-capture=${heard}`,
-    ],
-  },
-});
+test.use({ launchOptions: hearing(heardFile("clap", clapWav(0.7, { afterS: 4 }))) });
 
 test("a clap is recorded here and now, with an uncalibrated level as it goes", async ({ page }) => {
   await startShoot(page, "Live");

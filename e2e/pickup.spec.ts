@@ -185,9 +185,14 @@ test("three round a table and a player with an instrument: who else is heard, an
 test("Level tells what a free microphone's input must bear", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000036`);
-  const free = page.getByRole("region", { name: "Microphones that stand free" });
-  await expect(free.getByRole("row", { name: /^Table omni/ })).toBeVisible();
-  await free.getByRole("link", { name: "To Pickup" }).click();
+  await page
+    .getByRole("list", { name: "Ways from a voice to a file" })
+    .getByRole("button", { name: /^Table omni/ })
+    .click();
+  const cards = page.getByRole("list", { name: /^What to set for Table omni/ });
+  await expect(cards).toContainText("Phantom power on");
+  await expect(cards).toContainText(/Gain\+?\d+ dB/);
+  await page.getByRole("link", { name: "To Pickup" }).click();
   await expect(plan(page)).toBeVisible();
 });
 

@@ -47,3 +47,12 @@ export function clapWav(timeS: number, options: { peak?: number; noise?: number;
     return random * level;
   });
 }
+
+/** So many seconds of a quiet place, then somebody speaking at these peaks, 16 bit: for the browser's pretended microphone. */
+export function quietThenVoiceWav(quietS: number, voiceS: number, peakDbfs: number): Buffer {
+  const amplitude = 10 ** (peakDbfs / 20);
+  return wavOf(16, quietS + voiceS, (frame, random) => {
+    const isSpeaking = frame > quietS * RATE && frame % (RATE / 2) < RATE * 0.35;
+    return (isSpeaking ? amplitude * Math.sin((2 * Math.PI * 330 * frame) / RATE) : 0) + random * 0.001;
+  });
+}

@@ -4,13 +4,18 @@ import { choose, expectSaved, openDemo, startShoot } from "./shoot";
 test("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000034`);
-  const settings = () => page.getByText("Pack sensitivity").locator("..").textContent();
+  const settings = () =>
+    page
+      .getByRole("list", { name: /^What to set/ })
+      .getByRole("listitem")
+      .first()
+      .textContent();
   const before = await settings();
   await choose(page, "Microphone", "omni lav, low sensitivity, 1.5 mV/Pa");
   await expect.poll(settings).not.toBe(before);
-  await page.getByLabel("Peaks at").fill("-20");
+  await page.getByRole("textbox", { name: "Peaks at" }).fill("-20");
   await expect(page.getByText(/^−20\.\d/)).toBeVisible();
-  await page.getByLabel("Peaks at").fill("3");
+  await page.getByRole("textbox", { name: "Peaks at" }).fill("3");
   await expect(page.getByText(/Peaks at: -40 to -6 dBFS/)).toBeVisible();
   await expectSaved(page);
 });

@@ -28,7 +28,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await expectSaved(page);
 
   await page.getByRole("link", { name: "Level" }).click();
-  await expect(page.getByText("Pack sensitivity")).toBeVisible();
+  await expect(page.getByRole("list", { name: "What to set for Ada" })).toContainText("Sensitivity");
   await expect(page.getByText(/would clip first/)).toBeVisible();
 
   await page.getByRole("link", { name: "Check" }).click();
@@ -114,7 +114,7 @@ test("by keyboard only: the same way", async ({ page }) => {
 
   await page.keyboard.press("5");
   await page.waitForURL(/\/level/);
-  await expect(page.getByText("Recorder gain")).toBeVisible();
+  await expect(page.getByRole("list", { name: /^What to set/ })).toContainText("Gain");
 
   await page.keyboard.press("7");
   await page.waitForURL(/\/check/);
@@ -153,7 +153,7 @@ test("on a phone, 390 px wide: the same way, and nothing runs over the side", as
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
   await noOverflow();
   await page.getByRole("link", { name: "Level" }).tap();
-  await expect(page.getByText("Pack sensitivity")).toBeVisible();
+  await expect(page.getByRole("list", { name: "What to set for Ada" })).toContainText("Sensitivity");
   await noOverflow();
   await page.getByRole("link", { name: "Check" }).tap();
   await page.setInputFiles("input[type=file]", { name: "low.wav", mimeType: "audio/wav", buffer: takeWav(-45) });

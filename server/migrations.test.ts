@@ -6,6 +6,8 @@ import { Client } from "pg";
 import { GENERIC_DEVICES } from "../core/chain/devices";
 import { placeFaults } from "../core/room/placeModel";
 import { RECORD_SCHEMAS } from "../core/shoot/records";
+import { FIRST_PROVISION } from "../core/shoot/dayMedia";
+import { newRig } from "../core/shoot/newRig";
 import { schemaFaults } from "../core/schema/validate";
 import { plannedEcho, midOf } from "../core/room/place";
 import { openDatabase } from "../db/client";
@@ -171,6 +173,53 @@ test("microphones placed before hands were known go on: what is held has its han
     const micsOf = (id: string) => pickups.find((each) => each.id === id)!.body.setup.mics;
     expect(micsOf(some!).map(({ handsM }) => handsM)).toEqual([0.1, null, 0.03]);
     expect(micsOf(none!)).toEqual([]);
+  } finally {
+    rmSync(before, { recursive: true });
+    await drop();
+  }
+});
+
+test("rigs and provisions from before levels were set device by device go on, nobody's voice measured", async () => {
+  const { url, drop } = await freshDatabase();
+  const before = migrationsUpTo(6);
+  try {
+    await migrateDatabase(url, before);
+    const [crewId, shootId, wearer, scene, rig, provision] = Array.from({ length: 6 }, () => randomUUID());
+    const client = await oldShoot(url, crewId!, shootId!);
+    const body = newRig({ shootId: shootId!, wearerId: wearer!, sceneId: scene! });
+    await client.query(
+      "insert into wearer (id, crew_id, shoot_id, name, height_m, voice, tape_allergy, hairy_chest, voice_offset_db, thread, accessories) values ($1, $2, $3, 'W', 1.7, 'middle', 'no', 'no', 0, 0, '[]')",
+      [wearer, crewId, shootId],
+    );
+    await client.query(
+      "insert into scene (id, crew_id, shoot_id, title, day, starts_at, length_min, take_min) values ($1, $2, $3, 'S', 1, '09:30', 30, 3)",
+      [scene, crewId, shootId],
+    );
+    await client.query(
+      "insert into rig (id, crew_id, shoot_id, wearer_id, scene_id, performance, aims, is_rigged, consent, is_set, target_dbfs, ceiling_dbfs) values ($1, $2, $3, $4, $5, $6, $7, false, $8, true, -12, -6)",
+      [rig, crewId, shootId, wearer, scene, body.performance, body.aims, body.consent],
+    );
+    await client.query(
+      "insert into provision (id, crew_id, shoot_id, cards_gb, has_float, has_safety_tracks, temperature_c, pack_battery, recorder_battery, bank_wh, listen_dba, listen_hours) values ($1, $2, $3, $4, false, false, 15, $5, $6, null, 75, 4)",
+      [
+        provision,
+        crewId,
+        shootId,
+        JSON.stringify(FIRST_PROVISION.cardsGb),
+        FIRST_PROVISION.packBattery,
+        FIRST_PROVISION.recorderBattery,
+      ],
+    );
+    await client.end();
+    await migrateDatabase(url, MIGRATIONS);
+    const { database, pool } = openDatabase(url);
+    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    await pool.end();
+    expect(bundle.rigs[0]!.body.voiceTodayDb).toBeNull();
+    expect(schemaFaults(RECORD_SCHEMAS.rig, bundle.rigs[0]!.body)).toEqual([]);
+    expect(bundle.provisions[0]!.body.recorderTracks).toBeNull();
+    expect(schemaFaults(RECORD_SCHEMAS.provision, bundle.provisions[0]!.body)).toEqual([]);
+    expect(bundle.levels).toEqual([]);
   } finally {
     rmSync(before, { recursive: true });
     await drop();

@@ -10,6 +10,7 @@ import {
   type Settings,
   type WayCost,
 } from "./bestSettings";
+import { deviceFaults } from "./deviceFaults";
 import { DEVICE_SCHEMAS, GENERIC_DEVICES, genericFigures } from "./devices";
 import { followChain, planLevels } from "./followChain";
 import { peakOf, soundOfFeed as feed } from "./soundIn";
@@ -301,4 +302,12 @@ describe("ways of all kinds", () => {
     expect(at(plan, "file").noise).toBeCloseTo(plan.noiseDbfs, 6);
     expect(TEST_CONDENSER.selfNoiseDba).toBe(16);
   });
+});
+
+test("devices that cannot be are told: overload below the own noise, next to no room above it", () => {
+  expect(deviceFaults(RADIO)).toEqual([]);
+  const faults = (mic: object) =>
+    deviceFaults(stagesOfWay(testWay("receiver", "recorder35", { mic: { ...TEST_LAV, ...mic } })));
+  expect(faults({ maxSplDb: 20 })[0]).toContain("Capsule of lavalier: it overloads below its own noise");
+  expect(faults({ maxSplDb: 40 })[0]).toContain("only 12 dB between noise and overload");
 });

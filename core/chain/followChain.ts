@@ -94,7 +94,9 @@ const overall = (sound: SoundIn) =>
 /** Levels at every stage with noise as it gathers. */
 function walk(chain: Chain, settings: Settings, sound: SoundIn) {
   const voices = overall(sound);
-  let sources: NoiseSource[] = [{ name: "the place", isPlace: true, levels: sound.noiseDb }];
+  const [first] = chain;
+  const isPlace = first.unit === "dB SPL";
+  let sources: NoiseSource[] = [{ name: isPlace ? "the place" : first.device, isPlace, levels: sound.noiseDb }];
   let gainDb = 0;
   const stages = chain.map((stage, number): StageLevels => {
     const position = positionAt(stage, settings[number] ?? 0);

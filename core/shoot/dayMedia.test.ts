@@ -96,3 +96,14 @@ test("what is assumed fits what may be stored", () => {
     expect.arrayContaining(["Capacity: 10 to 100000 mAh.", "Coldest hour: -30 to 50 °C."]),
   );
 });
+
+test("more tracks than the recorder takes are named with where, how many, and what helps; nothing is said while nobody knows", () => {
+  expect(dayMediaOf(bundle(), 1).tooMany).toBeNull();
+  expect(dayMediaOf(bundle({ recorderTracks: 2 }), 1).tooMany).toBeNull();
+  expect(dayMediaOf(bundle({ recorderTracks: 1 }), 1).tooMany).toBe(
+    "Morning needs 2 tracks and the recorder takes 1. Bring a second recorder, or mix those who never speak together onto one track.",
+  );
+  expect(dayMediaOf(bundle({ recorderTracks: 2, hasSafetyTracks: true }), 1).tooMany).toContain(
+    "Without safety tracks it fits",
+  );
+});

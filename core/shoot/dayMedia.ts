@@ -43,6 +43,8 @@ export interface DayMedia {
   cards: CardPlan;
   /** Tracks at one time, safety tracks with them. */
   mostTracks: number;
+  /** Where there are more tracks than the recorder takes; null where there are not, or nobody has said how many it takes. */
+  tooMany: string | null;
   power: readonly SwapPlan[];
   /** Cells by kind for the whole day. */
   cells: readonly { kind: string; count: number }[];
@@ -60,6 +62,9 @@ function rollingsOf(
     .map(({ id, body }) => {
       const placed = storedPickup(bundle, id)?.body.setup.mics.length ?? 0;
       const worn = bundle.rigs.filter((rig) => rig.body.sceneId === id).length;
+      const fed = levelsOf(bundle).filter(
+        ({ kind, sceneId, input }) => kind === "feed" && sceneId === id && input?.kind === "recorder",
+      ).length;
       const { title, lengthMin, takeMin } = body;
       return {
         sceneId: id,
@@ -67,11 +72,26 @@ function rollingsOf(
         fromMin: minutesOfDay(body.startsAt),
         lengthMin,
         takeMin,
-        tracks: (worn + placed) * perTrack,
+        tracks: (worn + placed + fed) * perTrack,
         placed,
       };
     })
     .filter(({ tracks }) => tracks > 0);
+}
+
+/** More tracks than inputs: where, and what helps. */
+function tooManyTracks(
+  rollings: readonly Rolling[],
+  { recorderTracks, hasSafetyTracks }: ProvisionBody,
+): string | null {
+  const over = recorderTracks === null ? [] : rollings.filter(({ tracks }) => tracks > recorderTracks);
+  const [worst] = [...over].sort((one, other) => other.tracks - one.tracks);
+  if (!worst || recorderTracks === null) return null;
+  const helps =
+    hasSafetyTracks && worst.tracks / 2 <= recorderTracks
+      ? "Without safety tracks it fits."
+      : "Bring a second recorder, or mix those who never speak together onto one track.";
+  return `${worst.title} needs ${worst.tracks} tracks and the recorder takes ${recorderTracks}. ${helps}`;
 }
 
 /** Noise of the loudest plan of a day in the file, and whether one of its voices may go over; null where nothing is planned. */
@@ -109,6 +129,7 @@ export function dayMediaOf(bundle: ShootBundle, day: number): DayMedia {
     channels: channelWords(Math.max(1, mostTracks), false),
     cards,
     mostTracks,
+    tooMany: tooManyTracks(rollings, provision),
     power,
     cells: [...cells].map(([kind, count]) => ({ kind, count })),
     exposure: exposureOf([{ levelDba, hours }]),

@@ -57,9 +57,12 @@ function tuningLines(link: AirLink | null, system: RadioSystem | null): CardLine
   ];
 }
 
+/** Knobs are given by their figures, and taps belong to pairing. */
+const isNoKnob = (says: string): boolean => !/^(Tap|Turn|Boost) /.test(says);
+
 /** What has to be set on the way is said by the leads' judge for the whole way: each at its own thing. */
 function sortedSettings(path: FoundPath | null, source: Source | null, input: Input) {
-  const all = (path?.settings ?? []).filter((says) => !says.startsWith("Tap ") && !says.startsWith("Turn "));
+  const all = (path?.settings ?? []).filter(isNoKnob);
   const parts = path?.parts ?? [];
   const ofPart = (says: string) => parts.find((part) => part.settings.includes(says) || says.endsWith(part.name));
   const byPart = new Map<string, string[]>();

@@ -4,16 +4,19 @@ import { FIRST_WISHES } from "../pickup/candidates";
 import type { MicrophoneId } from "../pickup/microphones";
 import type { PlacedMic, Talker } from "../pickup/setup";
 import { fits } from "../schema/validate";
+import { genericFigures } from "../chain/devices";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
 import { newLink } from "./airScene";
 import { boardOf } from "./board";
 import { HOUSE } from "./connections";
+import { capsuleCures } from "./cures";
 import { emptyShoot } from "./emptyShoot";
 import { levelsBodyOf, withLine } from "./levelLines";
 import { levelsOf, levelsOfRig, settingOf, type LevelSubject } from "./levels";
 import { newRig } from "./newRig";
 import { newScene } from "./newScene";
 import { LevelsBody, type ShootBundle } from "./records";
+import { withVoiceToday } from "./voiceToday";
 import { stored, TEST_SHOOT, testWearer } from "./testShoot";
 
 const connected = (linkId: string, sourceId: string, inputId: string) =>
@@ -215,5 +218,46 @@ describe("what is set", () => {
     const total = (plan: typeof before) => plan.knobs.reduce((sum, { valueDb }) => sum + valueDb, 0);
     expect(total(before) - total(after)).toBeGreaterThan(16);
     expect(after.isClean).toBe(true);
+  });
+});
+
+describe("what is learned and cured", () => {
+  test("a measured voice holds for the wearer's whole day, adds up, and stays within reason", () => {
+    const scenes = ["one", "two", "three"].map((id, index) =>
+      stored<"scene">(id, newScene("s", { day: index < 2 ? 1 : 2 })),
+    );
+    const rigs = scenes.map(({ id }) =>
+      stored<"rig">(`rig-${id}`, newRig({ shootId: "s", wearerId: "Ada", sceneId: id }, { voiceTodayDb: 2 })),
+    );
+    const changed = withVoiceToday(bundle({ scenes, rigs }), "rig-one", 3.04);
+    expect(changed.map(({ id, body }) => [id, body.voiceTodayDb])).toEqual([
+      ["rig-one", 5],
+      ["rig-two", 5],
+    ]);
+    expect(withVoiceToday(bundle({ scenes, rigs }), "rig-one", 500)[0]!.body.voiceTodayDb).toBe(40);
+    expect(withVoiceToday(bundle(), "nobody", 3)).toEqual([]);
+  });
+
+  test("an overload at the pack is cured by the capsule of the kit that is just insensitive enough, and by no other", () => {
+    const lav = (id: string, sensitivityMvPerPa: number) => {
+      const figures = { ...genericFigures("lav"), sensitivityMvPerPa, maxSplDb: 150 };
+      return stored<"kitItem">(id, { shootId: null, kind: "lav", name: id, figures });
+    };
+    const pack = stored<"kitItem">("pack", {
+      shootId: null,
+      kind: "pack",
+      name: "pack",
+      figures: { ...genericFigures("pack"), fullInputDbv: -70 },
+    });
+    const kit = [lav("hot", 20), lav("mild", 4), lav("low", 0.3), lav("lowest", 0.1), pack];
+    const shoot = bundle({ kit });
+    const [first, ...others] = shoot.rigs;
+    const performance = { ...first!.body.performance, loudest: "shout" as const };
+    const loud = { ...shoot, rigs: [{ ...first!, body: { ...first!.body, performance } }, ...others] };
+    const ada = of(loud, "rig-Ada");
+    expect(ada.plan!.isClean).toBe(false);
+    expect(capsuleCures(loud, ada).map(({ lavId }) => lavId)).toEqual(["low", "lowest"]);
+    expect(capsuleCures(loud, ada)[0]!.lessDb).toBeCloseTo(20 * Math.log10(20 / 0.3), 6);
+    expect(capsuleCures(loud, of(loud, "rig-Ben"))).toEqual([]);
   });
 });

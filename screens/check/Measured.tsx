@@ -11,6 +11,7 @@ import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";
 import { Known, Lead, Soft, Stack } from "@/ui/layout";
+import { TakeVoice } from "../level/TakeVoice";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import type { WorkingOn } from "../shell/useWearer";
 
@@ -117,7 +118,10 @@ export function Measured({ recording, workingOn }: { recording: MeasuredRecordin
   const [channel, setChannel] = useState(() => likelyChannel(measurement));
   const { bundle } = useShoot();
   const { rig } = workingOn;
-  const subject = levelsOfRig(bundle, rig.id);
+  // A take is judged by the plan that stood when it was measured: what is learned from it must not judge it again.
+  const [measuredWith, setMeasuredWith] = useState(() => ({ rigId: rig.id, subject: levelsOfRig(bundle, rig.id) }));
+  if (measuredWith.rigId !== rig.id) setMeasuredWith({ rigId: rig.id, subject: levelsOfRig(bundle, rig.id) });
+  const { subject } = measuredWith;
   const [levels, plan] = [subject?.levels ?? null, subject?.plan ?? null];
   const verdict = useMemo(
     () => (levels && plan ? provePlan(levels, plan, measurement, channel) : null),
@@ -149,6 +153,7 @@ export function Measured({ recording, workingOn }: { recording: MeasuredRecordin
         </VerdictLead>
       </div>
       <Correction>{verdict.correctionSays}</Correction>
+      <TakeVoice key={`${rig.id} ${channel}`} rigId={rig.id} voiceDb={verdict.correction.voiceDb} />
       {measurement.channels.length > 1 && (
         <Choice
           label="This wearer's channel"

@@ -27,7 +27,8 @@ const COUNT = { unit: "", factor: 1, digits: 0, step: 1 };
 const WATT_HOURS = { unit: "Wh", factor: 1, digits: 0, step: 5 };
 const DBA = { unit: "dBA", factor: 1, digits: 0, step: 1 };
 
-/** A new card, GB; a bank, Wh: usual sizes. */
+/** A new card, GB; a bank, Wh; tracks of a small recorder: usual sizes. */
+const USUAL_TRACKS = 4;
 const NEW_CARD_GB = 32;
 const NEW_BANK_WH = 37;
 
@@ -79,6 +80,25 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
         {(minutesOnCard(32, { ...format, channels: Math.max(1, media.mostTracks) }) / 60).toFixed(0)} h of all. Rolled
         half as long again as is wanted. Format only in the recorder, after a verified copy.
       </Soft>
+      {media.tooMany && <p role="alert">{media.tooMany}</p>}
+      <Row $gap={0.6} $low>
+        <Tick
+          label="I know how many tracks the recorder takes"
+          isOn={provision.recorderTracks !== null}
+          onChange={(isOn) => set({ recorderTracks: isOn ? USUAL_TRACKS : null })}
+        />
+        {provision.recorderTracks !== null && (
+          <NumberField
+            label="Tracks of the recorder"
+            value={provision.recorderTracks}
+            minimum={1}
+            maximum={128}
+            shown={COUNT}
+            isWhole
+            onChange={(recorderTracks) => set({ recorderTracks })}
+          />
+        )}
+      </Row>
       <Tick
         label="A safety track for each, 6 to 12 dB lower"
         isOn={provision.hasSafetyTracks}

@@ -80,7 +80,7 @@ function InputBar({ live }: { live: LiveInput }) {
             onChange={(id) => void start(id)}
           />
         )}
-        {state.phase === "listening" && <Soft>Hears: {state.deviceName}</Soft>}
+        {state.phase === "listening" && devices.length < 2 && <Soft>Hears: {state.deviceName}</Soft>}
       </Row>
       {state.phase === "paused" && (
         <Row role="alert">

@@ -18,7 +18,7 @@ const NotPrinted = styled.div`
   }
 `;
 
-const Way = styled.section`
+const Way = styled.div`
   break-inside: avoid;
   & + & {
     border-top: 1px solid var(--seam);
@@ -60,7 +60,7 @@ export function SettingsCardsScreen() {
       <h1>Settings</h1>
       {shown.length === 0 && <p>There is nothing to set yet.</p>}
       {shown.map((subject) => (
-        <Way key={subject.id} aria-label={subject.name}>
+        <Way key={subject.id}>
           <Stack $gap={0.6}>
             <Row $gap={0.8}>
               <h2>{subject.name}</h2>

@@ -13,7 +13,7 @@ const Tickets = styled.ul`
   padding: 0;
   display: grid;
   gap: 0.8rem;
-  grid-template-columns: repeat(auto-fill, minmax(225px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
 `;
 
 /** One device's settings, as on a swing ticket. */

@@ -12,7 +12,7 @@ import { OCTAVES_HZ } from "@/core/sound/octaves";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { PickList } from "@/ui/PickList";
-import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { ChainForm } from "./ChainForm";
@@ -32,12 +32,14 @@ const EFFORT_WORDS = {
 } as const;
 
 /** Who clips first, and at which voice. */
-function sentenceOf({ firstToClip, isClean, peakDbfs, targets }: LevelPlan): string {
-  const { name, headroomDb, atEffort } = firstToClip;
+function sentenceOf({ firstToClip, isClean, peakDbfs, targets, stages }: LevelPlan): string {
+  const { headroomDb, atEffort } = firstToClip;
+  const name = `The ${firstToClip.name.toLowerCase()}`;
   if (headroomDb < -1e-6)
     return `${name} clips: the loudest line is ${Math.ceil(-headroomDb - 1e-6)} dB more than it takes.`;
   const over = `${name} would clip first, ${minus(headroomDb)} dB above the loudest line`;
   if (!isClean) return `Peaks end at ${minus(peakDbfs)} dBFS, above the ${minus(targets.ceilingDbfs)} that are wanted.`;
+  if (stages[0]!.unit !== "dB SPL") return `${over}.`;
   return atEffort ? `${over}: ${EFFORT_WORDS[atEffort]} would do it.` : `${over}; no voice of theirs is that loud.`;
 }
 
@@ -130,12 +132,18 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
         <p key={advice}>{advice}</p>
       ))}
       <Cures subject={subject} />
+      <VisuallyHidden as="h2">What to set</VisuallyHidden>
       <SettingsTickets
         label={`What to set for ${subject.name}`}
         cards={cards}
         onTick={(card, isOn) => tick(subject.id, card, isOn)}
       />
       <Forecast plan={plan} />
+      {subject.kind === "placed" && (
+        <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`} prefetch={false}>
+          To Pickup
+        </Link>
+      )}
       {levels?.isUsualVoice && <Soft>Nobody is planned here: a usual voice at a usual distance is taken.</Soft>}
       {rig && rig.body.voiceTodayDb !== null && (
         <Soft>

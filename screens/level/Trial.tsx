@@ -1,17 +1,17 @@
 "use client";
 
 import { useState } from "react";
+import styled from "styled-components";
 import type { ChannelMeasurement, FindingKind } from "@/core/audio/measurement";
 import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter/trial";
 import { correctionSentence, correctLevel } from "@/core/proof/correction";
 import type { LevelSubject } from "@/core/shoot/levels";
-import { withVoiceToday } from "@/core/shoot/voiceToday";
 import { minus } from "@/core/sound/decibel";
 import { Button } from "@/ui/Button";
 import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { saveBlob } from "../link/saveFile";
-import { useShootStore } from "../saving/ShootProvider";
 import type { LiveInput } from "../sound/useLiveInput";
+import { TakeVoice } from "./TakeVoice";
 import { useKeeping } from "./useKeeping";
 
 const STEPS: Record<TrialStep, { name: string; says: string; seconds: number }> = {
@@ -20,9 +20,18 @@ const STEPS: Record<TrialStep, { name: string; says: string; seconds: number }> 
   loudest: { name: "Hear the loudest line", says: "The loudest line, as loud as when the camera rolls.", seconds: 6 },
 };
 
+const Steps = styled.ol`
+  margin: 0;
+  padding: 0 0 0 1.4rem;
+  display: grid;
+  gap: 0.5rem;
+`;
+
 interface HeardStep {
   channel: ChannelMeasurement;
   kinds: Set<FindingKind>;
+  /** The way as it was planned while it was heard. */
+  subject: LevelSubject | null;
 }
 
 /** Inputs that this page itself can hear: what is in the file is what the meter shows. */
@@ -30,31 +39,15 @@ const isHere = ({ input }: LevelSubject): boolean => input?.kind === "phone" || 
 
 /** What the trial means for the knobs of this very way, and for the voice of the day. */
 function Correction({ subject, heard }: { subject: LevelSubject; heard: HeardStep }) {
-  const store = useShootStore();
-  const [isTaken, setTaken] = useState(false);
   const { levels, plan, rig } = subject;
   if (!levels || !plan) return null;
   const correction = correctLevel(levels, plan, heard.channel, heard.kinds);
-  const { voiceDb } = correction;
   return (
     <Stack $gap={0.5}>
       <p>
         <strong>{correctionSentence(correction)}</strong>
       </p>
-      {rig && voiceDb !== null && Math.abs(voiceDb) >= 0.5 && !isTaken && (
-        <Row>
-          <Button
-            onPress={() => {
-              for (const { id, body } of withVoiceToday(store.snapshot().bundle, rig.id, voiceDb))
-                store.change("rig", id, body);
-              setTaken(true);
-            }}
-          >
-            Plan this day with a voice {Math.abs(voiceDb).toFixed(0)} dB {voiceDb > 0 ? "louder" : "softer"}
-          </Button>
-        </Row>
-      )}
-      {isTaken && <p role="status">Taken: the settings of this day follow their voice.</p>}
+      {rig && <TakeVoice rigId={rig.id} voiceDb={correction.voiceDb} />}
     </Stack>
   );
 }
@@ -72,7 +65,7 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
     void door.keep();
     keep(which, STEPS[which].seconds, () => {
       void door.measureKept(which).then((recording) => {
-        if (recording) setSteps((now) => ({ ...now, [which]: stepOf(recording) }));
+        if (recording) setSteps((now) => ({ ...now, [which]: { ...stepOf(recording), subject } }));
         else setMissed(which);
       });
     });
@@ -98,7 +91,7 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
   return (
     <Stack $gap={0.6}>
       <h2>Trial in three steps</h2>
-      <ol>
+      <Steps>
         {TRIAL_STEPS.map((which) => {
           const heard = steps[which]?.channel;
           return (
@@ -125,7 +118,7 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
             </li>
           );
         })}
-      </ol>
+      </Steps>
       {step && (
         <div>
           <Button look="quiet" onPress={end}>
@@ -141,7 +134,11 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
             <p key={says}>{says}</p>
           ))}
           {subject && loudest && isHere(subject) && advice.overNoiseDb !== null && (
-            <Correction key={subject.id} subject={subject} heard={loudest} />
+            <Correction
+              key={subject.id}
+              subject={loudest.subject?.id === subject.id ? loudest.subject : subject}
+              heard={loudest}
+            />
           )}
           {subject && !isHere(subject) && (
             <Soft>

@@ -31,6 +31,16 @@ interface Running {
 const UNPLUGGED =
   "The microphone is gone: was it unplugged? What was heard until then is kept. Plug it in and start again.";
 
+/** At the rate of the input, so that nothing is converted; where the browser will not, at its own. */
+function contextFor(track: MediaStreamTrack): AudioContext {
+  const { sampleRate } = track.getSettings();
+  try {
+    return new AudioContext(sampleRate ? { sampleRate } : {});
+  } catch {
+    return new AudioContext();
+  }
+}
+
 function noteOn(track: MediaStreamTrack, context: AudioContext): string[] {
   const changes = changesOf(track);
   const rateHz = track.getSettings().sampleRate;
@@ -100,16 +110,17 @@ export function useLiveInput() {
       close({ phase: "asking" });
       const mine = starts.current;
       newest.current = null;
-      const context = new AudioContext();
       let stream: MediaStream | null = null;
+      let context: AudioContext | null = null;
       try {
         stream = await navigator.mediaDevices.getUserMedia({
           audio: { ...PLAIN_SOUND, channelCount: { ideal: 1 }, ...(deviceId && { deviceId: { exact: deviceId } }) },
         });
+        context = contextFor(stream.getAudioTracks()[0]!);
         await context.audioWorklet.addModule("/meter-worklet.js");
       } catch (error) {
         stream?.getTracks().forEach((track) => track.stop());
-        void context.close();
+        void context?.close();
         if (mine === starts.current) setState({ phase: "refused", message: refusalOf(error) });
         return;
       }
@@ -136,6 +147,7 @@ export function useLiveInput() {
       node.port.postMessage(port1, [port1]);
       context.createMediaStreamSource(stream).connect(node);
       running.current = { context, stream, worker, door };
+      if (context.state === "suspended") void context.resume();
       const listening: LiveState = { phase: "listening", deviceName: track.label || "microphone" };
       const tellState = () => {
         if (running.current?.context === context)

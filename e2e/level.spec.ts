@@ -1,0 +1,130 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+
+const ways = (page: Page) => page.getByRole("list", { name: "Ways from a voice to a file" });
+const settings = (page: Page, name: string) => page.getByRole("list", { name: new RegExp(`^What to set for ${name}`) });
+
+test("every kind of way in the demo has its settings card: by radio, by lead, on phantom power, own mics, desk, phone, computer, mixer", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  const kinds: [string, RegExp][] = [
+    ["Tam, miller", /Pack.*Sensitivity.*Receiver.*Volume.*Recorder, 3.5 mm mic input.*Gain/],
+    ["Ash, volunteer", /Recorder, 3.5 mm mic input.*Gain.*Plug-in power on/],
+    ["Table omni, Wren", /Recorder, XLR mic input.*Gain.*Phantom power on/],
+    ["Recorder's own pair, Accordion", /Recorder's own pair.*Gain/],
+    ["House desk", /Only through the venue's technician.*Recorder, 6.35 mm line input/],
+    ["Report by phone", /Recorder as audio interface.*Gain.*Phone, data socket/],
+    ["Safety talk on the call", /Sensitivity.*Volume.*Computer, mic socket.*Boost.*System's level.*Program's trim/],
+    ["Rafe, live host", /Sensitivity.*Streaming mixer, XLR channel.*Gain/],
+  ];
+  for (const [name, cards] of kinds) {
+    await ways(page)
+      .getByRole("button", { name: new RegExp(`^${name}`) })
+      .first()
+      .click();
+    await expect(settings(page, name)).toHaveText(cards);
+    await expect(page.getByRole("img", { name: /^Levels at \d stages/ })).toBeVisible();
+  }
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((each) => each.id)).toEqual([]);
+});
+
+test("the welder overloads at the pack; the less sensitive capsule of the kit cures it at a press", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000035`, { waitUntil: "networkidle" });
+  await expect(
+    page.getByText(
+      /The pack overloads even at its lowest sensitivity: a capsule \d dB less sensitive is the cure. No later knob can repair it./,
+    ),
+  ).toBeVisible();
+  await page.getByRole("button", { name: /^Take the omni lav, low sensitivity.*12 dB less sensitive$/ }).click();
+  await expect(page.getByText(/would clip first/)).toBeVisible();
+  await page.getByRole("radiogroup", { name: "Voice" }).getByText("Whisper", { exact: true }).click();
+  await expect(page.getByText(/At these settings a whisper line peaks at −\d+ dBFS, and nothing clips/)).toBeVisible();
+  await choose(page, "Microphone", "omni lav, 6 mV/Pa");
+  await expect(page.getByText(/No later knob can repair it/)).toBeVisible();
+  await expectSaved(page);
+});
+
+test("a desk into a mic input is refused with the number of dB", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/link?view=leads&link=house-desk`, { waitUntil: "networkidle" });
+  await choose(page, "From", "house desk, XLR out");
+  await choose(page, "Into", "recorder, XLR mic input");
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/level?way=house-desk`, { waitUntil: "networkidle" });
+  await expect(page.getByRole("region", { name: /^Settings of House desk/ }).getByRole("alert")).toHaveText(
+    /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
+  );
+  await page.goto(`/shoots/${id}/link?view=leads&link=house-desk`, { waitUntil: "networkidle" });
+  await choose(page, "Into", "recorder, 6.35 mm line input");
+  await expectSaved(page);
+});
+
+test("a tick makes planned into set, and a changed setting asks for it again; a held knob is planned round", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`, { waitUntil: "networkidle" });
+  const cards = settings(page, "Ines");
+  await cards.getByText("Set it so").first().click();
+  await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
+  await expectSaved(page);
+  await page.reload({ waitUntil: "networkidle" });
+  await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
+  await page.getByRole("button", { name: "Hold a knob where it is" }).click();
+  await choose(page, "Sensitivity, pack", "−21 dB");
+  await expect(cards).toContainText("−21 dB");
+  await expect(cards.getByText("Changed since it was set: set it again.")).toBeVisible();
+  await expectSaved(page);
+  await choose(page, "Sensitivity, pack", "as planned");
+  await expectSaved(page);
+});
+
+test("a school holds for the whole shoot; the meter at hand says where three quarters are", async ({ page }) => {
+  const id = await startShoot(page, "Schools");
+  await page.goto(`/shoots/${id}/dress`);
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await choose(page, "Where the voice should be", "Three quarters of the meter");
+  await page.getByLabel("The meter begins at").fill("-60");
+  await expect(page.getByText(/Peaks of the loudest line at −15 dBFS/)).toBeVisible();
+  await expectSaved(page);
+  await page.reload({ waitUntil: "networkidle" });
+  await expect(page.getByText(/^−1[56]\.\d/).first()).toBeVisible();
+});
+
+test("a compressor is off until it is asked for, and says what it costs", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?way=house-desk`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Limiter, compressor, safety track" }).click();
+  await expect(page.getByText(/Left to the edit/)).toBeVisible();
+  await page.getByRole("radiogroup", { name: "While recording" }).getByText("Compressor", { exact: true }).click();
+  await expect(
+    page.getByText(/holds the loudest peaks down by \d+ dB; noise in pauses comes up by \d+ dB/),
+  ).toBeVisible();
+  await expect(page.getByRole("img", { name: /^Level out for level in/ })).toBeVisible();
+  await page.getByRole("radiogroup", { name: "While recording" }).getByText("Neither", { exact: true }).click();
+  await expectSaved(page);
+});
+
+test("the cards to print are there on one phone screen and for a whole scene", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/shoots/${id}/settings?way=call`, { waitUntil: "networkidle" });
+  await expect(page.getByRole("heading", { name: "Safety talk on the call" })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await page.getByText("All", { exact: true }).click();
+  await expect(page.getByRole("heading", { level: 2 })).toHaveCount(20);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((each) => each.id)).toEqual([]);
+});

@@ -1,0 +1,65 @@
+import { readFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
+import { hearing, heardFile } from "./fakeMicrophone";
+import { expectSaved, openDemo, openLevels } from "./shoot";
+import { quietThenVoiceWav } from "./sounds";
+
+/** A quiet quay, then a diary told too softly: peaks 14 dB under where they should be. */
+test.use({ launchOptions: hearing(heardFile("trial", quietThenVoiceWav(14, 40, -26))) });
+
+test("a phone creator does the three steps: the advice lands at the right knob, the day's voice is learned, the trial is saved", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000051`, { waitUntil: "networkidle" });
+  const cards = page.getByRole("list", { name: /^What to set for Sanna/ });
+  const before = await cards.textContent();
+  await openLevels(page, "Meter and trial");
+  await page.getByRole("button", { name: "Start the meter" }).click();
+  for (const step of ["Hear the quiet", "Hear the noise"]) {
+    await page.getByRole("button", { name: step }).click();
+    await page.waitForTimeout(1200);
+    await page.getByRole("button", { name: "That is enough" }).click();
+    await expect(page.getByRole("listitem").filter({ hasText: step })).toContainText("dBFS RMS");
+  }
+  const highest = page.getByRole("group", { name: "Meter" }).getByText("Peak, held", { exact: true }).locator("..");
+  await expect(highest).toContainText(/−2[56]\.\d/, { timeout: 30_000 });
+  await page.getByRole("button", { name: "Hear the loudest line" }).click();
+  await page.waitForTimeout(2500);
+  await page.getByRole("button", { name: "That is enough" }).click();
+  await expect(page.getByText("Peaks at −26 dBFS: turn it up by 14 dB.")).toBeVisible();
+  await expect(page.getByText(/^Turn the (pack's sensitivity|receiver's volume) up \d+ dB, to /)).toBeVisible();
+
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as WAV, 24 bit" }).click();
+  const wav = readFileSync(await (await saved).path());
+  expect([wav.toString("latin1", 0, 4), wav.readUInt16LE(20), wav.readUInt16LE(34)]).toEqual(["RIFF", 1, 24]);
+  // At the rate of the input: three steps of more than a second each.
+  const rateHz = wav.readUInt32LE(24);
+  expect([44_100, 48_000]).toContain(rateHz);
+  expect(wav.readUInt32LE(40) / (3 * rateHz)).toBeGreaterThan(4);
+
+  await page.getByRole("button", { name: /^Plan this day with a voice \d+ dB softer$/ }).click();
+  await expect(page.getByText("Taken: the settings of this day follow their voice.")).toBeVisible();
+  await expectSaved(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await openLevels(page, "Settings");
+  await expect(page.getByText(/Their voice was measured on this day: −1\d\.\d dB against the plan/)).toBeVisible();
+  expect(await cards.textContent()).not.toBe(before);
+});
+
+test("taps tell which microphone is live: with nothing tapped it says that nothing came through", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/level?view=meter`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Start the meter" }).click();
+  await expect(page.getByRole("button", { name: "Tap the mic now" })).toBeEnabled();
+  await page.getByRole("button", { name: "Tap the mic now" }).click();
+  await expect(page.getByRole("button", { name: "Tap the mic now, 0 heard" })).toBeVisible();
+  await page.getByRole("button", { name: "Tap the device now" }).click();
+  await expect(page.getByText(/No taps came through: nothing is live/)).toBeVisible();
+});
