@@ -4,12 +4,16 @@ import { benchMeasure } from "./benchMeasure";
 import { benchPlace } from "./benchPlace";
 import { benchWeb } from "./benchWeb";
 import { benchTrouble } from "./benchTrouble";
+import { benchLevels } from "./benchLevels";
+import { benchMeter } from "./benchMeter";
 import { takePictures } from "./pictures";
 
 const BENCHES: Record<string, () => Promise<number>> = {
   air: () => Promise.resolve(benchAir() ? 0 : 1),
   dress: benchDress,
+  levels: () => Promise.resolve(benchLevels() ? 0 : 1),
   measure: benchMeasure,
+  meter: benchMeter,
   place: async () => (benchPlace() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,

@@ -39,14 +39,21 @@ export function costOfPosition(
   peakDb: number,
   isFile: boolean,
 ): WayCost {
-  const after = gainDb + position.addsDb;
-  const headroom = position.clip === null ? Infinity : position.clip - (peakDb + after);
-  const overload = isFile ? 0 : Math.round(1000 * Math.max(0, stage.reserveDb - headroom));
-  const noise =
-    (position.noiseBefore === null ? 0 : dbToPower(position.noiseBefore - gainDb)) +
-    (position.noiseAfter === null ? 0 : dbToPower(position.noiseAfter - after));
-  return { overload, noise, preference: position.preference };
+  return {
+    overload: isFile ? 0 : overloadOf(stage, position, peakDb + gainDb),
+    noise: noiseOf(position) * dbToPower(-gainDb),
+    preference: position.preference,
+  };
 }
+
+/** Headroom that is lacking where peaks arrive at a level, thousandths of a dB. */
+function overloadOf({ reserveDb }: ChainStage, { clip, addsDb }: Position, arrivesDb: number): number {
+  return clip === null ? 0 : Math.round(1000 * Math.max(0, reserveDb - clip + arrivesDb + addsDb));
+}
+
+/** Noise of a position as power re what arrives, where that is at 0 dB. */
+const noiseOf = ({ noiseBefore, noiseAfter, addsDb }: Position): number =>
+  (noiseBefore === null ? 0 : dbToPower(noiseBefore)) + (noiseAfter === null ? 0 : dbToPower(noiseAfter - addsDb));
 
 /** A whole way's cost from what it costs on the way and where its peaks end. */
 export function costOfWay(way: WayCost, peakDbfs: number, { targetDbfs }: Targets): Cost {
@@ -65,13 +72,6 @@ export function compareCosts(one: Cost, other: Cost): number {
   for (const key of ORDER) if (one[key] !== other[key]) return one[key] - other[key];
   return 0;
 }
-
-const isBetterOnTheWay = (one: WayCost, other: WayCost): boolean =>
-  one.overload !== other.overload
-    ? one.overload < other.overload
-    : one.noise !== other.noise
-      ? one.noise < other.noise
-      : one.preference < other.preference;
 
 interface State extends WayCost {
   gainDb: number;
@@ -103,23 +103,34 @@ export function bestSettings(
     fixedDb += stage.entersDb;
     const next = new Map<number, State>();
     const heldAt = held.get(stage.id);
+    const noises = stage.positions.map(noiseOf);
+    const steps = stage.positions.map(({ addsDb }) => Math.round(addsDb / GRAIN_DB));
     for (const [key, state] of states) {
       const gainDb = fixedDb + key * GRAIN_DB;
-      stage.positions.forEach((position, index) => {
-        if (heldAt !== undefined && heldAt !== index) return;
-        const cost = costOfPosition(stage, position, gainDb, peakDb, isFile);
-        const candidate: State = {
-          gainDb: gainDb + position.addsDb,
-          overload: state.overload + cost.overload,
-          noise: state.noise + cost.noise,
-          preference: state.preference + cost.preference,
-          before: state,
-          position: index,
-        };
-        const at = key + Math.round(position.addsDb / GRAIN_DB);
+      const perNoise = dbToPower(-gainDb);
+      for (let index = 0; index < noises.length; index += 1) {
+        if (heldAt !== undefined && heldAt !== index) continue;
+        const position = stage.positions[index]!;
+        const overload = state.overload + (isFile ? 0 : overloadOf(stage, position, peakDb + gainDb));
+        const noise = state.noise + noises[index]! * perNoise;
+        const preference = state.preference + position.preference;
+        const at = key + steps[index]!;
         const known = next.get(at);
-        if (!known || isBetterOnTheWay(candidate, known)) next.set(at, candidate);
-      });
+        const isBetter =
+          !known ||
+          overload < known.overload ||
+          (overload === known.overload &&
+            (noise < known.noise || (noise === known.noise && preference < known.preference)));
+        if (isBetter)
+          next.set(at, {
+            gainDb: gainDb + position.addsDb,
+            overload,
+            noise,
+            preference,
+            before: state,
+            position: index,
+          });
+      }
     }
     states = next;
   });

@@ -1,17 +1,10 @@
 import fc from "fast-check";
 import { schemaFaults } from "../schema/validate";
 import { EFFORTS } from "../voice/speechSpectrum";
-import {
-  bestSettings,
-  compareCosts,
-  costOfPosition,
-  costOfWay,
-  type Cost,
-  type Settings,
-  type WayCost,
-} from "./bestSettings";
+import { bestSettings, compareCosts } from "./bestSettings";
 import { deviceFaults } from "./deviceFaults";
 import { DEVICE_SCHEMAS, GENERIC_DEVICES, genericFigures } from "./devices";
+import { costOfSettings, leastCost } from "./everyCombination";
 import { followChain, planLevels } from "./followChain";
 import { peakOf, soundOfFeed as feed } from "./soundIn";
 import { plainStage, withKnob, type Chain, type ChainStage } from "./stage";
@@ -26,53 +19,6 @@ const at = (plan: ReturnType<typeof planLevels>, id: string) => plan.stages.find
 test("the shipped devices fit their own schemas", () => {
   for (const device of GENERIC_DEVICES) expect(schemaFaults(DEVICE_SCHEMAS[device.kind], device.figures)).toEqual([]);
 });
-
-/** Every combination of all knobs, by plain counting. */
-function bruteForce(chain: Chain, peakDb: number): { settings: Settings; cost: Cost } {
-  let best: { settings: Settings; cost: Cost } | null = null;
-  const tryAll = (number: number, fixedDb: number, grains: number, way: WayCost, settings: number[]): void => {
-    if (number === chain.length) {
-      const cost = costOfWay(way, peakDb + fixedDb + grains / 100, TARGETS);
-      if (!best || compareCosts(cost, best.cost) < 0) best = { settings: [...settings], cost };
-      return;
-    }
-    const stage = chain[number]!;
-    const fixed = fixedDb + stage.entersDb;
-    stage.positions.forEach((position, index) => {
-      const add = costOfPosition(stage, position, fixed + grains / 100, peakDb, number === chain.length - 1);
-      tryAll(
-        number + 1,
-        fixed,
-        grains + Math.round(100 * position.addsDb),
-        {
-          overload: way.overload + add.overload,
-          noise: way.noise + add.noise,
-          preference: way.preference + add.preference,
-        },
-        [...settings, index],
-      );
-    });
-  };
-  tryAll(0, 0, 0, { overload: 0, noise: 0, preference: 0 }, []);
-  return best!;
-}
-
-function costOf(chain: Chain, settings: Settings, peakDb: number): Cost {
-  let [fixed, grains] = [0, 0];
-  let way: WayCost = { overload: 0, noise: 0, preference: 0 };
-  chain.forEach((stage, number) => {
-    fixed += stage.entersDb;
-    const position = stage.positions[settings[number]!]!;
-    const add = costOfPosition(stage, position, fixed + grains / 100, peakDb, number === chain.length - 1);
-    way = {
-      overload: way.overload + add.overload,
-      noise: way.noise + add.noise,
-      preference: way.preference + add.preference,
-    };
-    grains += Math.round(100 * position.addsDb);
-  });
-  return costOfWay(way, peakDb + fixed + grains / 100, TARGETS);
-}
 
 const anyStage = fc
   .record({
@@ -107,8 +53,8 @@ describe("the search", () => {
         fc.integer({ min: -40, max: 120 }),
         (stages, peakDb) => {
           const chain = stages.map((stage, index) => ({ ...stage, id: `s${index}` })) as unknown as Chain;
-          const found = costOf(chain, bestSettings(chain, peakDb, TARGETS), peakDb);
-          expect(compareCosts(found, bruteForce(chain, peakDb).cost)).toBe(0);
+          const found = costOfSettings(chain, bestSettings(chain, peakDb, TARGETS), peakDb, TARGETS);
+          expect(compareCosts(found, leastCost(chain, peakDb, TARGETS))).toBe(0);
         },
       ),
       { numRuns: 150 },
@@ -124,8 +70,8 @@ describe("the search", () => {
         : stage,
     ) as unknown as Chain;
     const peak = peakOf(testSound(0.25));
-    const found = costOf(chain, bestSettings(chain, peak, TARGETS), peak);
-    expect(compareCosts(found, bruteForce(chain, peak).cost)).toBe(0);
+    const found = costOfSettings(chain, bestSettings(chain, peak, TARGETS), peak, TARGETS);
+    expect(compareCosts(found, leastCost(chain, peak, TARGETS))).toBe(0);
   });
 
   test("what is held stays, and the rest is set round it", () => {
