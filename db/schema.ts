@@ -222,6 +222,7 @@ export const provision = pgTable(
     packBattery: jsonb("pack_battery").$type<ProvisionBody["packBattery"]>().notNull(),
     recorderBattery: jsonb("recorder_battery").$type<ProvisionBody["recorderBattery"]>().notNull(),
     recorderTracks: integer("recorder_tracks"),
+    hasMains: boolean("has_mains").notNull().default(false),
     bankWh: doublePrecision("bank_wh"),
     listenDba: doublePrecision("listen_dba").notNull(),
     listenHours: doublePrecision("listen_hours").notNull(),

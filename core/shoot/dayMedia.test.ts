@@ -1,4 +1,5 @@
 import { FIRST_AIR_PLAN } from "../wireless/airPlan";
+import { LIVING_ROOM } from "../room/usualPlaces";
 import { schemaFaults } from "../schema/validate";
 import { newLink } from "./airScene";
 import { dayMediaOf, FIRST_PROVISION, provisionBodyOf } from "./dayMedia";
@@ -106,4 +107,13 @@ test("more tracks than the recorder takes are named with where, how many, and wh
   expect(dayMediaOf(bundle({ recorderTracks: 2, hasSafetyTracks: true }), 1).tooMany).toContain(
     "Without safety tracks it fits",
   );
+});
+
+test("with mains the recorder needs no cells indoors, and does in the open", () => {
+  const recorder = (own: Partial<ShootBundle>) =>
+    dayMediaOf(bundle({ hasMains: true }, own), 1).power.filter(({ name }) => name === "Recorder").length;
+  expect(recorder({})).toBe(0);
+  const quay = stored<"place">("quay", { shootId: "s", name: "Quay", model: { ...LIVING_ROOM, setting: "open" } });
+  const [first] = bundle().scenes;
+  expect(recorder({ places: [quay], scenes: [{ ...first!, body: { ...first!.body, placeId: "quay" } }] })).toBe(1);
 });

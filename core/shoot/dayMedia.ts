@@ -29,6 +29,7 @@ export const FIRST_PROVISION: Omit<ProvisionBody, "shootId"> = {
   packBattery: USUAL_BATTERIES.twoAlkaline,
   recorderBattery: USUAL_BATTERIES.twoNimh,
   recorderTracks: null,
+  hasMains: false,
   bankWh: null,
   listenDba: 75,
   listenHours: 4,
@@ -148,7 +149,7 @@ interface Device {
 function poweredOf(
   bundle: ShootBundle,
   rollings: readonly (Rolling & { sceneId: string; placed: number })[],
-  { packBattery, recorderBattery }: ProvisionBody,
+  { packBattery, recorderBattery, hasMains }: ProvisionBody,
 ): Device[] {
   const air = airBodyOf(bundle);
   const on = ({ title, fromMin, lengthMin }: Rolling) => ({
@@ -169,12 +170,18 @@ function poweredOf(
       { name: `Receiver of ${link.name}`, watts: RECEIVER_W, battery: packBattery, uses, takesUsb: true },
     ];
   });
+  const isOutdoors = ({ sceneId }: (typeof rollings)[number]) => {
+    const placeId = bundle.scenes.find(({ id }) => id === sceneId)?.body.placeId;
+    const place = bundle.places.find(({ id }) => id === placeId);
+    return place?.body.model.setting === "open";
+  };
+  const onCells = hasMains ? rollings.filter(isOutdoors) : rollings;
   const recorder: Device = {
     name: "Recorder",
     watts: RECORDER_W + PHANTOM_W * Math.max(0, ...rollings.map(({ placed }) => placed)),
     battery: recorderBattery,
-    uses: rollings.map(on),
+    uses: onCells.map(on),
     takesUsb: true,
   };
-  return rollings.length > 0 ? [...worn, recorder] : [];
+  return onCells.length > 0 ? [...worn, recorder] : worn;
 }

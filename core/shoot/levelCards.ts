@@ -64,7 +64,8 @@ const isNoKnob = (says: string): boolean => !/^(Tap|Turn|Boost) /.test(says);
 function sortedSettings(path: FoundPath | null, source: Source | null, input: Input) {
   const all = (path?.settings ?? []).filter(isNoKnob);
   const parts = path?.parts ?? [];
-  const ofPart = (says: string) => parts.find((part) => part.settings.includes(says) || says.endsWith(part.name));
+  const ofPart = (says: string) =>
+    parts.find(({ settings, name }) => settings.includes(says) || says.endsWith(name) || says.includes(` at ${name}`));
   const byPart = new Map<string, string[]>();
   const ofInput: string[] = [];
   for (const says of all) {

@@ -10,7 +10,14 @@ export const USUAL_TARGETS: Targets = { targetDbfs: -12, ceilingDbfs: -6 };
 export const levelsBodyOf = (bundle: ShootBundle): LevelsBody =>
   bundle.levels[0]?.body ?? { shootId: bundle.shoot.id, school: "own", meterBottomDbfs: -48, lines: [] };
 
-const EMPTY: Omit<LevelLine, "subject"> = { inputId: null, targets: null, held: [], ticks: [], dynamics: null };
+const EMPTY: Omit<LevelLine, "subject"> = {
+  inputId: null,
+  mic: null,
+  targets: null,
+  held: [],
+  ticks: [],
+  dynamics: null,
+};
 
 /** What is decided for one way; nothing yet where it is new. */
 export function lineOf(body: LevelsBody, subject: string): LevelLine {

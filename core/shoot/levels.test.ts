@@ -92,7 +92,10 @@ describe("every way of a shoot", () => {
     expect(knobsOf(of(shoot, "rig-Ada"))).toEqual(["sensitivity", "output", "gain"]);
     expect(knobsOf(of(shoot, "rig-Ben"))).toEqual(["gain"]);
     expect(levelsOf(shoot)[2]!.source!.id).toBe("micPhantom");
-    expect(of(shoot, "hand").cards.map(({ device }) => device)).toContain("recorder as audio interface, XLR to USB");
+    const box = of(shoot, "hand").cards.find(({ device }) => device === "recorder as audio interface, XLR to USB")!;
+    expect(box.lines.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(["Gain", "Phantom power off, before plugging in"]),
+    );
     for (const { plan, refusal } of levelsOf(shoot)) {
       expect(refusal).toBeNull();
       expect(plan!.isClean).toBe(true);

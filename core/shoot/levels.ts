@@ -193,7 +193,7 @@ function placedOutlines(bundle: ShootBundle): Outline[] {
       const input: Input = source ? (inputs.find((each) => each.id === line.inputId) ?? usual) : usual;
       const path = source && findPath(source, input, PARTS);
       const levels = levelsOfInput(input, figuresFor(bundle.kit, input.id));
-      const mic = micLevels(microphone);
+      const mic = { ...micLevels(microphone), ...(line.mic && { ...line.mic, isTypical: false }) };
       const shown: Input = source ? input : { ...input, name: mic.name };
       const way = { mic, radio: null, source, parts: path?.parts ?? [], input: shown, levels };
       const targets = targetsFor(body, line.targets, sound);

@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../audio/measurement";
+import { Lav } from "../chain/devices";
 import { Dynamics } from "../chain/dynamics";
 import { SCHOOLS } from "../chain/schools";
 import { AnyKitFigures, KIT_KINDS } from "../connect/kitItems";
@@ -245,6 +246,8 @@ export const ProvisionBody = Type.Object(
     temperatureC: Type.Number({ title: "Coldest hour", unit: "°C", minimum: -30, maximum: 50 }),
     packBattery: Battery,
     recorderBattery: Battery,
+    /** The recorder hangs on mains wherever there is a roof. */
+    hasMains: Type.Boolean({ title: "Mains at the recorder, indoors" }),
     /** Tracks that the recorder takes at once; null: nobody has said. */
     recorderTracks: Type.Union([
       Type.Integer({ title: "Tracks of the recorder", minimum: 1, maximum: 128 }),
@@ -265,6 +268,18 @@ export const LevelLine = Type.Object(
     subject: Type.String({ minLength: 1, maxLength: 80 }),
     /** Where a placed microphone goes; null: what is usual. */
     inputId: Type.Union([Type.String({ title: "Into", minLength: 1, maxLength: 60 }), Type.Null()]),
+    /** Figures of a placed microphone from its data sheet; null: typical of its kind. */
+    mic: Type.Union([
+      Type.Object(
+        {
+          sensitivityMvPerPa: Lav.properties.sensitivityMvPerPa,
+          selfNoiseDba: Lav.properties.selfNoiseDba,
+          maxSplDb: Lav.properties.maxSplDb,
+        },
+        strict,
+      ),
+      Type.Null(),
+    ]),
     /** Null: as is usual, −12 and −6. */
     targets: Type.Union([
       Type.Object(

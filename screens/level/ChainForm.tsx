@@ -1,6 +1,7 @@
 "use client";
 
 import { deviceFaults } from "@/core/chain/deviceFaults";
+import type { MicLevels } from "@/core/chain/wayStages";
 import { SCHOOL_NAMES, SCHOOLS } from "@/core/chain/schools";
 import { choicesOf } from "@/core/shoot/connections";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/shoot/bounds";
@@ -74,6 +75,35 @@ function Targets({ subject }: { subject: LevelSubject }) {
         </Soft>
       )}
     </Stack>
+  );
+}
+
+const MIC_FIELDS = [
+  { key: "sensitivityMvPerPa", label: "Sensitivity", minimum: 0.1, maximum: 100, unit: "mV/Pa" },
+  { key: "selfNoiseDba", label: "Self-noise", minimum: 5, maximum: 60, unit: "dBA" },
+  { key: "maxSplDb", label: "Overload", minimum: 90, maximum: 180, unit: "dB SPL" },
+] as const;
+
+/** Data-sheet figures of a microphone that stands free. */
+function MicFigures({ subject, mic }: { subject: LevelSubject; mic: MicLevels }) {
+  const { setLine } = useLevelsRecord();
+  const { sensitivityMvPerPa, selfNoiseDba, maxSplDb } = mic;
+  const figures = { sensitivityMvPerPa, selfNoiseDba, maxSplDb };
+  return (
+    <Disclosure title="Its figures">
+      <Stack $gap={0.6}>
+        {MIC_FIELDS.map(({ key, unit, ...field }) => (
+          <NumberField
+            key={key}
+            {...field}
+            value={figures[key]}
+            shown={{ unit, factor: 1, digits: 1, step: 1 }}
+            onChange={(value) => setLine(subject.id, () => ({ mic: { ...figures, [key]: value } }))}
+          />
+        ))}
+        <Soft>{mic.isTypical ? "Typical of its kind." : "Your own."}</Soft>
+      </Stack>
+    </Disclosure>
   );
 }
 
@@ -158,6 +188,7 @@ export function ChainForm({ subject }: { subject: LevelSubject }) {
           onChange={(inputId) => setLine(subject.id, () => ({ inputId }))}
         />
       )}
+      {kind === "placed" && levels?.way.mic && <MicFigures subject={subject} mic={levels.way.mic} />}
       {faults.map((says) => (
         <p key={says} role="alert">
           {says}

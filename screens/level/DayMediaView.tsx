@@ -2,7 +2,14 @@
 
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { gigabytesPerH, minutesOnCard } from "@/core/media/soundFormat";
+import {
+  compressedWords,
+  gigabytesPerH,
+  minutesIn,
+  minutesOnCard,
+  SPLITS_BYTES,
+  takeName,
+} from "@/core/media/soundFormat";
 import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
 import { CHEMISTRIES, CHEMISTRY_NAMES, type Battery } from "@/core/power/cells";
 import { timeOfDay } from "@/core/schedule/clockTime";
@@ -199,6 +206,11 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
           onChange={(temperatureC) => set({ temperatureC })}
         />
         <Tick
+          label="Mains at the recorder, indoors"
+          isOn={provision.hasMains}
+          onChange={(hasMains) => set({ hasMains })}
+        />
+        <Tick
           label="A power bank"
           isOn={bankWh !== null}
           onChange={(isOn) => set({ bankWh: isOn ? NEW_BANK_WH : null })}
@@ -229,6 +241,29 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
         </Stack>
       </Disclosure>
       <Soft>A fifth is kept in hand. Cold and load shares are from memory: know your own cells.</Soft>
+    </Stack>
+  );
+}
+
+/** What compressed speech is usually kept at, kbit/s. Common practice. */
+const USUAL_KBPS = 192;
+
+/** Where files split, how they are called, what compressing them costs. */
+function FileWords({ media }: { media: DayMedia }) {
+  const { format } = media.advice;
+  const splits = Object.entries(SPLITS_BYTES).map(
+    ([name, bytes]) => `${name} after ${Math.floor(minutesIn(bytes, format))} min`,
+  );
+  return (
+    <Stack $gap={0.4}>
+      <p>
+        Each start makes a file. One of {format.channels} {format.channels === 1 ? "track" : "tracks"} is full at{" "}
+        {splits.join(", or ")}: the recorder goes on in the next.
+      </p>
+      <p>Call them by day, scene, take and who: {takeName(1, 4, 3, "Tam")}.</p>
+      <p>
+        At {USUAL_KBPS} kbit/s: {compressedWords({ ...format, kbps: USUAL_KBPS })}
+      </p>
     </Stack>
   );
 }
@@ -308,6 +343,9 @@ export function DayMediaView() {
                 <p key={says}>{says}</p>
               ))}
               <Soft>{media.channels}</Soft>
+              <Disclosure title="Files: where they split, names, compressed ones">
+                <FileWords media={media} />
+              </Disclosure>
               <Tick
                 label="The recorder writes 32-bit float"
                 isOn={provision.hasFloat}

@@ -42,6 +42,9 @@ interface FieldSchema {
 
 type Figures = Record<string, unknown>;
 
+/** What an input's levels are like, until its data sheet is read. Common practice. */
+const USUAL_LEVELS = { fullScaleDbu: 4, gainMaxDb: 56, gainStepDb: 1, einDbu: -121, converterRangeDb: 108 } as const;
+
 /** Names of ends, which have no title of their own. */
 const END_NAMES: Record<string, string> = {
   end: "Its end",
@@ -95,6 +98,43 @@ function OwnField(props: { name: string; schema: FieldSchema; value: unknown; on
   return null;
 }
 
+/** Figures that may not be known: a tick, and the fields once it is set. Zeroes would be figures too: what is usual comes first. */
+function MaybeFigures(props: {
+  schema: FieldSchema;
+  value: Figures | undefined;
+  onChange: (value: Figures | undefined) => void;
+}) {
+  const { schema, value, onChange } = props;
+  return (
+    <Stack $gap={0.4}>
+      <Tick
+        label={schema.title ?? ""}
+        isOn={value !== undefined}
+        onChange={(isOn) => onChange(isOn ? { ...USUAL_LEVELS } : undefined)}
+      />
+      {value && (
+        <Row $gap={0.5}>
+          {Object.entries(schema.properties ?? {}).map(([key, own]) => (
+            <OwnField
+              key={key}
+              name={key}
+              schema={own}
+              value={value[key]}
+              onChange={(next) => onChange({ ...value, [key]: next })}
+            />
+          ))}
+        </Row>
+      )}
+    </Stack>
+  );
+}
+
+/** The same figures with one changed; what is not known any more is not there. */
+function withFigure(figures: Figures, key: string, value: unknown): Figures {
+  if (value !== undefined) return { ...figures, [key]: value };
+  return Object.fromEntries(Object.entries(figures).filter(([each]) => each !== key));
+}
+
 /** The figures of an own device or lead, as fields made from their schema. Lists and what may be unknown stay as they were copied. */
 export function OwnFigures(props: { schema: unknown; figures: Figures; onChange: (figures: Figures) => void }) {
   const { properties = {} } = props.schema as FieldSchema;
@@ -102,15 +142,24 @@ export function OwnFigures(props: { schema: unknown; figures: Figures; onChange:
     <Columns $template="1fr 1fr">
       {Object.entries(properties)
         .filter(([key]) => key !== "turns")
-        .map(([key, schema]) => (
-          <OwnField
-            key={key}
-            name={key}
-            schema={schema}
-            value={props.figures[key]}
-            onChange={(value) => props.onChange({ ...props.figures, [key]: value })}
-          />
-        ))}
+        .map(([key, schema]) =>
+          key === "levels" ? (
+            <MaybeFigures
+              key={key}
+              schema={schema}
+              value={props.figures[key] as Figures | undefined}
+              onChange={(value) => props.onChange(withFigure(props.figures, key, value))}
+            />
+          ) : (
+            <OwnField
+              key={key}
+              name={key}
+              schema={schema}
+              value={props.figures[key]}
+              onChange={(value) => props.onChange({ ...props.figures, [key]: value })}
+            />
+          ),
+        )}
     </Columns>
   );
 }

@@ -26,6 +26,9 @@ const Header = styled.header`
   display: grid;
   gap: 0.4rem;
   border-bottom: 1px solid var(--seam);
+  @media print {
+    display: none;
+  }
 `;
 
 /** On a phone the save line falls below; title and tools share the first line. */

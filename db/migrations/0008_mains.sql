@@ -1,0 +1,1 @@
+ALTER TABLE "provision" ADD COLUMN "has_mains" boolean DEFAULT false NOT NULL;
