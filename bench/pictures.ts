@@ -7,9 +7,11 @@ import { MIGRATIONS } from "../cli/runWeb";
 import { ROOT } from "../cli/state";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
-import { ENGINEER, MILLER, SINGER, WELDER } from "../demo/slackWater";
+import { CREATOR, ENGINEER, MILLER, SINGER, WELDER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
+import { hearing, heardFile } from "../e2e/fakeMicrophone";
 import { openScout, openView } from "../e2e/shoot";
+import { quietThenVoiceWav } from "../e2e/sounds";
 import { CHROMIUM_FLAGS } from "./benchPage";
 
 interface Picture {
@@ -79,7 +81,29 @@ const PICTURES: readonly Picture[] = [
   },
   { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
   { name: "card-phone", path: shoot("card", SINGER), width: 390, height: 844 },
-  { name: "level", path: shoot("level", ENGINEER) },
+  {
+    name: "level",
+    path: shoot("level", ENGINEER),
+    height: 1200,
+    prepare: (page) => page.getByRole("img", { name: /^Levels at/ }).waitFor(),
+  },
+  {
+    name: "meter",
+    path: `${shoot("level", CREATOR)}&view=meter`,
+    height: 900,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Start the meter" }).click();
+      for (const step of ["Hear the quiet", "Hear the noise"]) {
+        await page.getByRole("button", { name: step }).click();
+        await page.waitForTimeout(1500);
+        await page.getByRole("button", { name: "That is enough" }).click();
+      }
+      await page.waitForTimeout(10_000);
+      await page.getByRole("button", { name: "Hear the loudest line" }).click();
+      await page.waitForTimeout(4000);
+      await page.getByRole("button", { name: "That is enough" }).click();
+    },
+  },
   {
     name: "check",
     path: shoot("check", SINGER),
@@ -91,7 +115,6 @@ const PICTURES: readonly Picture[] = [
   },
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
   { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
-  { name: "dress-phone", path: shoot("dress", ENGINEER), width: 390, height: 844 },
 ];
 
 /** Takes the pictures of docs/screenshots anew, from the demo shoot in a database of its own. */
@@ -107,7 +130,8 @@ export async function takePictures(): Promise<number> {
       headers: { "content-type": "application/json" },
       body: "{}",
     });
-    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_FLAGS });
+    const { executablePath, args } = hearing(heardFile("pictures", quietThenVoiceWav(9, 40, -17)));
+    const browser = await chromium.launch({ executablePath, args: [...CHROMIUM_FLAGS, ...args] });
     for (const { name, path, width = 1280, height = 800, ground = "day", prepare } of PICTURES) {
       const context = await browser.newContext({ viewport: { width, height }, reducedMotion: "reduce" });
       await context.addCookies([{ name: "ground", value: ground, url: web.address }]);

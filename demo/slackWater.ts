@@ -68,7 +68,7 @@ export const ECOLOGIST = id(34);
 export const WELDER = id(35);
 const VOLUNTEERS = [id(36), id(37), id(38)] as const;
 const ACCORDIONIST = id(39);
-const CREATOR = id(51);
+export const CREATOR = id(51);
 const PRESENTER = id(52);
 
 const UNKNOWN: Omit<Person, "heightM"> = { voice: "unknown", tapeAllergy: "unknown", hairyChest: "unknown" };
