@@ -7,7 +7,7 @@ import { usualLayer, type Layer } from "../core/dress/outfit";
 import { planDress } from "../core/dress/planDress";
 import { dayPlan } from "../core/shoot/dayPlan";
 import { newRig } from "../core/shoot/newRig";
-import { GENERIC_DEVICES } from "../core/chain/devices";
+import { GENERIC_DEVICES } from "../core/chain/genericDevices";
 import type { RecordBodies, RecordKind, ShootBundle, Stored } from "../core/shoot/records";
 import { SLACK_WATER } from "../demo/slackWater";
 

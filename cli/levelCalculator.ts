@@ -1,7 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { deviceFaults } from "../core/chain/deviceFaults";
-import { genericFigures, Lav, Pack, Receiver, RecorderInput } from "../core/chain/devices";
+import { Lav, Pack, Receiver, RecorderInput } from "../core/chain/devices";
+import { genericFigures } from "../core/chain/genericDevices";
 import { planLevels } from "../core/chain/followChain";
 import { levelsOfInput } from "../core/chain/inputLevels";
 import { soundOfFeed, soundAt } from "../core/chain/soundIn";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
-import { GENERIC_DEVICES } from "../core/chain/devices";
+import { GENERIC_DEVICES } from "../core/chain/genericDevices";
 import { crew, kitItem } from "../db/schema";
 import type { Database } from "../db/client";
 

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { randomUUID } from "node:crypto";
 import { Client } from "pg";
-import { GENERIC_DEVICES } from "../core/chain/devices";
+import { GENERIC_DEVICES } from "../core/chain/genericDevices";
 import { placeFaults } from "../core/room/placeModel";
 import { RECORD_SCHEMAS } from "../core/shoot/records";
 import { FIRST_PROVISION } from "../core/shoot/dayMedia";

@@ -1,6 +1,7 @@
 import type { InputId } from "../connect/devices";
 import type { Input } from "../connect/ports";
-import { isTypicalFigures, type RecorderInput } from "./devices";
+import { type RecorderInput } from "./devices";
+import { isTypicalFigures } from "./genericDevices";
 
 /** Steps of a gain, dB. */
 export interface Steps {

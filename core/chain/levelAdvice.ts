@@ -1,4 +1,4 @@
-import type { LevelPlan, StageLevels } from "./followChain";
+import type { LevelPlan, StageLevels } from "./levelPlan";
 import type { Chain } from "./stage";
 
 /** Under the target by more than this, peaks are low, dB. */

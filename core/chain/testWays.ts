@@ -1,7 +1,8 @@
 import { PARTS } from "../connect/catalogue";
 import { INPUTS, SOURCES, type InputId, type SourceId } from "../connect/devices";
 import { findPath } from "../connect/findPath";
-import { genericFigures, type RecorderInput } from "./devices";
+import { type RecorderInput } from "./devices";
+import { genericFigures } from "./genericDevices";
 import { levelsOfInput } from "./inputLevels";
 import { soundAt, type SoundIn } from "./soundIn";
 import type { Effort } from "../voice/speechSpectrum";

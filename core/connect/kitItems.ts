@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
-import { DEVICE_KINDS, DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "../chain/devices";
+import { DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "../chain/devices";
+import { DEVICE_KINDS } from "../chain/deviceKinds";
 import { oneOf } from "../schema/oneOf";
 import { CARRIAGES, CONNECTORS, INPUT_KINDS, POWERS, SOURCE_KINDS, SUPPLIES } from "./ports";
 

@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { Lav, type CapsuleColour } from "../chain/devices";
+import { Lav } from "../chain/devices";
+import type { CapsuleColour } from "../chain/deviceKinds";
 import { oneOf } from "../schema/oneOf";
 import { EFFORTS } from "../voice/speechSpectrum";
 import { ACCESSORIES } from "./accessories";
@@ -9,7 +10,7 @@ import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
 import { NECKLINE_IDS } from "./necklines";
 
 export type { Accessory } from "./accessories";
-export type { CapsuleColour } from "../chain/devices";
+export type { CapsuleColour } from "../chain/deviceKinds";
 
 export const FITS = ["tight", "fitted", "loose"] as const;
 export const OPENINGS = ["closed", "partlyOpen", "open"] as const;

@@ -1,5 +1,6 @@
 import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
-import { planLevels, type LevelPlan } from "../chain/followChain";
+import { planLevels } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import type { SoundIn } from "../chain/soundIn";
 import type { Chain, KnobId } from "../chain/stage";
 import { shiftOctaves } from "../sound/octaves";
@@ -49,7 +50,7 @@ export function turnsBetween(before: LevelPlan, after: LevelPlan): Turn[] {
     const next = after.knobs.find(({ stageId }) => stageId === knob.stageId);
     const byDb = next ? next.valueDb - knob.valueDb : 0;
     if (!next || Math.abs(byDb) < 0.01) return [];
-    return [{ knob: knob.id, name: `the ${knob.device}'s ${knob.name.toLowerCase()}`, byDb, to: next.says }];
+    return [{ knob: knob.id, name: `the ${knob.device.split(",")[0]}'s ${knob.name.toLowerCase()}`, byDb, to: next.says }];
   });
 }
 
@@ -95,7 +96,8 @@ export function correctLevel(
     isAtLeast: isEarlier || isClipped,
     turns: turnsBetween(plan, next),
     voiceDb,
-    advice: next.isClean ? [] : next.advice,
+    // How loud a clipped voice really was is not known: nothing is concluded from it about stages before.
+    advice: next.isClean || isClipped ? [] : next.advice,
   };
 }
 

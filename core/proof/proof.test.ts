@@ -1,5 +1,6 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
-import { followChain, planLevels, type LevelPlan } from "../chain/followChain";
+import { followChain, planLevels } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import { testSound, testWay } from "../chain/testWays";
 import { stagesOfWay } from "../chain/wayStages";
 import { correctLevel, correctionSentence } from "./correction";

@@ -1,5 +1,6 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
-import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type LevelPlan } from "../chain/followChain";
+import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import { correctLevel, correctionSentence, type Correction, type Planned } from "./correction";
 
 export type VerdictGrade = "good" | "usable" | "redo";

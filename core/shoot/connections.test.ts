@@ -1,4 +1,4 @@
-import { GENERIC_DEVICES } from "../chain/devices";
+import { GENERIC_DEVICES } from "../chain/genericDevices";
 import { PARTS } from "../connect/catalogue";
 import { INPUTS, SOURCES } from "../connect/devices";
 import { KIT_SCHEMAS, type KitKind } from "../connect/kitItems";

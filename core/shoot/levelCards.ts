@@ -1,4 +1,4 @@
-import type { LevelPlan } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import type { FoundPath } from "../connect/findPath";
 import type { Input, Source } from "../connect/ports";
 import type { AirLink } from "../wireless/airPlan";

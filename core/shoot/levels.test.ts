@@ -4,7 +4,7 @@ import { FIRST_WISHES } from "../pickup/candidates";
 import type { MicrophoneId } from "../pickup/microphones";
 import type { PlacedMic, Talker } from "../pickup/setup";
 import { fits } from "../schema/validate";
-import { genericFigures } from "../chain/devices";
+import { genericFigures } from "../chain/genericDevices";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
 import { newLink } from "./airScene";
 import { boardOf } from "./board";

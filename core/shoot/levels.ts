@@ -1,5 +1,6 @@
 import type { Targets } from "../chain/bestSettings";
-import { planLevels, type LevelPlan } from "../chain/followChain";
+import { planLevels } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import { whole } from "../chain/levelAdvice";
 import { levelsOfInput } from "../chain/inputLevels";
 import type { RecorderInput } from "../chain/devices";

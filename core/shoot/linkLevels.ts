@@ -1,6 +1,7 @@
 import type { Targets } from "../chain/bestSettings";
-import { genericFigures, isTypicalFigures } from "../chain/devices";
-import { planLevels, type LevelPlan } from "../chain/followChain";
+import { genericFigures, isTypicalFigures } from "../chain/genericDevices";
+import { planLevels } from "../chain/followChain";
+import type { LevelPlan } from "../chain/levelPlan";
 import { levelsOfInput } from "../chain/inputLevels";
 import { soundAt, soundOfFeed, type SoundIn } from "../chain/soundIn";
 import type { Chain } from "../chain/stage";

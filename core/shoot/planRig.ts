@@ -1,4 +1,6 @@
-import { DEVICE_KINDS, genericFigures, type DeviceFigures, type DeviceKind, type Lav } from "../chain/devices";
+import { type DeviceFigures, type Lav } from "../chain/devices";
+import { DEVICE_KINDS, type DeviceKind } from "../chain/deviceKinds";
+import { genericFigures } from "../chain/genericDevices";
 import { voicesThrough, type SoundIn } from "../chain/soundIn";
 import type { DressInput } from "../dress/dressInput";
 import type { Intrusion, Outfit } from "../dress/outfit";

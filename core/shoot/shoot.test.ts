@@ -1,6 +1,6 @@
 import { emptyShoot } from "./emptyShoot";
 import { newScene } from "./newScene";
-import { GENERIC_DEVICES } from "../chain/devices";
+import { GENERIC_DEVICES } from "../chain/genericDevices";
 import { overallDb } from "../sound/octaves";
 import type { PlaceModel } from "../room/placeModel";
 import { LIVING_ROOM } from "../room/usualPlaces";

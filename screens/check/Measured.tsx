@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/audio/recordingMeter";
-import type { LevelPlan } from "@/core/chain/followChain";
+import type { LevelPlan } from "@/core/chain/levelPlan";
 import { levelsOfRig } from "@/core/shoot/levels";
 import type { MeasurementBody, Stored } from "@/core/shoot/records";
 import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/proof/verdict";

@@ -1,6 +1,7 @@
 "use client";
 
-import { CAPSULE_COLOURS, DEVICE_SCHEMAS, type CapsuleColour, type DeviceKind } from "@/core/chain/devices";
+import { DEVICE_SCHEMAS } from "@/core/chain/devices";
+import { CAPSULE_COLOURS, type CapsuleColour, type DeviceKind } from "@/core/chain/deviceKinds";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS, type Dynamics } from "@/core/chain/dynamics";
-import type { LevelPlan } from "@/core/chain/followChain";
+import type { LevelPlan } from "@/core/chain/levelPlan";
 import { provisionBodyOf } from "@/core/shoot/dayMedia";
 import type { LevelSubject } from "@/core/shoot/levels";
 import { minus } from "@/core/sound/decibel";

@@ -39,11 +39,8 @@ const Ticket = styled.li<{ $state: SettingsCard["state"] }>`
 `;
 
 const Knob = styled.div`
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  flex-wrap: wrap;
-  gap: 0.1rem 0.6rem;
+  display: grid;
+  gap: 0.05rem;
 `;
 
 const Words = styled.ul`

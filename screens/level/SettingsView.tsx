@@ -4,7 +4,8 @@ import { Printer } from "lucide-react";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
-import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, type LevelPlan } from "@/core/chain/followChain";
+import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "@/core/chain/followChain";
+import type { LevelPlan } from "@/core/chain/levelPlan";
 import { capsuleCures } from "@/core/shoot/cures";
 import { settingOf, type LevelSubject } from "@/core/shoot/levels";
 import { minus } from "@/core/sound/decibel";
@@ -15,11 +16,14 @@ import { PickList } from "@/ui/PickList";
 import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
-import { ChainForm } from "./ChainForm";
 import { SettingsTickets } from "./SettingsTickets";
-import { Staircase, type ShownVoice } from "./Staircase";
+import type { ShownVoice } from "./Staircase";
 import { useLevels, useLevelsRecord } from "./useLevels";
 
+const loading = () => <Soft role="status">One moment…</Soft>;
+// What to set comes first: the stairs, the devices and cures follow.
+const ChainForm = dynamic(() => import("./ChainForm").then((module) => module.ChainForm), { ssr: false, loading });
+const Staircase = dynamic(() => import("./Staircase").then((module) => module.Staircase), { ssr: false, loading });
 const DynamicsView = dynamic(() => import("./DynamicsView").then((module) => module.DynamicsView), { ssr: false });
 
 const EFFORT_WORDS = {

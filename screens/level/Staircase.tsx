@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import styled from "styled-components";
-import type { LevelPlan, StageLevels } from "@/core/chain/followChain";
+import type { LevelPlan, StageLevels } from "@/core/chain/levelPlan";
 import { PEAK_OVER_SINE_DB } from "@/core/chain/soundIn";
 import { minus } from "@/core/sound/decibel";
 import type { Effort } from "@/core/voice/speechSpectrum";
