@@ -50,7 +50,9 @@ export function turnsBetween(before: LevelPlan, after: LevelPlan): Turn[] {
     const next = after.knobs.find(({ stageId }) => stageId === knob.stageId);
     const byDb = next ? next.valueDb - knob.valueDb : 0;
     if (!next || Math.abs(byDb) < 0.01) return [];
-    return [{ knob: knob.id, name: `the ${knob.device.split(",")[0]}'s ${knob.name.toLowerCase()}`, byDb, to: next.says }];
+    return [
+      { knob: knob.id, name: `the ${knob.device.split(",")[0]}'s ${knob.name.toLowerCase()}`, byDb, to: next.says },
+    ];
   });
 }
 
