@@ -1,6 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { takeWav } from "./sounds";
 
 const ways = (page: Page) => page.getByRole("list", { name: "Ways from a voice to a file" });
 const settings = (page: Page, name: string) => page.getByRole("list", { name: new RegExp(`^What to set for ${name}`) });
@@ -101,6 +102,23 @@ test("a school holds for the whole shoot; the meter at hand says where three qua
   await expectSaved(page);
   await page.reload({ waitUntil: "networkidle" });
   await expect(page.getByText(/^−1[56]\.\d/).first()).toBeVisible();
+});
+
+test("a take in Check teaches the day's voice: the settings follow it", async ({ page, request }) => {
+  const id = await openDemo(request);
+  const rafe = "51ac0000-0000-4000-8000-000000000052";
+  await page.goto(`/shoots/${id}/level?wearer=${rafe}`, { waitUntil: "networkidle" });
+  const cards = settings(page, "Rafe");
+  const before = await cards.textContent();
+  await page.goto(`/shoots/${id}/check?wearer=${rafe}`, { waitUntil: "networkidle" });
+  await page.setInputFiles("input[type=file]", { name: "soft.wav", mimeType: "audio/wav", buffer: takeWav(-24) });
+  await page.getByRole("button", { name: /^Plan this day with a voice 1[12] dB softer$/ }).click();
+  await expect(page.getByText(/Taken: the settings of this day follow their voice/)).toBeVisible();
+  await expect(page.getByText(/^Turn .* up \d+ dB/).first()).toBeVisible();
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/level?wearer=${rafe}`, { waitUntil: "networkidle" });
+  await expect(page.getByText(/Their voice was measured on this day: −1[12]\.\d dB against the plan/)).toBeVisible();
+  expect(await cards.textContent()).not.toBe(before);
 });
 
 test("a compressor is off until it is asked for, and says what it costs", async ({ page, request }) => {

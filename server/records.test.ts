@@ -9,13 +9,24 @@ import type { Pool } from "pg";
 import { FIRST_AIR_PLAN } from "../core/wireless/airPlan";
 import { packScan } from "../core/wireless/packedScan";
 import { simulatedScan } from "../core/wireless/scanner";
-import type { AirBody, ConnectionBody, RigBody, ShootBody, WearerBody } from "../core/shoot/records";
+import type {
+  AirBody,
+  ConnectionBody,
+  LevelLine,
+  LevelsBody,
+  RigBody,
+  ShootBody,
+  WearerBody,
+} from "../core/shoot/records";
 import type { Database } from "../db/client";
-import { MILLER } from "../demo/slackWater";
+import { MILLER, WELDER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID, MILLER_RIG, SINGER_RIG } from "../demo/recordings";
 import { usualLayer } from "../core/dress/outfit";
 import { recipeFor } from "../core/dress/recipe";
 import { boardOf } from "../core/shoot/board";
+import { capsuleCures } from "../core/shoot/cures";
+import { levelsOf } from "../core/shoot/levels";
+import { genericFigures } from "../core/chain/genericDevices";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
 import { Fault } from "./faults";
@@ -315,10 +326,74 @@ describe("the demo shoot", () => {
     expect(miller.stitches.link).toBe("sewn");
   });
 
+  test("every kind of way has its settings; the welder alone clips, at the pack, and a capsule of the kit cures it", async () => {
+    const bundle = await loadShoot(acting, await openDemoShoot(acting));
+    const subjects = levelsOf(bundle);
+    const kinds = new Set(
+      subjects.map(({ kind, source, input, levels, plan }) => {
+        if (!plan) return "heard only";
+        if (kind === "placed") return source ? "placed, on phantom power" : "own mics";
+        if (source?.kind === "desk") return "desk at line";
+        if (!levels?.way.radio)
+          return plan.knobs[0]!.stageId.startsWith("part-") ? "interface into a phone" : "by lead";
+        return `radio into a ${input!.kind}`;
+      }),
+    );
+    for (const kind of [
+      "radio into a recorder",
+      "radio into a phone",
+      "radio into a computer",
+      "radio into a mixer",
+      "radio into a camera",
+      "by lead",
+      "placed, on phantom power",
+      "own mics",
+      "desk at line",
+      "interface into a phone",
+    ])
+      expect([...kinds]).toContain(kind);
+    const computer = subjects.find(({ input }) => input?.kind === "computer")!;
+    expect(computer.plan!.knobs.map(({ id }) => id)).toEqual(["sensitivity", "output", "boost", "system", "trim"]);
+    for (const { cards, plan } of subjects) if (plan) expect(cards.length).toBeGreaterThan(0);
+    const clipping = subjects.filter(({ plan }) => plan && !plan.isClean);
+    expect(clipping.map(({ wearerId }) => wearerId)).toEqual([WELDER]);
+    expect(clipping[0]!.plan!.advice.join(" ")).toMatch(/pack overloads even at its lowest sensitivity/);
+    expect(capsuleCures(bundle, clipping[0]!)[0]).toMatchObject({ name: "omni lav, low sensitivity, 1.5 mV/Pa" });
+  });
+
   test("only its own recordings are handed out", async () => {
     await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("no such recording");
     expect((await demoRecordingBytes("engineer-quay.wav")).length).toBeGreaterThan(100_000);
   });
+});
+
+test("levels: what is held, ticked and aimed at comes back; a target above its ceiling and a pack turned round are refused", async () => {
+  const shootId = await newShoot();
+  const line: LevelLine = {
+    subject: "house-desk",
+    inputId: null,
+    mic: { sensitivityMvPerPa: 14, selfNoiseDba: 16, maxSplDb: 135 },
+    targets: { targetDbfs: -18, ceilingDbfs: -9 },
+    held: [{ stage: "file", valueDb: 12 }],
+    ticks: [{ device: "recorder", holdsFor: "Gain +12 dB", at: "2027-05-11T08:00:00Z" }],
+    dynamics: { thresholdDbfs: -24, ratio: 3, kneeDb: 6, makeupDb: 4 },
+  };
+  const body: LevelsBody = { shootId, school: "threeQuarters", meterBottomDbfs: -60, lines: [line] };
+  const id = randomUUID();
+  await createRecord(acting, "levels", id, body);
+  expect((await loadShoot(acting, shootId)).levels[0]!.body).toEqual(body);
+  const above = { ...body, lines: [line, { ...line, targets: { targetDbfs: -3, ceilingDbfs: -9 } }] };
+  await expect(changeRecord(acting, "levels", id, 1, above)).rejects.toMatchObject({
+    code: "invalid",
+    detail: { fields: [{ path: "lines.1.targets.targetDbfs" }] },
+  });
+  await expect(changeRecord(acting, "levels", id, 1, { ...body, school: "loudest" })).rejects.toMatchObject({
+    code: "invalid",
+  });
+  const figures = { ...genericFigures("pack"), sensitivityMinDb: 10, sensitivityMaxDb: 0 };
+  await expect(
+    createRecord(acting, "kitItem", randomUUID(), { shootId: null, kind: "pack", name: "turned", figures }),
+  ).rejects.toMatchObject({ detail: { fields: [{ path: "figures.sensitivityMinDb" }] } });
 });
 
 test("connections and packing: stored with what was rehearsed, nonsense refused, hired kit seen in its own shoot only", async () => {

@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { PgTable } from "drizzle-orm/pg-core";
+import type { Pack } from "../core/chain/devices";
 import { KIT_SCHEMAS } from "../core/connect/kitItems";
 import { contradictionsOf } from "../core/dress/contradictions";
 import { placeFaults } from "../core/room/placeModel";
@@ -192,9 +193,29 @@ function refuseAir(body: RecordBodies["air"]): void {
     });
 }
 
+/** A pack whose lowest sensitivity lies above its highest has no step to stand at. */
+function refuseBackwardPack(figures: Pack): void {
+  const { sensitivityMinDb, sensitivityMaxDb } = figures;
+  if (sensitivityMinDb <= sensitivityMaxDb) return;
+  throw new Fault("invalid", "The pack's lowest sensitivity lies above its highest.", {
+    fields: [{ path: "figures.sensitivityMinDb", message: `At most the highest, ${sensitivityMaxDb} dB.` }],
+  });
+}
+
+function refuseTargets({ lines }: RecordBodies["levels"]): void {
+  const at = lines.findIndex(({ targets }) => targets !== null && targets.targetDbfs > targets.ceilingDbfs);
+  if (at >= 0)
+    throw new Fault("invalid", "The target must not be above the ceiling.", {
+      fields: [{ path: `lines.${at}.targets.targetDbfs`, message: "At most the ceiling." }],
+    });
+}
+
 function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
   const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
   if (kind === "kitItem") accept(KIT_SCHEMAS[(body as KitItemBody).kind], (body as KitItemBody).figures);
+  if (kind === "kitItem" && (body as KitItemBody).kind === "pack")
+    refuseBackwardPack((body as KitItemBody).figures as Pack);
+  if (kind === "levels") refuseTargets(body as RecordBodies["levels"]);
   if (kind === "place") refuseImpossible(placeFaults((body as RecordBodies["place"]).model));
   if (kind === "air") refuseAir(body as RecordBodies["air"]);
   if (kind === "wearer") refuseContradictions((body as WearerBody).outfit);

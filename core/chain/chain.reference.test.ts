@@ -109,6 +109,16 @@ describe("common practice of levels (no source)", () => {
     expect(line.isClean).toBe(true);
   });
 
+  test("studio and consumer line, with 14 dB over their nominal level, into a mic input that takes +4 dBu: 14 and 2.2 dB too loud (+4 dBu, −10 dBV; worked by hand)", () => {
+    const way = testWay("deskXlr", "recorderXlr", { parts: [] });
+    const takes = { ...way.levels.levels, maxInputDbu: 4 };
+    const chain = stagesOfWay({ ...way, levels: { ...way.levels, levels: takes } });
+    const overDb = (nominalDbu: number) =>
+      -planLevels(chain, soundOfFeed(nominalDbu + 14), TARGETS).stages.find(({ id }) => id === "socket")!.headroomDb!;
+    expect(overDb(4)).toBeCloseTo(14, 6);
+    expect(overDb(dbvToDbu(-10))).toBeCloseTo(2.22, 2);
+  });
+
   test("closed headgear: the lowest sensitivity first, then a less sensitive capsule", () => {
     const pack = { ...genericFigures("pack"), sensitivityMinDb: -12 };
     const radio = { pack, receiver: genericFigures("receiver"), isTypical: true };

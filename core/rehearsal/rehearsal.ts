@@ -3,7 +3,7 @@ import type { Static, TSchema } from "@sinclair/typebox";
 import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
-import type { Setup } from "./setup";
+import { computerGain, type Setup } from "./setup";
 
 const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
 
@@ -134,8 +134,7 @@ export function allRight(setup: Setup): Rehearsal {
   } as const;
   const usesPhantom = source.needs === "phantom" && !setup.way.some(({ feedsPhantom }) => feedsPhantom);
   const target = targetOf(setup);
-  const boostDb = right.boostDb ?? 0;
-  const { systemDb, trimDb } = computerGain(right.gainDb - boostDb);
+  const { boostDb, systemDb, trimDb } = computerGain(right);
   return {
     ...begin,
     pack: begin.pack && {
@@ -182,12 +181,6 @@ export function allRight(setup: Setup): Rehearsal {
     isPlugged: true,
     isWalked: true,
   };
-}
-
-/** A computer's gain on its two last stages: the system's first. */
-function computerGain(gainDb: number): { systemDb: number; trimDb: number } {
-  const systemDb = Math.min(0, Math.max(-30, gainDb));
-  return { systemDb, trimDb: Math.min(20, Math.max(-20, gainDb - systemDb)) };
 }
 
 /** Moves one control of one device; pack and receiver meet at their windows. */

@@ -1,5 +1,6 @@
 import { begun, carriedOn, type Carried } from "../connect/judgePath";
 import { mate, type Input, type Part, type Source } from "../connect/ports";
+import { minus } from "../sound/decibel";
 import type { RadioSystem } from "../wireless/systems";
 import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 
@@ -80,6 +81,25 @@ export function throughParts(
 
 /** Whether an input has a gain of its own. */
 export const hasGain = ({ kind }: Input): boolean => kind !== "phone";
+
+/** A computer's gain on its three stages: the system at full, a small trim; the system only for what a trim has not got. */
+export function computerGain({
+  gainDb,
+  boostDb = 0,
+}: RightSettings): Record<"boostDb" | "systemDb" | "trimDb", number> {
+  const rest = gainDb - boostDb;
+  const trimDb = Math.min(20, Math.max(-20, rest));
+  return { boostDb, systemDb: Math.min(0, Math.max(-30, rest - trimDb)), trimDb };
+}
+
+/** What stands on the gain of the input's device, and of an interface before it, in words. */
+export function gainWords({ input, right }: Pick<Setup, "input" | "right">): string[] {
+  const interfaceWords = right.converterDb ? [`interface's gain ${minus(right.converterDb)} dB`] : [];
+  if (!hasGain(input)) return interfaceWords;
+  if (input.kind !== "computer") return [...interfaceWords, `gain ${minus(right.gainDb)} dB`];
+  const { boostDb, systemDb, trimDb } = computerGain(right);
+  return [...interfaceWords, `boost ${minus(boostDb)}, system ${minus(systemDb)}, trim ${minus(trimDb)} dB`];
+}
 
 /** Gains that an input's device can stand at, dB: a computer's system level and trim take away as well. */
 function gainsOf({ kind }: Input): readonly [number, number] {

@@ -3,7 +3,7 @@ import { presetName } from "../wireless/systems";
 import { minus } from "../sound/decibel";
 import { hear } from "./hear";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
-import type { Setup } from "./setup";
+import { gainWords, type Setup } from "./setup";
 import type { StepId } from "./steps";
 
 const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
@@ -77,7 +77,9 @@ export function stepWords(setup: Setup, id: StepId): string[] {
         ...(system
           ? [`Pack's sensitivity ${minus(right.sensitivityDb)} dB, receiver's output ${minus(right.outputDb)} dB.`]
           : []),
-        ...(input.kind === "phone" ? [] : [`Gain ${minus(right.gainDb)} dB: peaks near −12, never above −6 dBFS.`]),
+        ...gainWords(setup).map(
+          (says) => `${says.charAt(0).toUpperCase()}${says.slice(1)}: peaks near −12, never above −6 dBFS.`,
+        ),
       ];
   }
 }

@@ -143,6 +143,21 @@ describe("every way of a shoot", () => {
     expect(desk(pads).plan!.isClean).toBe(true);
   });
 
+  test("a condenser into an input without phantom power gets a box for it, to be switched on; another figure of its own counts", () => {
+    const line = (own: object) => stored<"levels">("l", withLine(levelsBodyOf(bundle()), "one|mic", own));
+    const placed = (own: object) =>
+      levelsOf(bundle({ pickups: [placing("standCardioid")], levels: [line(own)] })).find(
+        ({ kind }) => kind === "placed",
+      )!;
+    const box = placed({ inputId: "recorderLine" }).cards.find(({ device }) => device === "phantom power box")!;
+    expect(box.lines.map(({ what }) => what)).toContain("Phantom power on");
+    const usual = placed({});
+    const hot = placed({ mic: { sensitivityMvPerPa: 140, selfNoiseDba: 16, maxSplDb: 135 } });
+    expect(hot.levels!.way.mic!.isTypical).toBe(false);
+    // Ten times as sensitive: 20 dB less gain.
+    expect(usual.plan!.knobs[0]!.valueDb - hot.plan!.knobs[0]!.valueDb).toBeCloseTo(20, 6);
+  });
+
   test("what is recorded nowhere has nothing to set, and says so", () => {
     const shoot = bundle({ connections: [connected("Ada", "receiver", "none")] });
     expect(of(shoot, "rig-Ada")).toMatchObject({ plan: null, refusal: "Recorded beside it: nothing to set here." });

@@ -1,5 +1,6 @@
 import { minus } from "../sound/decibel";
 import type { Ways } from "../connect/allocate";
+import { gainWords } from "../rehearsal/setup";
 import type { RadioSystem } from "../wireless/systems";
 import { presetName } from "../wireless/systems";
 import { BY_LEAD } from "../wireless/airPlan";
@@ -51,7 +52,6 @@ export function chainOfWay(
   );
   const ofSource = all.filter((says) => says.startsWith(`Turn ${source.name}`));
   const ofInput = all.filter((says) => !ofParts.has(says) && !ofSource.includes(says));
-  const hasGain = setup !== null && input !== null && input.kind !== "phone";
   return [
     ...(isRadio && link.wearerId !== null ? [step("capsule", "capsule", "lavalier")] : []),
     ...(isRadio
@@ -78,7 +78,7 @@ export function chainOfWay(
     ...(input
       ? [
           step("input", "input", input.name, [
-            ...(hasGain ? [`gain ${minus(setup.right.gainDb)} dB`] : []),
+            ...(setup ? gainWords(setup) : []),
             ...ofInput.map((says) =>
               says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"),
             ),

@@ -61,8 +61,8 @@ export function DeviceFields(props: {
               key={key}
               label={figure.title}
               value={figures[key]!}
-              minimum={figure.minimum}
-              maximum={figure.maximum}
+              minimum={key === "sensitivityMaxDb" ? figures["sensitivityMinDb"]! : figure.minimum}
+              maximum={key === "sensitivityMinDb" ? figures["sensitivityMaxDb"]! : figure.maximum}
               shown={{ unit: figure.unit, factor: 1, digits: 1, step: figure.step < 1 ? 1 : figure.step }}
               onChange={(value) => set({ [key]: value })}
             />

@@ -32,7 +32,12 @@ export function useLevels(): {
     ofWearer[0] ??
     subjects[0] ??
     null;
-  return { subjects, chosen, choose: (id) => setInAddress({ way: id }) };
+  // The other stations go on with the same wearer and scene.
+  const choose = (id: string) => {
+    const { wearerId, sceneId } = subjects.find((each) => each.id === id) ?? {};
+    setInAddress({ way: id, ...(wearerId && { wearer: wearerId }), ...(wearerId && sceneId && { scene: sceneId }) });
+  };
+  return { subjects, chosen, choose };
 }
 
 /** Changes of how a shoot sets its levels. */
