@@ -1,5 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { newLink } from "../core/shoot/airScene";
+import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless/airPlan";
 import { choose, expectSaved, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 
@@ -54,19 +56,30 @@ test("the welder overloads at the pack; the less sensitive capsule of the kit cu
   await expectSaved(page);
 });
 
-test("a desk into a mic input is refused with the number of dB", async ({ page, request }) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/link?view=leads&link=house-desk`, { waitUntil: "networkidle" });
+test("a desk into a mic input is refused with the number of dB, until the way is another", async ({
+  page,
+  request,
+}) => {
+  const id = await startShoot(page, "Desk");
+  // The only link of the shoot: a house desk by lead.
+  const links = [newLink({ id: "desk", name: "House desk", systemId: BY_LEAD })];
+  const body = { shootId: id, ...FIRST_AIR_PLAN, scan: null, links };
+  expect((await request.post("/api/records/air", { data: { id: crypto.randomUUID(), body } })).ok()).toBe(true);
+  await page.goto(`/shoots/${id}/link?view=leads&link=desk`, { waitUntil: "networkidle" });
   await choose(page, "From", "house desk, XLR out");
   await choose(page, "Into", "recorder, XLR mic input");
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?way=house-desk`, { waitUntil: "networkidle" });
-  await expect(page.getByRole("region", { name: /^Settings of House desk/ }).getByRole("alert")).toHaveText(
+  await page.goto(`/shoots/${id}/level?way=desk`, { waitUntil: "networkidle" });
+  const way = page.getByRole("region", { name: "Settings of House desk" });
+  await expect(way.getByRole("alert")).toHaveText(
     /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
   );
-  await page.goto(`/shoots/${id}/link?view=leads&link=house-desk`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link?view=leads&link=desk`, { waitUntil: "networkidle" });
   await choose(page, "Into", "recorder, 6.35 mm line input");
   await expectSaved(page);
+  await page.goto(`/shoots/${id}/level?way=desk`, { waitUntil: "networkidle" });
+  await expect(way.getByText(/would clip first/)).toBeVisible();
+  await expect(way.getByRole("alert")).toBeHidden();
 });
 
 test("a tick makes planned into set, and a changed setting asks for it again; a held knob is planned round", async ({
