@@ -240,6 +240,12 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
           />
         </Stack>
       </Disclosure>
+      {provision.hasMains && (
+        <Soft>
+          House mains only through the venue&apos;s technician: no home-made adapters, no lifted safety earth, and no
+          lead that anybody can fall over.
+        </Soft>
+      )}
       <Soft>A fifth is kept in hand. Cold and load shares are from memory: know your own cells.</Soft>
     </Stack>
   );
