@@ -28,11 +28,11 @@ const CLEARLY_DB = 6;
 /** Peaks of short windows. */
 function envelopeOf(samples: Float32Array, frames: number): Float32Array {
   const envelope = new Float32Array(Math.floor(samples.length / frames));
-  for (let window = 0; window < envelope.length; window += 1) {
+  for (let part = 0; part < envelope.length; part += 1) {
     let largest = 0;
-    for (let index = window * frames; index < (window + 1) * frames; index += 1)
+    for (let index = part * frames; index < (part + 1) * frames; index += 1)
       largest = Math.max(largest, Math.abs(samples[index]!));
-    envelope[window] = largest;
+    envelope[part] = largest;
   }
   return envelope;
 }
@@ -49,11 +49,11 @@ export function findTaps(samples: Float32Array, sampleRateHz: number): Taps {
   const apart = Math.round(APART_S / WINDOW_S);
   const peaks: number[] = [];
   let last = -Infinity;
-  envelope.forEach((value, window) => {
+  envelope.forEach((value, part) => {
     if (value < gate) return;
-    if (window - last > apart) peaks.push(value);
+    if (part - last > apart) peaks.push(value);
     else peaks[peaks.length - 1] = Math.max(peaks.at(-1)!, value);
-    last = window;
+    last = part;
   });
   return { count: peaks.length, peakDbfs: amplitudeToDb(middle(peaks)) };
 }

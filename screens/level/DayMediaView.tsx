@@ -2,15 +2,7 @@
 
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import {
-  compressedWords,
-  gigabytesPerH,
-  minutesIn,
-  minutesOnCard,
-  SPLITS_BYTES,
-  takeName,
-} from "@/core/media/soundFormat";
-import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
+import { gigabytesPerH, minutesOnCard } from "@/core/media/soundFormat";
 import { CHEMISTRIES, CHEMISTRY_NAMES, type Battery } from "@/core/power/cells";
 import { timeOfDay } from "@/core/schedule/clockTime";
 import { dayMediaOf, provisionBodyOf, type DayMedia } from "@/core/shoot/dayMedia";
@@ -23,6 +15,7 @@ import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Figure, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "../saving/ShootProvider";
+import { FileWords, TapeCorner } from "./FilesAndTape";
 import { useProvision } from "./useProvision";
 
 const GIGABYTE = { unit: "GB", factor: 1, digits: 1, step: 1 };
@@ -247,60 +240,6 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
         </Soft>
       )}
       <Soft>A fifth is kept in hand. Cold and load shares are from memory: know your own cells.</Soft>
-    </Stack>
-  );
-}
-
-/** What compressed speech is usually kept at, kbit/s. Common practice. */
-const USUAL_KBPS = 192;
-
-/** Where files split, how they are called, what compressing them costs. */
-function FileWords({ media }: { media: DayMedia }) {
-  const { format } = media.advice;
-  const splits = Object.entries(SPLITS_BYTES).map(
-    ([name, bytes]) => `${name} after ${Math.floor(minutesIn(bytes, format))} min`,
-  );
-  return (
-    <Stack $gap={0.4}>
-      <p>
-        Each start makes a file. One of {format.channels} {format.channels === 1 ? "track" : "tracks"} is full at{" "}
-        {splits.join(", or ")}: the recorder goes on in the next.
-      </p>
-      <p>Call them by day, scene, take and who: {takeName(1, 4, 3, "Tam")}.</p>
-      <p>
-        At {USUAL_KBPS} kbit/s: {compressedWords({ ...format, kbps: USUAL_KBPS })}
-      </p>
-    </Stack>
-  );
-}
-
-function TapeCorner() {
-  const [reel, setReel] = useState<Reel>("7 in");
-  const [thickness, setThickness] = useState<TapeThickness>("standard");
-  const [ips, setIps] = useState("7.5");
-  return (
-    <Stack $gap={0.5}>
-      <Row $gap={0.6}>
-        <Select
-          label="Reel"
-          value={reel}
-          options={(Object.keys(REEL_FEET) as Reel[]).map((value) => ({ value, name: value }))}
-          onChange={(value) => setReel(value)}
-        />
-        <Select
-          label="Tape"
-          value={thickness}
-          options={(["standard", "long", "double"] as const).map((value) => ({ value, name: `${value} play` }))}
-          onChange={(value) => setThickness(value)}
-        />
-        <Select
-          label="Speed"
-          value={ips}
-          options={TAPE_IPS.map((value) => ({ value: String(value), name: `${value} in/s` }))}
-          onChange={setIps}
-        />
-      </Row>
-      <p role="status">{tapeWords(REEL_FEET[reel][thickness], Number(ips))}</p>
     </Stack>
   );
 }
