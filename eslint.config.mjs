@@ -2,7 +2,18 @@ import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["node_modules", ".build", "next-env.d.ts", "**/*.cjs", "eslint.config.mjs", "public/*.js"] },
+  {
+    ignores: [
+      "node_modules",
+      ".build",
+      "next-env.d.ts",
+      "**/*.cjs",
+      "eslint.config.mjs",
+      "public/*.js",
+      "engine",
+      "core/audio/engineCode.ts",
+    ],
+  },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },

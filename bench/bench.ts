@@ -1,4 +1,5 @@
 import { benchAir } from "./benchAir";
+import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchPlace } from "./benchPlace";
@@ -8,8 +9,9 @@ import { benchLevels } from "./benchLevels";
 import { benchMeter } from "./benchMeter";
 import { takePictures } from "./pictures";
 
-const BENCHES: Record<string, () => Promise<number>> = {
+const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   air: () => Promise.resolve(benchAir() ? 0 : 1),
+  detectors: (args) => benchDetectors(args.includes("--quick")),
   dress: benchDress,
   levels: () => Promise.resolve(benchLevels() ? 0 : 1),
   measure: benchMeasure,
@@ -28,5 +30,5 @@ export async function runBench(args: readonly string[]): Promise<number> {
     process.stderr.write(`hypophon bench: one of ${Object.keys(BENCHES).join(", ")}\n`);
     return 2;
   }
-  return bench();
+  return bench(args.slice(1));
 }

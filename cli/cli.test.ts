@@ -2,18 +2,20 @@ import { spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { RecordingMeasurement } from "../core/audio/measurement";
+import { RecordingMeasurement } from "../core/check/measurement";
 import { schemaFaults } from "../core/schema/validate";
 import { sine } from "../core/audio/testSignals";
 import { toWav } from "../core/audio/toWav";
 import { CALCULATORS } from "./calculators";
 
 const TOOLS = join(__dirname, "..", ".build", "cli", "tools.mjs");
+const MEASURE = join(__dirname, "..", ".build", "cli", "measureTool.mjs");
 const folder = mkdtempSync(join(tmpdir(), "hypophon-cli-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 function run(args: readonly string[], input = "") {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [TOOLS, ...args], { encoding: "utf8", input });
+  const tool = args[0] === "measure" ? MEASURE : TOOLS;
+  const { status, stdout, stderr } = spawnSync(process.execPath, [tool, ...args.slice(1)], { encoding: "utf8", input });
   return { status, stdout, stderr };
 }
 
@@ -24,7 +26,9 @@ function takeFile(name: string, levelDbfs: number): string {
   const samples = new Float32Array(96000);
   samples.set(tone);
   samples.set(pause, 48000);
-  writeFileSync(path, toWav([samples, samples], { sampleRateHz: 48000, bits: 24 }));
+  // The other channel is another sound: the same twice would be a finding.
+  const other = samples.map((value, index) => value * 0.5 + 1e-3 * Math.sin(index * index * 1e-3));
+  writeFileSync(path, toWav([samples, other], { sampleRateHz: 48000, bits: 24 }));
   return path;
 }
 

@@ -1,14 +1,15 @@
-import { measureWav } from "../core/audio/measureWav";
-import type { RecordingMeasurement } from "../core/audio/measurement";
+import { measureWav } from "../core/check/measureWav";
+import type { RecordingMeasurement } from "../core/check/measurement";
 import { RecordingRefusal } from "../core/audio/refusal";
 import { openFileSource } from "./fileSource";
+import { pieceWorkers, type PieceWorkers } from "./pieceWorkers";
 
 const USAGE = "hypophon measure FILE… [--json]\n";
 
-async function measureFile(path: string): Promise<RecordingMeasurement> {
+async function measureFile(path: string, workers: PieceWorkers): Promise<RecordingMeasurement> {
   const source = await openFileSource(path);
   try {
-    return (await measureWav(source, path)).measurement;
+    return (await measureWav(source, path, {}, workers.measurePieces(path))).measurement;
   } finally {
     await source.close();
   }
@@ -62,9 +63,10 @@ export async function runMeasure(args: readonly string[]): Promise<number> {
     return 2;
   }
   let exitCode = 0;
+  const workers = pieceWorkers();
   for (const file of files) {
     try {
-      const measurement = await measureFile(file);
+      const measurement = await measureFile(file, workers);
       process.stdout.write(asJson ? `${JSON.stringify(measurement)}\n` : readable(measurement));
       if (measurement.findings.some((finding) => finding.severity !== "note")) exitCode = 1;
     } catch (error) {
@@ -76,5 +78,6 @@ export async function runMeasure(args: readonly string[]): Promise<number> {
       exitCode = 1;
     }
   }
+  await workers.close();
   return exitCode;
 }

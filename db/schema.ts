@@ -28,7 +28,7 @@ import type {
   ShootBody,
 } from "../core/shoot/records";
 import type { PlaceModel } from "../core/room/placeModel";
-import type { RecordingMeasurement } from "../core/audio/measurement";
+import type { RecordingMeasurement } from "../core/check/measurement";
 
 /** What every stored record carries: whose it is, its version, when it changed, and whether it was deleted. */
 const kept = {

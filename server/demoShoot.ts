@@ -1,6 +1,6 @@
 import { open } from "node:fs/promises";
 import { join } from "node:path";
-import { measureWav } from "../core/audio/measureWav";
+import { measureWav } from "../core/check/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
 import { likelyChannel, provePlan } from "../core/proof/verdict";
 import { airPlanOf, onAirOf } from "../core/shoot/airScene";

@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
-import { measureWav } from "../core/audio/measureWav";
-import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/audio/recordingMeter";
+import { measureWav } from "../core/check/measureWav";
+import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/check/recordingMeter";
 import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
 import { blobSource } from "./blobSource";
 

@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import { recordingMeter, type MeasuredRecording } from "../core/audio/recordingMeter";
+import { recordingMeter, type MeasuredRecording } from "../core/check/recordingMeter";
 import { fullScaleOf } from "../core/audio/clipping";
 import { joinBlocks } from "../core/audio/joinBlocks";
 import { toWav } from "../core/audio/toWav";

@@ -1,16 +1,14 @@
+import type { FlatRun } from "./pieceMeter";
+
 /** Fewest neighbouring samples at the same extreme that count as a clipped run. */
 const FULL_SCALE_RUN = 3;
 const FLAT_TOP_RUN = 4;
-/** A plateau is entered and left steeply; the rounded top of a slow wave is not. Share of full scale. */
-const CORNER = 4e-4;
-/** Two samples this close are one value. */
-const SAME = 2 ** -22;
 /** Flat tops quieter than this are no overload worth naming. */
 const LOWEST_FLAT_TOP = 0.03;
 /** Places that are kept for marks; all runs are counted. */
 const KEPT_PLACES = 100;
 
-/** Neighbouring runs, as one place to listen to. */
+/** Neighbouring runs, as one place to listen to; frames of the recording. */
 export interface ClippedPlace {
   startFrame: number;
   endFrame: number;
@@ -20,109 +18,76 @@ export interface ClippedPlace {
 export interface ClippingReport {
   /** Runs at full scale: the converter or the file ran out. */
   fullScaleRuns: number;
+  fullPlaces: readonly ClippedPlace[];
   /** Runs flat below full scale at the channel's own largest values: something earlier in the chain ran out. */
   flatTopRuns: number;
+  flatPlaces: readonly ClippedPlace[];
   /** Absolute value of the flat tops below full scale, linear; 0 when there are none. */
   plateau: number;
-  places: readonly ClippedPlace[];
 }
 
-export interface ClippingMeter {
-  push(samples: Float32Array, length: number): void;
-  finish(): ClippingReport;
-}
+export const NO_CLIPPING: ClippingReport = {
+  fullScaleRuns: 0,
+  fullPlaces: [],
+  flatTopRuns: 0,
+  flatPlaces: [],
+  plateau: 0,
+};
 
 /** Largest code of a format, linear, from which samples are at full scale. Float: 1. */
 export function fullScaleOf(format: { encoding: "pcm" | "float"; bitsPerSample: number }): number {
   return format.encoding === "float" ? 1 : Math.fround(1 - 2 ** (1 - Math.min(24, format.bitsPerSample)));
 }
 
-/**
- * Finds flat runs in one channel: at least 3 samples alike at full scale, or at least 4 alike at the channel's largest
- * values with steep flanks. Runs closer than `mergeFrames` are one place. Values beyond full scale in float files are flat only when they are alike.
- */
-export function clippingMeter(fullScale: number, mergeFrames: number): ClippingMeter {
-  const threshold = fullScale * (1 - 2 ** -20);
-  let frame = 0;
-  let previous = 0;
-  let runValue = 0;
-  let runFrames = 0;
-  let beforeRun = 0;
-  let beforePrevious = 0;
-  let fullScaleRuns = 0;
-  let flatTopRuns = 0;
-  let plateau = 0;
-  const fullPlaces: ClippedPlace[] = [];
-  let flatPlaces: ClippedPlace[] = [];
-
-  function note(places: ClippedPlace[], startFrame: number, endFrame: number): void {
+function placesOf(runs: readonly FlatRun[], offset: number, mergeFrames: number): ClippedPlace[] {
+  const places: ClippedPlace[] = [];
+  for (const { frame, frames } of runs) {
     const last = places.at(-1);
-    if (last && startFrame - last.endFrame < mergeFrames) {
-      last.endFrame = endFrame;
+    if (last && frame + offset - last.endFrame < mergeFrames) {
+      last.endFrame = frame + offset + frames;
       last.runs += 1;
-    } else if (places.length < KEPT_PLACES) places.push({ startFrame, endFrame, runs: 1 });
+    } else if (places.length < KEPT_PLACES)
+      places.push({ startFrame: frame + offset, endFrame: frame + offset + frames, runs: 1 });
   }
+  return places;
+}
 
-  function closeRun(endFrame: number, frames: number, next: number): void {
-    const magnitude = Math.abs(runValue);
-    const isFull = magnitude >= threshold;
-    if (frames < (isFull ? FULL_SCALE_RUN : FLAT_TOP_RUN)) return;
-    if (isFull) {
-      fullScaleRuns += 1;
-      note(fullPlaces, endFrame - frames, endFrame);
-      return;
-    }
-    if (magnitude < LOWEST_FLAT_TOP) return;
-    const sign = Math.sign(runValue);
-    if ((runValue - beforeRun) * sign < CORNER || (runValue - next) * sign < CORNER) return;
-    if (magnitude > plateau * 1.01) {
-      flatTopRuns = 0;
-      flatPlaces = [];
-    }
-    if (magnitude > plateau) plateau = magnitude;
-    if (magnitude < plateau * 0.98) return;
-    flatTopRuns += 1;
-    note(flatPlaces, endFrame - frames, endFrame);
-  }
-
+/**
+ * Overloads among the flat runs of a piece: at least 3 samples alike at full scale, or at least 4 alike at the largest
+ * values with steep flanks (the meter has seen to those). Runs closer than `mergeFrames` are one place; `offset` is
+ * added to their frames.
+ */
+export function clippingOf(
+  runs: readonly FlatRun[],
+  fullScale: number,
+  offset: number,
+  mergeFrames: number,
+): ClippingReport {
+  const threshold = fullScale * (1 - 2 ** -20);
+  const full = runs.filter(({ value, frames }) => Math.abs(value) >= threshold && frames >= FULL_SCALE_RUN);
+  const below = runs.filter(
+    ({ value, frames }) => Math.abs(value) < threshold && Math.abs(value) >= LOWEST_FLAT_TOP && frames >= FLAT_TOP_RUN,
+  );
+  const plateau = below.reduce((most, { value }) => Math.max(most, Math.abs(value)), 0);
+  const tops = below.filter(({ value }) => Math.abs(value) >= plateau * 0.98);
   return {
-    push(samples, length) {
-      let last = previous;
-      let alike = runFrames;
-      let alikeValue = runValue;
-      let alikeFrom = beforeRun;
-      const start = frame;
-      for (let index = 0; index < length; index += 1) {
-        const value = samples[index]!;
-        const step = value - last;
-        if (step < SAME && step > -SAME) {
-          if (alike === 0) {
-            alike = 1;
-            alikeValue = last;
-            alikeFrom = index > 1 ? samples[index - 2]! : index === 1 ? previous : beforePrevious;
-          }
-          alike += 1;
-        } else if (alike > 0) {
-          if (alike > 2) {
-            runValue = alikeValue;
-            beforeRun = alikeFrom;
-            closeRun(start + index, alike, value);
-          }
-          alike = 0;
-        }
-        last = value;
-      }
-      if (length > 0) beforePrevious = length > 1 ? samples[length - 2]! : previous;
-      previous = last;
-      runFrames = alike;
-      runValue = alikeValue;
-      beforeRun = alikeFrom;
-      frame = start + length;
-    },
-    finish() {
-      if (runFrames > 2) closeRun(frame, runFrames, 0);
-      return { fullScaleRuns, flatTopRuns, plateau, places: fullScaleRuns > 0 ? fullPlaces : flatPlaces };
-    },
+    fullScaleRuns: full.length,
+    fullPlaces: placesOf(full, offset, mergeFrames),
+    flatTopRuns: tops.length,
+    flatPlaces: placesOf(tops, offset, mergeFrames),
+    plateau,
+  };
+}
+
+/** Two pieces' overloads together, the first the earlier one; of flat tops the higher plateau counts. */
+export function joinClipping(a: ClippingReport, b: ClippingReport): ClippingReport {
+  const [isA, isB] = [a.plateau >= b.plateau * 0.98, b.plateau >= a.plateau * 0.98];
+  return {
+    fullScaleRuns: a.fullScaleRuns + b.fullScaleRuns,
+    fullPlaces: [...a.fullPlaces, ...b.fullPlaces].slice(0, KEPT_PLACES),
+    flatTopRuns: (isA ? a.flatTopRuns : 0) + (isB ? b.flatTopRuns : 0),
+    flatPlaces: [...(isA ? a.flatPlaces : []), ...(isB ? b.flatPlaces : [])].slice(0, KEPT_PLACES),
+    plateau: Math.max(a.plateau, b.plateau),
   };
 }
 

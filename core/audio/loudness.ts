@@ -66,3 +66,95 @@ export function loudnessRangeLu(stepMeanSquares: Float64Array): number | null {
   const at = (share: number) => lufs(kept[Math.round((kept.length - 1) * share)]!);
   return at(0.95) - at(0.1);
 }
+
+const BINS_PER_LU = 100;
+const LOUDEST_LUFS = 40;
+const BINS = (LOUDEST_LUFS - ABSOLUTE_GATE_LUFS) * BINS_PER_LU;
+
+/** Gathers steps as they come in fixed memory: windows by loudness in hundredths of a LU, with their power kept. */
+export interface LoudnessCounter {
+  push(stepMeanSquare: number): void;
+  integratedLufs(): number;
+  /** Null when nothing passes the gate. */
+  rangeLu(): number | null;
+}
+
+interface Windows {
+  push(stepMeanSquare: number): void;
+  counts: Float64Array;
+  powers: Float64Array;
+}
+
+function windowsOf(width: number): Windows {
+  const last = new Float64Array(width);
+  const counts = new Float64Array(BINS);
+  const powers = new Float64Array(BINS);
+  let steps = 0;
+  return {
+    counts,
+    powers,
+    push(stepMeanSquare) {
+      last[steps % width] = stepMeanSquare;
+      steps += 1;
+      if (steps < width) return;
+      let mean = 0;
+      for (const step of last) mean += step / width;
+      const loudness = lufs(mean);
+      if (!(loudness > ABSOLUTE_GATE_LUFS)) return;
+      const bin = Math.min(BINS - 1, Math.floor((loudness - ABSOLUTE_GATE_LUFS) * BINS_PER_LU));
+      counts[bin]! += 1;
+      powers[bin]! += mean;
+    },
+  };
+}
+
+/** Mean power of the windows from a bin on. */
+function meanFrom({ counts, powers }: Windows, from: number): number {
+  let [sum, count] = [0, 0];
+  for (let bin = from; bin < BINS; bin += 1) {
+    sum += powers[bin]!;
+    count += counts[bin]!;
+  }
+  return count === 0 ? 0 : sum / count;
+}
+
+const binOf = (loudness: number): number =>
+  Math.max(0, Math.min(BINS, Math.round((loudness - ABSOLUTE_GATE_LUFS) * BINS_PER_LU)));
+
+/**
+ * Integrated loudness and loudness range of any length in fixed memory (300 kB). The gates fall on hundredths of a LU;
+ * between them powers are summed exactly. Sources: ITU-R BS.1770-4, EBU Tech 3342.
+ */
+export function loudnessCounter(): LoudnessCounter {
+  const [blocks, shortTerms] = [windowsOf(STEPS_PER_BLOCK), windowsOf(STEPS_PER_SHORT_TERM)];
+  return {
+    push(step) {
+      blocks.push(step);
+      shortTerms.push(step);
+    },
+    integratedLufs() {
+      const ungated = meanFrom(blocks, 0);
+      if (ungated === 0) return -Infinity;
+      const gated = meanFrom(blocks, binOf(lufs(ungated) + RELATIVE_GATE_LU));
+      return gated === 0 ? -Infinity : lufs(gated);
+    },
+    rangeLu() {
+      const ungated = meanFrom(shortTerms, 0);
+      if (ungated === 0) return null;
+      const kept = shortTerms.counts.slice();
+      kept.fill(0, 0, binOf(lufs(ungated) + RANGE_GATE_LU));
+      const count = kept.reduce((sum, each) => sum + each, 0);
+      if (count === 0) return null;
+      const at = (share: number) => {
+        const wanted = Math.round((count - 1) * share);
+        let seen = 0;
+        for (let bin = 0; bin < BINS; bin += 1) {
+          seen += kept[bin]!;
+          if (seen > wanted) return bin / BINS_PER_LU;
+        }
+        return BINS / BINS_PER_LU;
+      };
+      return at(0.95) - at(0.1);
+    },
+  };
+}

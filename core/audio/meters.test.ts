@@ -1,13 +1,11 @@
 import fc from "fast-check";
-import { channelFindings } from "./findings";
-import { channelMeter, type ChannelReading } from "./channelMeter";
 import { growingSeries } from "./growingSeries";
 import { kWeightedSteps } from "./kWeighting";
 import { integratedLufs, loudnessRangeLu } from "./loudness";
-import { noiseFloorMeter } from "./noiseFloor";
+import { countLevel, levelHistogram, percentileOf } from "./levelHistogram";
 import { pcmDecoder } from "./decodePcm";
-import { speechLevelMeter } from "./speechLevel";
-import { sine, whiteNoise } from "./testSignals";
+import { activeLevel, countActivity } from "./speechLevel";
+import { sine } from "./testSignals";
 import { toWav } from "./toWav";
 
 const RATE = 48000;
@@ -88,34 +86,36 @@ describe("gating", () => {
   });
 });
 
-describe("noise floor", () => {
-  test("is the quiet tenth, digital silence left out", () => {
-    const meter = noiseFloorMeter();
-    for (let window = 0; window < 100; window += 1) meter.push(0);
-    for (let window = 0; window < 20; window += 1) meter.push(10 ** (-63.01 / 10));
-    for (let window = 0; window < 80; window += 1) meter.push(10 ** (-23.01 / 10));
-    expect(meter.finish()).toBeCloseTo(-60, 0);
+describe("levels counted", () => {
+  test("percentiles within 0.1 dB, digital silence left out", () => {
+    const counted = levelHistogram();
+    for (let window = 0; window < 100; window += 1) countLevel(counted, 0);
+    for (let window = 0; window < 20; window += 1) countLevel(counted, 10 ** (-63.01 / 10));
+    for (let window = 0; window < 80; window += 1) countLevel(counted, 10 ** (-23.01 / 10));
+    expect(percentileOf(counted, 0.1)).toBeCloseTo(-60, 0);
+    expect(percentileOf(counted, 0.5)).toBeCloseTo(-20, 0);
   });
 
-  test("has none in nothing, and survives the absurd", () => {
-    expect(noiseFloorMeter().finish()).toBe(-Infinity);
-    const meter = noiseFloorMeter();
-    meter.push(1e30);
-    meter.push(1e-40);
-    expect(Number.isFinite(meter.finish())).toBe(true);
+  test("nothing has no level, and the absurd is survived", () => {
+    expect(percentileOf(levelHistogram(), 0.1)).toBe(-Infinity);
+    const counted = levelHistogram();
+    countLevel(counted, 1e30);
+    countLevel(counted, 1e-40);
+    expect(Number.isFinite(percentileOf(counted, 0.1))).toBe(true);
   });
 });
 
 describe("active speech level", () => {
   /** Blocks of 1 ms of a steady level, on for a share of each second. */
   const levelOf = (levelDbfs: number, shareOn: number, seconds = 20) => {
-    const meter = speechLevelMeter(1000);
     const amplitude = 10 ** (levelDbfs / 20);
-    for (let block = 0; block < seconds * 1000; block += 1) {
-      const isOn = block % 4000 < 4000 * shareOn;
-      meter.push(isOn ? (amplitude * 2) / Math.PI : 0, isOn ? 48 * (amplitude ** 2 / 2) : 0, 48);
-    }
-    return meter.finish();
+    const isOn = (part: number) => part % 4000 < 4000 * shareOn;
+    const absolutes = Float32Array.from({ length: seconds * 1000 }, (_, part) =>
+      isOn(part) ? (48 * amplitude * 2) / Math.PI : 0,
+    );
+    const onParts = absolutes.filter((_, part) => isOn(part)).length;
+    const meanSquare = ((amplitude ** 2 / 2) * onParts) / absolutes.length;
+    return activeLevel(countActivity(absolutes, 48, 1000, 0), Number.isFinite(meanSquare) ? meanSquare : 0);
   };
 
   test.each([-10, -26, -50])("a steady %d dBFS is that level, fully active", (levelDbfs) => {
@@ -169,70 +169,4 @@ describe("decoding", () => {
     expect(pcmDecoder({ encoding: "float", channels: 1, bytesPerSample: 8 })(bytes, 2, [plane])).toBe(1);
     expect([...plane]).toEqual([0, 0.5]);
   });
-});
-
-describe("findings", () => {
-  const reading = (own: Partial<ChannelReading>): ChannelReading => ({
-    samplePeak: 0.25,
-    samplePeakDbfs: -12,
-    truePeakDbtp: -12,
-    integratedLufs: -26,
-    rmsDbfs: -26,
-    speechLevelDbfs: -24,
-    speechActivity: 0.6,
-    noiseFloorDbfs: -60,
-    snrDb: 36,
-    dcOffset: 0,
-    clipping: { fullScaleRuns: 0, flatTopRuns: 0, plateau: 0, places: [] },
-    overview: { framesPerColumn: 64, low: new Float32Array(), high: new Float32Array() },
-    loudnessSteps: new Float64Array(),
-    ...own,
-  });
-  const kinds = (own: Partial<ChannelReading>, isFloat = false) =>
-    channelFindings(reading(own), 2, { sampleRateHz: RATE, durationS: 10, isFloat }).map((finding) => finding.kind);
-
-  test.each<[string, Partial<ChannelReading>, string[]]>([
-    ["a good take", {}, []],
-    ["peaks at −5", { truePeakDbtp: -5 }, ["tooHot"]],
-    ["peaks at −6", { truePeakDbtp: -6 }, []],
-    ["peaks at −35", { samplePeakDbfs: -35, truePeakDbtp: -35 }, ["tooLow"]],
-    ["nothing above −80", { samplePeakDbfs: -80 }, ["silent"]],
-    ["15 dB over the noise", { snrDb: 15 }, ["noisy"]],
-    ["off centre", { dcOffset: -0.03 }, ["dcOffset"]],
-    ["low and noisy", { samplePeakDbfs: -40, snrDb: 8 }, ["tooLow", "noisy"]],
-  ])("%s", (_, own, wanted) => {
-    expect(kinds(own)).toEqual(wanted);
-  });
-
-  test("each place of clipping is one finding on its channel, with its time", () => {
-    const places = [
-      { startFrame: 48000, endFrame: 48010, runs: 1 },
-      { startFrame: 96000, endFrame: 120000, runs: 40 },
-    ];
-    const findings = channelFindings(
-      reading({ clipping: { fullScaleRuns: 41, flatTopRuns: 0, plateau: 0, places } }),
-      2,
-      { sampleRateHz: RATE, durationS: 10, isFloat: false },
-    );
-    expect(findings.map(({ kind, channel, startS, confidence }) => [kind, channel, startS, confidence])).toEqual([
-      ["clipped", 2, 1, 0.8],
-      ["clipped", 2, 2, 1],
-    ]);
-    expect(findings[0]!.message).toContain("1 time:");
-  });
-
-  test("over full scale is a matter of float files alone", () => {
-    expect(kinds({ samplePeakDbfs: 3, truePeakDbtp: 3 }, true)).toEqual(["overFullScale"]);
-    expect(kinds({ samplePeakDbfs: 0, truePeakDbtp: 1 }, false)).toEqual(["tooHot"]);
-  });
-});
-
-test("one channel's meter needs no second pass and no memory of the sound", () => {
-  const meter = channelMeter(RATE, 1);
-  const block = whiteNoise(4, -20, 10_000);
-  for (let turn = 0; turn < 30; turn += 1) meter.push(block, block.length);
-  const reading = meter.finish();
-  expect(reading.rmsDbfs).toBeCloseTo(-20 + 3.01, 1);
-  expect(reading.loudnessSteps.length).toBe(62);
-  expect(reading.overview.high.length).toBeLessThanOrEqual(4096);
 });

@@ -24,7 +24,7 @@ export interface WavHeader {
 }
 
 export const RATE_RANGE_HZ = { min: 8000, max: 192_000 } as const;
-export const MAX_CHANNELS = 32;
+export const MAX_CHANNELS = 64;
 /** More chunks than any honest file has; stops a crafted one from keeping the reader busy. */
 const MAX_CHUNKS = 4096;
 const OPEN_SIZE = 0xffffffff;
@@ -121,7 +121,7 @@ function parseFormat(chunk: Uint8Array): FormatChunk {
 /**
  * Reads a WAV, RF64 or BW64 header with a few small reads, whatever chunks stand before the sound.
  *
- * PCM 8/16/24/32 bit, float 32/64, WAVE_FORMAT_EXTENSIBLE, 1–32 channels, 8–192 kHz. A file shorter than it says is
+ * PCM 8/16/24/32 bit, float 32/64, WAVE_FORMAT_EXTENSIBLE, 1–64 channels, 8–192 kHz. A file shorter than it says is
  * taken as far as it goes; a recorder's open size fields (0 or 0xFFFFFFFF) mean "to the end".
  * Errors: {@link RecordingRefusal} with a sentence for the user.
  * Source: RIFF/WAVE (1991), EBU Tech 3285 (BWF), EBU Tech 3306 (RF64), ITU-R BS.2088 (BW64).

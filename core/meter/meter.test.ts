@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
-import { recordingMeter } from "../audio/recordingMeter";
+import type { ChannelMeasurement, FindingKind } from "../check/measurement";
+import { recordingMeter } from "../check/recordingMeter";
 import { joined, mixed, sine, whiteNoise } from "../audio/testSignals";
 import { liveMeter } from "./liveMeter";
 import { findTaps, judgeTaps } from "./tapTest";

@@ -1,5 +1,5 @@
-import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
-import type { MeasuredRecording } from "../audio/recordingMeter";
+import type { ChannelMeasurement, FindingKind } from "../check/measurement";
+import type { MeasuredRecording } from "../check/recordingMeter";
 import type { Targets } from "../chain/bestSettings";
 import { minus } from "../sound/decibel";
 

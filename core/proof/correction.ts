@@ -1,4 +1,4 @@
-import type { ChannelMeasurement, FindingKind } from "../audio/measurement";
+import type { ChannelMeasurement, FindingKind } from "../check/measurement";
 import { planLevels } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
 import type { SoundIn } from "../chain/soundIn";

@@ -1,4 +1,4 @@
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
+import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
 import { followChain, planLevels } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
 import { testSound, testWay } from "../chain/testWays";

@@ -1,4 +1,4 @@
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../audio/measurement";
+import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
 import { correctLevel, correctionSentence, type Correction, type Planned } from "./correction";
@@ -27,31 +27,45 @@ export interface Verdict {
   comparisons: readonly Comparison[];
 }
 
-const WORST_FIRST: readonly FindingKind[] = [
-  "silent",
-  "clipped",
-  "overloadedEarlier",
-  "brokenSamples",
-  "noisy",
-  "tooHot",
-  "overFullScale",
-  "tooLow",
-  "cutShort",
-  "dcOffset",
-];
-
+/** What a take comes to by the worst that was found in it, worst first. */
 const SENTENCES: Record<FindingKind, string> = {
   silent: "Nothing was recorded: find the break before anything else.",
   clipped: "The loud syllables are clipped: record it again, turned down.",
   overloadedEarlier: "Something before the recorder overloads: record it again with the pack less sensitive.",
   brokenSamples: "The file is damaged: export or copy it again.",
+  dropout: "The radio drops out: mend the link and record it again.",
+  radioNoise: "The radio bursts into noise: mend the link and record it again.",
+  gap: "Samples are missing: record it again with nothing else running.",
+  repeated: "Blocks come twice: the clocks or the computer lost their place.",
+  swapped: "The tracks are swapped: each holds the other voice.",
   noisy: "The voice does not stand clear of the noise.",
+  ownMicrophone: "This may be the device's own microphone, not the one that was placed.",
+  rustle: "Cloth rustles over words: dress it anew and record it again.",
+  wind: "Wind is in it: cover the capsule and record it again.",
+  hum: "There is hum under the voice.",
+  hiss: "There is hiss under the voice.",
+  roomy: "The room is too strong: come closer.",
+  pumping: "An automatic gain is at work: set the gain by hand.",
+  muffled: "The voice is muffled: something lies over the capsule.",
+  knock: "Knocks are in it: free the lead and the mount.",
+  plosive: "Pops are in it: turn the capsule out of the breath.",
+  headTurn: "The voice turns away from the microphone at times.",
+  limited: "A limiter works all the time: lower the pack's sensitivity.",
+  inverted: "Two microphones are of opposite polarity.",
+  linked: "Two channels hold the same sound.",
   tooHot: "Usable, but it runs hot: a louder line would clip.",
   overFullScale: "Peaks pass full scale; the float file keeps them, but turn it down.",
   tooLow: "Clean but low: it will need lifting in the edit, noise and all.",
+  boomy: "The voice is boomy: a shelf in the edit thins it.",
+  sibilant: "S sounds are sharp: the edit can tame them.",
+  wrongFormat: "Good, but not in the format agreed.",
   cutShort: "What is there is good, but the file is cut short.",
+  delayed: "Good; one microphone comes later than another.",
+  breath: "Good; breaths are heard before phrases.",
   dcOffset: "Good; the wave sits off centre, a low cut cures it.",
+  lowCut: "Good; the lows are cut already.",
 };
+const WORST_FIRST = Object.keys(SENTENCES) as FindingKind[];
 
 /** The channel a lone microphone is most likely on: the one with the highest speech level. */
 export function likelyChannel(measurement: RecordingMeasurement): number {
@@ -97,9 +111,16 @@ function comparisonsOf(plan: LevelPlan, channel: ChannelMeasurement): Comparison
   ];
 }
 
-function gradeOf(findings: readonly Finding[]): VerdictGrade {
+/** Redo for any fault, usable for any warning, else good. */
+export function gradeOf(findings: readonly Finding[]): VerdictGrade {
   if (findings.some((finding) => finding.severity === "fault")) return "redo";
   return findings.some((finding) => finding.severity === "warning") ? "usable" : "good";
+}
+
+/** The kind that matters most among some findings; null when there are none. */
+export function worstOf(findings: readonly Finding[]): FindingKind | null {
+  const kinds = new Set(findings.map((finding) => finding.kind));
+  return WORST_FIRST.find((kind) => kinds.has(kind)) ?? null;
 }
 
 /** Judges one channel of a recording against what was planned for it. */
@@ -114,7 +135,7 @@ export function provePlan(
     (finding) => finding.channel === null || finding.channel === channel.index,
   );
   const kinds = new Set(findings.map((finding) => finding.kind));
-  const worst = WORST_FIRST.find((kind) => kinds.has(kind));
+  const worst = worstOf(findings);
   const correction = correctLevel(planned, plan, channel, kinds);
   return {
     grade: gradeOf(findings),

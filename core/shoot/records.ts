@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RecordingMeasurement } from "../audio/measurement";
+import { RecordingMeasurement } from "../check/measurement";
 import { Lav } from "../chain/devices";
 import { Dynamics } from "../chain/dynamics";
 import { SCHOOLS } from "../chain/schools";

@@ -1,11 +1,14 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import Link from "next/link";
+import { useState } from "react";
 import styled from "styled-components";
 import { DEMO_RECORDINGS } from "@/demo/recordings";
+import type { MeasuredRecording } from "@/core/check/recordingMeter";
 import type { Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
-import { FileDrop } from "@/ui/FileDrop";
+import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useRemoval, useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
@@ -14,7 +17,10 @@ import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { Measured } from "./Measured";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
 import { DECODE_LIMIT_BYTES } from "../sound/decodeFile";
+import { useCard, type CardFile } from "./useCard";
 import { useMeasure, type MeasureState } from "./useMeasure";
+
+const CardTable = dynamic(() => import("./CardTable").then((module) => module.CardTable), { ssr: false });
 
 const Progress = styled.progress`
   width: 100%;
@@ -99,9 +105,30 @@ function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
   );
 }
 
-function Desk({ workingOn }: { workingOn: WorkingOn }) {
+/** A file of the card that was opened. */
+interface Opened {
+  file: File;
+  recording: MeasuredRecording;
+}
+
+function Desk({
+  workingOn,
+  opened,
+  onCard,
+  onSingle,
+}: {
+  workingOn: WorkingOn;
+  opened: Opened | null;
+  onCard: (files: readonly DroppedFile[]) => void;
+  onSingle: () => void;
+}) {
   const { bundle } = useShoot();
-  const { state, measure, cancel } = useMeasure();
+  const { state, measure: measureFile, cancel } = useMeasure();
+  const measure = (file: File) => {
+    onSingle();
+    return measureFile(file);
+  };
+  const shown = opened ?? (state.phase === "measured" ? state : null);
   const proofs = bundle.measurements.filter((each) => each.body.rigId === workingOn.rig.id);
   return (
     <Columns $template="minmax(0, 2fr) minmax(0, 1fr)">
@@ -111,10 +138,11 @@ function Desk({ workingOn }: { workingOn: WorkingOn }) {
             <Measuring state={state} onCancel={cancel} />
           ) : (
             <FileDrop
-              label="Drop a take here"
+              label="Drop a take here, or a whole card"
               hint={`WAV of any length, read where it is; m4a, mp3, ogg, flac up to ${DECODE_LIMIT_BYTES / 1e6} MB. Nothing is uploaded.`}
               accepts={["audio/*", ".wav", ".bwf", ".rf64", ".w64", ".m4a", ".mp3", ".ogg", ".flac"]}
               onFile={(file) => void measure(file)}
+              onCard={onCard}
             />
           )}
           <DemoTakes rigId={workingOn.rig.id} onFile={(file) => void measure(file)} />
@@ -123,10 +151,11 @@ function Desk({ workingOn }: { workingOn: WorkingOn }) {
               {state.file}: {state.message}
             </Lead>
           )}
-          {state.phase === "measured" && (
+          {shown && (
             <Measured
-              key={`${state.file.name} ${state.file.lastModified} ${state.file.size}`}
-              recording={state.recording}
+              key={`${shown.file.name} ${shown.file.lastModified} ${shown.file.size}`}
+              recording={shown.recording}
+              file={shown.file}
               workingOn={workingOn}
             />
           )}
@@ -146,13 +175,29 @@ function Desk({ workingOn }: { workingOn: WorkingOn }) {
 export function CheckScreen() {
   const { bundle } = useShoot();
   const { workingOn } = useWearer();
+  const { card, queue } = useCard();
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const open = ({ file, state }: CardFile) => {
+    if (state.phase === "measured") setOpened({ file, recording: state.recording });
+  };
   return (
     <Stack>
       <VisuallyHidden as="h1">Check: is it any good?</VisuallyHidden>
       {workingOn ? (
         <>
           <WearerLinks selected={workingOn.wearer.id} />
-          <Desk key={workingOn.rig.id} workingOn={workingOn} />
+          {card.files.length > 0 && (
+            <Piece>
+              <CardTable card={card} queue={queue} onOpen={open} />
+            </Piece>
+          )}
+          <Desk
+            key={workingOn.rig.id}
+            workingOn={workingOn}
+            opened={opened}
+            onCard={queue.add}
+            onSingle={() => setOpened(null)}
+          />
         </>
       ) : (
         <Piece>

@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
-import type { MeasuredRecording } from "@/core/audio/recordingMeter";
+import type { MeasuredRecording } from "@/core/check/recordingMeter";
 import type { LevelPlan } from "@/core/chain/levelPlan";
 import { levelsOfRig } from "@/core/shoot/levels";
 import type { MeasurementBody, Stored } from "@/core/shoot/records";
@@ -11,10 +11,12 @@ import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";
 import { Known, Lead, Soft, Stack } from "@/ui/layout";
+import { clockOf } from "./figures";
 import { TakeVoice } from "../level/TakeVoice";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 import type { WorkingOn } from "../shell/useWearer";
 
+const FindingsList = dynamic(() => import("./FindingsList").then((module) => module.FindingsList), { ssr: false });
 const Waveform = dynamic(() => import("@/ui/Waveform").then((module) => module.Waveform), { ssr: false });
 
 const Correction = styled.p`
@@ -27,24 +29,7 @@ const VerdictLead = styled(Lead)<{ $grade: Verdict["grade"] }>`
   padding-left: 0.7rem;
 `;
 
-const Findings = styled.ul`
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  li {
-    border-top: 1px solid var(--seam-soft);
-    padding: 0.4rem 0;
-  }
-`;
-
-const SEVERITY_WORDS = { fault: "Fault", warning: "Warning", note: "Note" } as const;
-
 const minus = (value: number, digits = 1) => value.toFixed(digits).replace("-", "−");
-
-function clock(seconds: number): string {
-  const minutes = Math.floor(seconds / 60);
-  return `${minutes}:${(seconds - minutes * 60).toFixed(1).padStart(4, "0")}`;
-}
 
 function rangeWords([low, high]: Comparison["planned"]): string {
   return low === high ? minus(low) : `${minus(low, 0)} to ${minus(high, 0)}`;
@@ -113,7 +98,15 @@ function useStoredProof(
 }
 
 /** One measured take: verdict, correction, shape with findings, planned beside proved. */
-export function Measured({ recording, workingOn }: { recording: MeasuredRecording; workingOn: WorkingOn }) {
+export function Measured({
+  recording,
+  file,
+  workingOn,
+}: {
+  recording: MeasuredRecording;
+  file: File;
+  workingOn: WorkingOn;
+}) {
   const { measurement, overviews } = recording;
   const [channel, setChannel] = useState(() => likelyChannel(measurement));
   const { bundle } = useShoot();
@@ -146,7 +139,7 @@ export function Measured({ recording, workingOn }: { recording: MeasuredRecordin
       <div>
         <Soft>
           {measurement.file}, {format.container} {format.sampleRateHz / 1000} kHz
-          {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clock(format.durationS)}
+          {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clockOf(format.durationS)}
         </Soft>
         <VerdictLead role="status" $grade={verdict.grade}>
           {verdict.sentence}
@@ -191,21 +184,10 @@ export function Measured({ recording, workingOn }: { recording: MeasuredRecordin
           </tbody>
         </Table>
       </TableScroll>
-      {findings.length > 0 && (
-        <Findings aria-label="Findings">
-          {findings.map((finding, index) => (
-            <li key={index}>
-              <strong>
-                {SEVERITY_WORDS[finding.severity]}, {clock(finding.startS)}
-              </strong>{" "}
-              {finding.message} {finding.advice}
-            </li>
-          ))}
-        </Findings>
-      )}
+      <FindingsList measurement={measurement} findings={findings} channel={channel} file={file} />
       <Soft>
         Peaks are true peaks, 4 times oversampled. Speech level is ITU-T P.56 active level; RMS figures follow AES17.
-        Noise is the tenth percentile of 50 ms levels, unweighted.
+        Noise is the median of 50 ms levels where nobody speaks, unweighted.
       </Soft>
     </Stack>
   );

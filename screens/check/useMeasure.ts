@@ -2,8 +2,9 @@
 
 import * as Comlink from "comlink";
 import { startTransition, useEffect, useRef, useState } from "react";
-import type { MeasuredRecording } from "@/core/audio/recordingMeter";
-import { decodeFile, isSound, looksLikeWav } from "../sound/decodeFile";
+import type { MeasuredRecording } from "@/core/check/recordingMeter";
+import { isSound, looksLikeWav } from "../sound/decodeFile";
+import { measureDecoded } from "./measureDecoded";
 import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";
 
 export type MeasureState =
@@ -11,36 +12,6 @@ export type MeasureState =
   | { phase: "measuring"; file: string; share: number | null }
   | { phase: "refused"; file: string; message: string }
   | { phase: "measured"; file: File; recording: MeasuredRecording };
-
-const DECODED_BLOCK = 1 << 16;
-
-async function measureDecoded(
-  door: Comlink.Remote<MeasureDoor>,
-  file: File,
-  onShare: (share: number) => void,
-): Promise<MeasureOutcome> {
-  const buffer = await decodeFile(file);
-  if (typeof buffer === "string") return { outcome: "refused", message: buffer };
-  const container = file.name.split(".").at(-1)?.toLowerCase() ?? "decoded";
-  await door.beginDecoded({
-    file: file.name,
-    container,
-    sampleRateHz: buffer.sampleRate,
-    channels: buffer.numberOfChannels,
-  });
-  const channels = Array.from({ length: buffer.numberOfChannels }, (_, channel) => buffer.getChannelData(channel));
-  for (let from = 0; from < buffer.length; from += DECODED_BLOCK) {
-    const planes = channels.map((samples) => samples.slice(from, from + DECODED_BLOCK));
-    await door.pushDecoded(
-      Comlink.transfer(
-        planes,
-        planes.map((plane) => plane.buffer),
-      ),
-    );
-    onShare(Math.min(1, (from + DECODED_BLOCK) / buffer.length));
-  }
-  return door.finishDecoded();
-}
 
 /** Measures one file at a time in a worker, with progress and a way to stop. */
 export function useMeasure() {

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import styled from "styled-components";
-import type { ChannelMeasurement, FindingKind } from "@/core/audio/measurement";
+import type { ChannelMeasurement, FindingKind } from "@/core/check/measurement";
 import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter/trial";
 import { correctionSentence, correctLevel } from "@/core/proof/correction";
 import type { LevelSubject } from "@/core/shoot/levels";

@@ -1,20 +1,60 @@
 import fc from "fast-check";
-import { bytesSource } from "./byteSource";
-import { clippingMeter, fullScaleOf, isOverloadedEarlier } from "./clipping";
+import { bytesSource } from "../audio/byteSource";
+import { clippingOf, fullScaleOf, isOverloadedEarlier } from "../audio/clipping";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
-import { overviewBuilder } from "./overview";
+import { overviewBuilder } from "../audio/overview";
+import { pieceMeter } from "../audio/pieceMeter";
 import { recordingMeter } from "./recordingMeter";
-import { MeasurementCancelled, RecordingRefusal } from "./refusal";
-import { gated, joined, mixed, sine, whiteNoise } from "./testSignals";
-import { toWav, type WavLayout } from "./toWav";
-import { truePeakMeter, unskippedPeak } from "./truePeak";
-import { readWavHeader } from "./wavHeader";
+import { MeasurementCancelled, RecordingRefusal } from "../audio/refusal";
+import { gated, joined, mixed, sine, whiteNoise } from "../audio/testSignals";
+import { toWav, type WavLayout } from "../audio/toWav";
+import { readWavHeader } from "../audio/wavHeader";
 
 const RATE = 48000;
 
 async function measure(wav: Uint8Array): Promise<RecordingMeasurement> {
   return (await measureWav(bytesSource(wav), "test.wav")).measurement;
+}
+
+/** One channel through the engine in one piece. */
+function metered(samples: Float32Array) {
+  const meter = pieceMeter(
+    { sampleRateHz: RATE, channels: 1, fullScale: 1 - 2 ** -23, encoding: "float", bytesPerSample: 4 },
+    samples.length / RATE + 1,
+  );
+  meter.begin();
+  for (let at = 0; at < samples.length; at += meter.blockFrames)
+    meter.pushPlanes([samples], at, Math.min(meter.blockFrames, samples.length - at));
+  return meter.finish().channels[0]!;
+}
+
+/** Kaiser-windowed sinc of 28 taps a phase by the textbook, every gap computed and none passed over. */
+function unskippedPeak(samples: Float32Array): number {
+  const bessel = (x: number) => {
+    let [sum, term] = [1, 1];
+    for (let k = 1; k < 40; k += 1) sum += term *= (x / 2 / k) ** 2;
+    return sum;
+  };
+  const tap = (distance: number) =>
+    (Math.sin(Math.PI * distance) / (Math.PI * distance)) *
+    (bessel(5.5 * Math.sqrt(1 - (distance / 15) ** 2)) / bessel(5.5));
+  const kernels = [0.25, 0.5, 0.75].map((share) => {
+    const near = Array.from({ length: 14 }, (_, at) => tap(at + share));
+    const far = Array.from({ length: 14 }, (_, at) => tap(at + 1 - share));
+    const sum = [...near, ...far].reduce((total, each) => total + each, 0);
+    return { near: near.map((each) => each / sum), far: far.map((each) => each / sum) };
+  });
+  const at = (index: number) => samples[index] ?? 0;
+  let peak = 0;
+  for (let gap = 0; gap < samples.length; gap += 1)
+    for (const { near, far } of kernels) {
+      let value = 0;
+      for (let index = 0; index < 14; index += 1)
+        value += near[index]! * at(gap - index) + far[index]! * at(gap + 1 + index);
+      peak = Math.max(peak, Math.abs(at(gap)), Math.abs(value));
+    }
+  return peak;
 }
 
 const kinds = (measurement: RecordingMeasurement) => measurement.findings.map((finding) => finding.kind);
@@ -253,12 +293,8 @@ describe("fuzz", () => {
 
 describe("clipping", () => {
   const clip = (samples: Float32Array, top: number) => samples.map((value) => Math.max(-top, Math.min(top, value)));
-  const report = (samples: Float32Array) => {
-    const meter = clippingMeter(fullScaleOf({ encoding: "pcm", bitsPerSample: 24 }), 1);
-    for (let at = 0; at < samples.length; at += 1000)
-      meter.push(samples.subarray(at, at + 1000), Math.min(1000, samples.length - at));
-    return meter.finish();
-  };
+  const fullScale = fullScaleOf({ encoding: "pcm", bitsPerSample: 24 });
+  const report = (samples: Float32Array) => clippingOf(metered(samples).runs, fullScale, 0, 1);
   const loud = sine({ frequencyHz: 440, levelDbfs: 6, seconds: 1, sampleRateHz: RATE });
 
   test("a sine 6 dB over full scale clips twice a period", () => {
@@ -266,7 +302,7 @@ describe("clipping", () => {
   });
 
   test("runs across block borders are found once", () => {
-    const { places } = report(clip(loud, 1));
+    const { fullPlaces: places } = report(clip(loud, 1));
     const lengths = places.map((place) => place.endFrame - place.startFrame);
     expect(places.every((place) => place.runs === 1)).toBe(true);
     expect(Math.max(...lengths) - Math.min(...lengths)).toBeLessThanOrEqual(1);
@@ -328,8 +364,9 @@ describe("speech, noise and their distance", () => {
 
   test("speech in noise is told: a warning, then a fault", async () => {
     const at = async (rmsDb: number) =>
-      (await measure(toWav([mixed(bursts(-12), whiteNoise(9, rmsDb, 10 * RATE))], { sampleRateHz: RATE, bits: 24 })))
-        .findings;
+      (
+        await measure(toWav([mixed(bursts(-12), whiteNoise(9, rmsDb, 10 * RATE))], { sampleRateHz: RATE, bits: 24 }))
+      ).findings.filter(({ kind }) => kind === "noisy");
     expect(await at(-60)).toEqual([]);
     expect(await at(-32)).toMatchObject([{ kind: "noisy", severity: "warning" }]);
     expect(await at(-22)).toMatchObject([{ kind: "noisy", severity: "fault" }]);
@@ -367,7 +404,7 @@ describe("pieces", () => {
           at += count;
         }
         const [a, b] = [whole.finish().measurement.channels[0]!, pieces.finish().measurement.channels[0]!];
-        for (const key of Object.keys(a) as (keyof typeof a)[]) expect(b[key]).toBeCloseTo(a[key]!, 6);
+        expect(b).toEqual(a);
       }),
       { numRuns: 20 },
     );
@@ -389,23 +426,26 @@ describe("pieces", () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.boolean(), (seed, isSmooth) => {
         const samples = isSmooth ? smooth(seed) : whiteNoise(seed, -12, 2400);
-        const whole = truePeakMeter(RATE);
-        whole.push(samples, samples.length);
-        expect(whole.finish()).toBeCloseTo(unskippedPeak(samples), 9);
+        expect(metered(samples).truePeak).toBeCloseTo(unskippedPeak(samples), 5);
       }),
       { numRuns: 40 },
     );
   });
 
   test("an overview keeps every extreme in bounded columns, however long the sound", () => {
-    const builder = overviewBuilder();
-    const block = whiteNoise(5, -20, 50_000);
-    block[31_000] = 0.9;
-    for (let turn = 0; turn < 40; turn += 1) builder.push(block, block.length);
+    const builder = overviewBuilder(480, 64);
+    const block = Float32Array.from({ length: 50 }, (_, at) => Math.sin(at));
+    block[31] = 2;
+    for (let turn = 0; turn < 40; turn += 1)
+      builder.push(
+        block.map((value) => -value),
+        block,
+      );
     const { low, high, framesPerColumn } = builder.finish();
-    expect(high.length).toBeLessThanOrEqual(4096);
-    expect(high.length * framesPerColumn).toBeGreaterThanOrEqual(2_000_000);
-    expect(Math.max(...high)).toBeCloseTo(0.9, 6);
-    expect(Math.min(...low)).toBeCloseTo(Math.min(...block), 6);
+    expect(high.length).toBeLessThanOrEqual(64);
+    expect(high.length * framesPerColumn).toBeGreaterThanOrEqual(2000 * 480);
+    expect(Math.max(...high)).toBe(2);
+    expect(Math.min(...low)).toBe(-2);
+    for (let column = 0; column < high.length; column += 1) expect(high[column]).toBeGreaterThan(low[column]!);
   });
 });

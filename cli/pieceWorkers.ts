@@ -1,0 +1,56 @@
+import { availableParallelism } from "node:os";
+import { Worker } from "node:worker_threads";
+import type { MeasurePieces } from "../core/check/measureWav";
+import type { PieceAnswer, PieceTask } from "./measureWorker";
+
+/** More workers than this would not fit in the memory that measuring may take. */
+const MOST_WORKERS = 2;
+/** Each worker's share of memory for new and old objects, MB: what it keeps is in typed arrays. */
+const LIMITS = { maxYoungGenerationSizeMb: 4, maxOldGenerationSizeMb: 64 };
+
+export interface PieceWorkers {
+  /** Measures the pieces of one file, several at a time. */
+  measurePieces(path: string): MeasurePieces;
+  close(): Promise<void>;
+}
+
+/** Workers that live as long as the command; started when a file has more than one piece. */
+export function pieceWorkers(): PieceWorkers {
+  const workers: Worker[] = [];
+
+  function ask(worker: Worker, task: PieceTask): Promise<PieceAnswer> {
+    return new Promise((resolve, reject) => {
+      const settle = (finish: () => void) => {
+        worker.removeAllListeners("message");
+        worker.removeAllListeners("error");
+        finish();
+      };
+      worker.once("message", (answer: PieceAnswer) => settle(() => resolve(answer)));
+      worker.once("error", (error) => settle(() => reject(error)));
+      worker.postMessage(task);
+    });
+  }
+
+  return {
+    measurePieces: (path) => async (header, pieces, onReport, options) => {
+      const wanted = Math.min(MOST_WORKERS, availableParallelism(), pieces.length);
+      while (workers.length < wanted)
+        workers.push(new Worker(new URL("./measureWorker.mjs", import.meta.url), { resourceLimits: LIMITS }));
+      let next = 0;
+      let done = 0;
+      const work = async (worker: Worker): Promise<void> => {
+        for (let piece = pieces[next++]; piece; piece = pieces[next++]) {
+          const answer = await ask(worker, { path, header, piece });
+          if ("error" in answer) throw new Error(answer.error);
+          onReport(answer.report);
+          done += 1;
+          options.onProgress?.(done / pieces.length);
+        }
+      };
+      await Promise.all(workers.slice(0, wanted).map(work));
+    },
+    async close() {
+      await Promise.all(workers.map((worker) => worker.terminate()));
+    },
+  };
+}

@@ -1,0 +1,63 @@
+import { ENGINE_CODE } from "./engineCode";
+
+/** What the compiled engine offers; addresses are bytes in its memory. See engine/index.ts. */
+export interface Engine {
+  readonly memory: { readonly buffer: ArrayBuffer };
+  setUp(
+    sampleRateHz: number,
+    channels: number,
+    encoding: number,
+    fullScale: number,
+    hops: number,
+    mostRuns: number,
+  ): void;
+  begin(): void;
+  decode(frames: number): number;
+  meter(frames: number): void;
+  finish(): void;
+  rawAt(): number;
+  lineOf(channel: number): number;
+  hopFramesOf(): number;
+  hopsOf(): number;
+  hopRoomOf(): number;
+  slowCountOf(): number;
+  slowFactorOf(): number;
+  peakOf(channel: number): number;
+  figuresOf(channel: number, which: number): number;
+  runsOf(channel: number): number;
+  runCountOf(channel: number): number;
+  droppedRunsOf(channel: number): number;
+  repeatsOf(channel: number): number;
+  repeatCountOf(channel: number): number;
+}
+
+interface WebAssemblyHost {
+  Module: new (bytes: Uint8Array) => object;
+  Instance: new (module: object, imports: object) => { exports: unknown };
+}
+
+const ALPHABET = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
+
+function bytesOf(base64: string): Uint8Array {
+  const values = new Uint8Array(128);
+  for (let index = 0; index < ALPHABET.length; index += 1) values[ALPHABET.charCodeAt(index)] = index;
+  const spare = base64.endsWith("==") ? 2 : base64.endsWith("=") ? 1 : 0;
+  const bytes = new Uint8Array((base64.length / 4) * 3 - spare);
+  for (let from = 0, to = 0; from < base64.length; from += 4, to += 3) {
+    const value = (offset: number) => values[base64.charCodeAt(from + offset)]!;
+    const word = (value(0) << 18) | (value(1) << 12) | (value(2) << 6) | value(3);
+    bytes[to] = word >> 16;
+    bytes[to + 1] = word >> 8;
+    bytes[to + 2] = word;
+  }
+  return bytes;
+}
+
+let compiled: object | null = null;
+
+/** A fresh engine with memory of its own. Needs WebAssembly with SIMD, which every current browser and Node.js has. */
+export function newEngine(): Engine {
+  const { WebAssembly: host } = globalThis as unknown as { WebAssembly: WebAssemblyHost };
+  compiled ??= new host.Module(bytesOf(ENGINE_CODE));
+  return new host.Instance(compiled, {}).exports as Engine;
+}

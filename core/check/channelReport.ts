@@ -1,0 +1,122 @@
+import { clippingOf, type ClippingReport } from "../audio/clipping";
+import { countLevel, levelHistogram, type LevelHistogram } from "../audio/levelHistogram";
+import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
+import { countActivity, type ActiveParts } from "../audio/speechLevel";
+import { hear, type Heard } from "./heard";
+import type { Spot } from "./spot";
+import { findSpots } from "./spots/findSpots";
+import { sceneOf } from "./spots/scene";
+import { traitsOf, type Traits } from "./traits";
+
+/** What one channel of a piece comes to: small, free of the engine's memory, and added up piece by piece. */
+export interface ChannelReport {
+  frames: number;
+  sum: number;
+  squares: number;
+  /** Largest absolute sample. */
+  samplePeak: number;
+  truePeak: number;
+  /** K-weighted mean squares of every 100 ms. */
+  loudnessSteps: Float32Array;
+  /** Extremes hop by hop, for the overview. */
+  lowest: Float32Array;
+  highest: Float32Array;
+  active: ActiveParts;
+  /** Levels of 50 ms: all of them, and those in which nobody speaks. */
+  levels: LevelHistogram;
+  pauses: LevelHistogram;
+  clipping: ClippingReport;
+  traits: Traits;
+  spots: readonly Spot[];
+}
+
+/** Overloads closer than this are one place to listen to, s. */
+const CLIP_MERGE_S = 0.5;
+const HOPS_PER_STEP = 10;
+const HOPS_PER_LEVEL = 5;
+
+function loudnessSteps(figures: ChannelFigures, first: number, hops: number, hopFrames: number): Float32Array {
+  const steps = new Float32Array(Math.floor((hops - first) / HOPS_PER_STEP));
+  for (let step = 0; step < steps.length; step += 1) {
+    let sum = 0;
+    for (let hop = 0; hop < HOPS_PER_STEP; hop += 1) sum += figures.loudness[first + step * HOPS_PER_STEP + hop]!;
+    steps[step] = sum / (HOPS_PER_STEP * hopFrames);
+  }
+  return steps;
+}
+
+/** Levels of 50 ms; a pause's counts where nobody speaks and nothing was found in any of it. */
+function countLevels(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "levels" | "pauses"> {
+  const [levels, pauses] = [levelHistogram(), levelHistogram()];
+  for (let hop = heard.first; hop + HOPS_PER_LEVEL <= heard.hops; hop += HOPS_PER_LEVEL) {
+    let [sum, quiet] = [0, 0];
+    for (let at = hop; at < hop + HOPS_PER_LEVEL; at += 1) {
+      sum += heard.level[at]!;
+      if (heard.isPause[at] && !isTouched[at]) quiet += 1;
+    }
+    countLevel(levels, sum / HOPS_PER_LEVEL);
+    if (quiet === HOPS_PER_LEVEL) countLevel(pauses, sum / HOPS_PER_LEVEL);
+  }
+  return { levels, pauses };
+}
+
+function touchedBy(spots: readonly Spot[], heard: Heard, pieceStartS: number): Uint8Array {
+  const touched = new Uint8Array(heard.hops);
+  for (const { startS, endS } of spots) {
+    const from = Math.floor((startS - pieceStartS) / heard.hopS) - 2;
+    touched.fill(1, Math.max(0, from), Math.ceil((endS - pieceStartS) / heard.hopS) + 3);
+  }
+  return touched;
+}
+
+function sumsOf(
+  figures: ChannelFigures,
+  first: number,
+  hops: number,
+): Pick<ChannelReport, "sum" | "squares" | "samplePeak"> {
+  let [sum, squares, samplePeak] = [0, 0, 0];
+  for (let hop = first; hop < hops; hop += 1) {
+    sum += figures.sums[hop]!;
+    samplePeak = Math.max(samplePeak, figures.highest[hop]!, -figures.lowest[hop]!);
+  }
+  for (let part = first * PARTS_PER_HOP; part < hops * PARTS_PER_HOP; part += 1) squares += figures.squares[part]!;
+  return { sum, squares, samplePeak };
+}
+
+/** Judges one channel of a metered piece that begins at frame `from` of the recording after `leadIn` frames of context. */
+export function reportChannel(
+  piece: PieceFigures,
+  channel: number,
+  place: { from: number; leadIn: number; fullScale: number },
+): { report: ChannelReport; heard: Heard } {
+  const figures = piece.channels[channel]!;
+  const first = Math.round(place.leadIn / piece.hopFrames);
+  const heard = hear(piece, channel, first);
+  const startS = (place.from - place.leadIn) / piece.sampleRateHz;
+  const scene = sceneOf(heard, startS);
+  const spots = findSpots(scene);
+  const isTouched = touchedBy(spots, heard, startS);
+  const offset = place.from - place.leadIn;
+  const own = figures.runs.filter((run) => run.frame >= place.leadIn);
+  return {
+    heard,
+    report: {
+      frames: piece.frames - place.leadIn,
+      ...sumsOf(figures, first, piece.hops),
+      truePeak: figures.truePeak,
+      loudnessSteps: loudnessSteps(figures, first, piece.hops, piece.hopFrames),
+      lowest: figures.lowest.slice(first),
+      highest: figures.highest.slice(first),
+      active: countActivity(
+        figures.absolutes,
+        piece.hopFrames / PARTS_PER_HOP,
+        (PARTS_PER_HOP * piece.sampleRateHz) / piece.hopFrames,
+        first * PARTS_PER_HOP,
+      ),
+      ...countLevels(heard, isTouched),
+      clipping: clippingOf(own, place.fullScale, offset, CLIP_MERGE_S * piece.sampleRateHz),
+      traits: traitsOf(heard, isTouched, scene.low),
+      spots: spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1),
+    },
+  };
+}

@@ -1,0 +1,192 @@
+import type { FindingKind } from "./measurement";
+
+export interface KindWords {
+  /** The finding's name in a list. */
+  name: string;
+  /** What a careful listener hears. */
+  sounds: string;
+  /** What to do now, whatever the chain. */
+  advice: string;
+}
+
+/** What each finding is called, sounds like and asks for. Common practice. */
+export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
+  clipped: {
+    name: "Clipped",
+    sounds: "Loud syllables crackle.",
+    advice: "Turn it down and record this line again; clipping cannot be repaired.",
+  },
+  overloadedEarlier: {
+    name: "Overload before the recorder",
+    sounds: "Loud syllables are rough, yet the meter never reaches the top.",
+    advice: "Lower the transmitter's sensitivity; the recorder's gain cannot cure this.",
+  },
+  limited: {
+    name: "Limiter at work",
+    sounds: "Loud words are squeezed; the room swells after them.",
+    advice: "Lower the transmitter's sensitivity until its limiter rests on all but the loudest word.",
+  },
+  overFullScale: {
+    name: "Over full scale",
+    sounds: "Nothing yet: a float file keeps it.",
+    advice: "Turn the file down before any other step in the edit, and the gain down for the next take.",
+  },
+  tooHot: {
+    name: "Too hot",
+    sounds: "Clean, but the next louder line clips.",
+    advice: "Turn down: the next line may be louder.",
+  },
+  tooLow: {
+    name: "Too low",
+    sounds: "Thin until turned up, and its noise comes up with it.",
+    advice: "Raise the transmitter's sensitivity first, then the receiver's output, then the recorder.",
+  },
+  noisy: {
+    name: "Noisy",
+    sounds: "The place is heard behind every word.",
+    advice: "Stop the noise or come closer: more gain lifts both alike.",
+  },
+  hum: {
+    name: "Hum",
+    sounds: "A steady low tone under everything.",
+    advice:
+      "Find what is plugged in: dimmers, chargers, a ground loop by a lead. Ask the venue's technician; never lift a safety earth.",
+  },
+  hiss: {
+    name: "Hiss",
+    sounds: "A steady bright noise under the voice.",
+    advice:
+      "Raise the gain at the first stage and lower it at the last; check that no line input has a microphone in it.",
+  },
+  roomy: {
+    name: "Too much room",
+    sounds: "The voice is far away; words run into each other.",
+    advice: "Come closer, or hang cloth where the voice goes first.",
+  },
+  ownMicrophone: {
+    name: "Own microphone suspected",
+    sounds: "Far more room than this microphone place can give.",
+    advice:
+      "Scratch the capsule and listen: is it this one that records? Set the input of phone, camera or computer by hand.",
+  },
+  plosive: {
+    name: "Pops",
+    sounds: "A thump on p and b.",
+    advice: "Turn the capsule out of the breath, or put foam over it; a low cut softens what is recorded.",
+  },
+  breath: {
+    name: "Breaths",
+    sounds: "Air drawn in before phrases.",
+    advice: "Move the capsule aside of nose and mouth; the edit can take single breaths down.",
+  },
+  wind: {
+    name: "Wind",
+    sounds: "Low rumble that comes and goes.",
+    advice: "Fur over the capsule, or the person's back to the wind; a low cut only helps a little.",
+  },
+  rustle: {
+    name: "Rustle",
+    sounds: "Cloth brushes over the microphone.",
+    advice: "Fix both layers to each other round the capsule, make a strain-relief loop, and take it again.",
+  },
+  knock: {
+    name: "Knocks",
+    sounds: "A thump with a click.",
+    advice: "Free the lead, loop it below the capsule, and keep hands and jewellery away from it.",
+  },
+  sibilant: {
+    name: "Sharp s",
+    sounds: "S and sh cut.",
+    advice: "Turn the capsule away from the mouth's axis, or take off the bright cap.",
+  },
+  muffled: {
+    name: "Muffled",
+    sounds: "As through a blanket.",
+    advice: "Look for cloth or tape over the capsule's port; a bright cap helps under layers.",
+  },
+  boomy: {
+    name: "Boomy",
+    sounds: "Chesty and thick.",
+    advice: "Move it off the chest or away from the mouth; a low cut or a shelf in the edit thins it.",
+  },
+  dropout: {
+    name: "Radio dropouts",
+    sounds: "Syllables vanish for a moment.",
+    advice: "Line of sight to the receiver's antennas, fresh batteries, another frequency; take it again.",
+  },
+  radioNoise: {
+    name: "Radio noise",
+    sounds: "Short bursts of loud hiss.",
+    advice: "Another frequency, antennas closer, squelch checked; take it again.",
+  },
+  gap: {
+    name: "Gaps",
+    sounds: "Tiny holes that tick.",
+    advice: "A slow card or a busy computer lost samples: another card, nothing else running, and take it again.",
+  },
+  repeated: {
+    name: "Repeated blocks",
+    sounds: "A stutter or a buzz for an instant.",
+    advice: "Two clocks that are not tied, or a busy computer: set one as the master, and take it again.",
+  },
+  silent: {
+    name: "Silent",
+    sounds: "Nothing.",
+    advice: "Tap the microphone and follow the lead: pack muted, wrong input, or cable out.",
+  },
+  linked: {
+    name: "Same sound twice",
+    sounds: "Both channels are one microphone.",
+    advice: "Unlink the inputs, or route each microphone to a track of its own.",
+  },
+  swapped: {
+    name: "Swapped",
+    sounds: "Each track has the other's voice.",
+    advice: "Swap the leads or rename the tracks, and write it into the report.",
+  },
+  inverted: {
+    name: "Polarity inverted",
+    sounds: "Hollow once the two are mixed.",
+    advice: "Flip the polarity of one of the two; look for a lead or a head amplifier that turns it.",
+  },
+  delayed: {
+    name: "Constant delay",
+    sounds: "An echo or hollowness once the two are mixed.",
+    advice: "Move one track by this much in the edit; a digital link delays, and so does distance (3 ms a metre).",
+  },
+  pumping: {
+    name: "Automatic gain",
+    sounds: "The room swells up in every pause.",
+    advice: "Switch off automatic level at recorder, camera or phone, and set the gain by hand.",
+  },
+  lowCut: {
+    name: "Low cut is in",
+    sounds: "Lean below the voice; nothing is wrong.",
+    advice: "Do not cut again in the edit; note it for the mix.",
+  },
+  headTurn: {
+    name: "Voice turns away",
+    sounds: "Whole phrases are weaker and duller.",
+    advice: "A place nearer the middle of the chest, or on the side of the partner.",
+  },
+  dcOffset: {
+    name: "Off centre",
+    sounds: "Nothing, until it is cut: then a click.",
+    advice: "A low cut in the edit removes it; an input that does this may be faulty.",
+  },
+  wrongFormat: {
+    name: "Not the format agreed",
+    sounds: "Nothing, until the edit: then it may drift or lose quality.",
+    advice: "Set the recorder to the delivery's rate and bits before the next take, and tell the edit of this one.",
+  },
+  brokenSamples: {
+    name: "Broken samples",
+    sounds: "Clicks.",
+    advice: "The program that wrote this float file damaged it: export it again.",
+  },
+  cutShort: {
+    name: "Cut short",
+    sounds: "It stops in the midst.",
+    advice: "Copy it from the card again before the card is formatted.",
+  },
+};

@@ -1,0 +1,43 @@
+/**
+ * Where a figure becomes a finding.
+ *
+ * Levels and speech over noise: common practice. All others were set on made recordings with the tuning seed and are
+ * held by `bench detectors` (docs/detectors.md) with another; no published source.
+ */
+export const LIMITS = {
+  /** Speech peaks above this are too hot, dBFS. */
+  ceilingDbfs: -6,
+  /** Peaks below this waste what the recorder can do, dBFS. */
+  lowPeakDbfs: -30,
+  noisySnrDb: 20,
+  veryNoisySnrDb: 12,
+  dcOffset: 0.01,
+  /** Anything quieter than this all through is a dead channel, dBFS. */
+  silentPeakDbfs: -70,
+  /** A mains line over what is beside it, and over the voice, dB. */
+  humOverBesideDb: 13,
+  humUnderVoiceDb: -52,
+  /** Noise of 2 to 8 kHz re the voice, dB, and how much it rises from 1 to 8 kHz by third-octaves at least (white: 8). */
+  hissUnderVoiceDb: -50,
+  hissFallDb: 1.7,
+  /** Phrases that die away slower than this are in a strong room, dB/s. */
+  roomyDbPerS: 130,
+  /** Share of spoken hops within 0.5 dB of the loudest: an overload. */
+  plateauShare: 0.03,
+  /** A line-up tone is no voice: nearly all of it lies at its top, and it has no highs at all. */
+  toneShare: 0.6,
+  toneBrightDb: -45,
+  /** Share of the loud peaks that crowd into 2 dB under a limiter. */
+  crowdShare: 0.55,
+  sibilanceDb: -9.8,
+  muffledDb: -20,
+  boomyDb: 1.8,
+  pumpingDb: 0.8,
+  /** Noise under 55 Hz re that of 140 to 280 Hz, in pauses, dB. */
+  lowCutDb: -12,
+  linkedDb: -45,
+  /** Phase correlation that shows two microphones on one voice, and how lonely its peak must be. */
+  alike: 0.12,
+  second: 0.65,
+  delayMs: 3,
+} as const;

@@ -1,0 +1,138 @@
+import type { ByteSource } from "../audio/byteSource";
+import { fullScaleOf } from "../audio/clipping";
+import { pieceMeter, type PieceMeter } from "../audio/pieceMeter";
+import { longestPieceS, planPieces, type Piece } from "../audio/pieces";
+import { readBlocks, type ReadOptions } from "../audio/readFrames";
+import { readWavHeader, type WavHeader } from "../audio/wavHeader";
+import { KIND_WORDS } from "./kindWords";
+import type { Finding } from "./measurement";
+import { reportPiece, type PieceReport } from "./pieceReport";
+import { measurementOf, type MeasuredRecording, type RecordingForm } from "./recordingMeter";
+import { recordingTotals } from "./recordingTotals";
+
+function fileFindings(header: WavHeader, framesRead: number, brokenSamples: number): Finding[] {
+  const endS = framesRead / header.sampleRateHz;
+  const whole = { channel: null, startS: 0, endS, confidence: 1 } as const;
+  const findings: Finding[] = [];
+  const missingS = ((header.promisedFrames ?? header.frames) - framesRead) / header.sampleRateHz;
+  if (header.promisedFrames !== null || framesRead < header.frames)
+    findings.push({
+      ...whole,
+      kind: "cutShort",
+      severity: "warning",
+      message: `The file stops ${missingS.toFixed(missingS < 10 ? 2 : 0)} s before its header says; what is there was measured.`,
+      advice: KIND_WORDS.cutShort.advice,
+    });
+  if (brokenSamples > 0)
+    findings.push({
+      ...whole,
+      kind: "brokenSamples",
+      severity: "fault",
+      message: `${brokenSamples} samples are no numbers; they were taken as silence.`,
+      advice: KIND_WORDS.brokenSamples.advice,
+    });
+  return findings;
+}
+
+/** A meter for the pieces of one file. */
+export function meterFor(header: WavHeader): PieceMeter {
+  return pieceMeter({ ...header, fullScale: fullScaleOf(header) }, longestPieceS(header.channels));
+}
+
+/**
+ * Reads, meters and judges one piece of a file. Null when the file ends before the piece begins.
+ * Errors: MeasurementCancelled when stopped; whatever the source throws.
+ */
+export async function measurePiece(
+  source: ByteSource,
+  header: WavHeader,
+  meter: PieceMeter,
+  piece: Piece,
+  options: ReadOptions = {},
+): Promise<PieceReport | null> {
+  let brokenSamples = 0;
+  let seen = -piece.leadIn;
+  meter.begin();
+  const frames = await readBlocks(
+    source,
+    header,
+    { from: piece.from - piece.leadIn, frames: piece.leadIn + piece.frames },
+    meter.blockFrames,
+    (bytes, count) => {
+      const broken = meter.pushBytes(bytes, count);
+      if (seen >= 0) brokenSamples += broken;
+      seen += count;
+    },
+    options,
+  );
+  if (frames <= piece.leadIn) return null;
+  return reportPiece(meter.finish(), { ...piece, frames: frames - piece.leadIn }, fullScaleOf(header), brokenSamples);
+}
+
+/** What a header says, as the measurement wants it. */
+function formOf(header: WavHeader, file: string): RecordingForm {
+  return {
+    file,
+    container: header.container,
+    encoding: header.encoding,
+    bitsPerSample: header.bitsPerSample,
+    sampleRateHz: header.sampleRateHz,
+    channels: header.channels,
+    fullScale: fullScaleOf(header),
+    startedAtS: header.timeReference === null ? null : (header.timeReference / header.sampleRateHz) % 86_400,
+  };
+}
+
+/** Takes pieces' reports in any order and adds them up in theirs, so that no more are held than are out of turn. */
+export function inOrder(add: (report: PieceReport) => void): (report: PieceReport) => void {
+  const waiting = new Map<number, PieceReport>();
+  let next = 0;
+  return (report) => {
+    waiting.set(report.index, report);
+    for (let due = waiting.get(next); due; due = waiting.get(next)) {
+      waiting.delete(next);
+      next += 1;
+      add(due);
+    }
+  };
+}
+
+/** How the pieces of a file are measured: here one after the other, elsewhere by several workers. */
+export type MeasurePieces = (
+  header: WavHeader,
+  pieces: readonly Piece[],
+  onReport: (report: PieceReport | null) => void,
+  options: ReadOptions,
+) => Promise<void>;
+
+function oneByOne(source: ByteSource): MeasurePieces {
+  return async (header, pieces, onReport, options) => {
+    const meter = meterFor(header);
+    for (const piece of pieces)
+      onReport(
+        await measurePiece(source, header, meter, piece, {
+          ...options,
+          onProgress: (share) => options.onProgress?.((piece.index + share) / pieces.length),
+        }),
+      );
+  };
+}
+
+/**
+ * Measures a WAV, RF64 or BW64 piece by piece; memory does not grow with the file.
+ * Errors: RecordingRefusal when it is no measurable recording, MeasurementCancelled when stopped.
+ */
+export async function measureWav(
+  source: ByteSource,
+  file: string,
+  options: ReadOptions = {},
+  measurePieces: MeasurePieces = oneByOne(source),
+): Promise<MeasuredRecording> {
+  const header = await readWavHeader(source);
+  const totals = recordingTotals(header.sampleRateHz, header.channels);
+  const add = inOrder((report) => totals.add(report));
+  const pieces = planPieces(header.frames, header.sampleRateHz, header.channels);
+  await measurePieces(header, pieces, (report) => report && add(report), options);
+  const sum = totals.finish();
+  return measurementOf(formOf(header, file), sum, fileFindings(header, sum.frames, sum.brokenSamples));
+}

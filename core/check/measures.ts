@@ -1,0 +1,153 @@
+import { BANDS_HZ } from "../audio/pieceMeter";
+import { amplitudeToDb } from "../sound/decibel";
+import { bandAt } from "./heard";
+import type { ChannelTotals } from "./recordingTotals";
+import { binAt, DECAY_STEP, lineHz, LOWEST_RISE_DB, PEAK_BINS_PER_DB } from "./traits";
+
+/** Mains hum as it stands in a channel. */
+export interface Hum {
+  mainsHz: 50 | 60;
+  /** How many of its lines stand out. */
+  lines: number;
+  /** The clearest line over what is beside it, and all lines together re the voice, dB. */
+  overBesideDb: number;
+  overVoiceDb: number;
+}
+
+/** Figures of a channel that traits are judged by; NaN where there was nothing to measure. */
+export interface Measures {
+  hum: Hum | null;
+  hissDb: number;
+  hissFallDb: number;
+  decayDbPerS: number | null;
+  plateauShare: number;
+  /** Share of the loud peaks that crowd into 2 dB. */
+  crowdShare: number;
+  sibilanceDb: number;
+  /** Speech of 2.5 to 6.3 kHz, and of 125 to 250 Hz, re its 400 Hz to 1.6 kHz. */
+  brightDb: number;
+  bassDb: number;
+  risesDb: number;
+  lowsDb: number;
+  /** Speech by third-octave without the noise, mean square. */
+  speechBands: readonly number[];
+  noiseBands: readonly number[];
+}
+
+const MAINS = [50, 60] as const;
+const HARMONICS = 6;
+const FEWEST_SPEECH_HOPS = 150;
+const FEWEST_PAUSE_HOPS = 40;
+const FEWEST_DECAYS = 3;
+const FEWEST_RISES = 3;
+
+const powerDb = (power: number): number => 10 * Math.log10(power + 1e-20);
+
+function between(bands: readonly number[], fromHz: number, toHz: number): number {
+  let sum = 0;
+  for (let band = bandAt(fromHz); band <= bandAt(toHz); band += 1) sum += bands[band]!;
+  return sum;
+}
+
+function humOf(totals: ChannelTotals, speech: number): Hum | null {
+  const { lines, pieces } = totals.traits;
+  const hz = lineHz(totals.slowRateHz);
+  const at = (frequency: number) => {
+    const bin = Math.round(frequency / hz);
+    let most = 0;
+    for (let near = bin - 1; near <= bin + 1; near += 1) most = Math.max(most, lines[near] ?? 0);
+    const beside: number[] = [];
+    for (let off = 4; off <= 12; off += 1) beside.push(lines[bin - off] ?? 0, lines[bin + off] ?? 0);
+    beside.sort((a, b) => a - b);
+    return { power: most / Math.max(1, pieces), overDb: powerDb(most) - powerDb(beside[beside.length >> 1]!) };
+  };
+  const found = MAINS.map((mainsHz): Hum => {
+    const all = Array.from({ length: HARMONICS }, (_, index) => at(mainsHz * (index + 1)));
+    const clear = all.filter(({ overDb }) => overDb > 8);
+    return {
+      mainsHz,
+      lines: clear.length,
+      overBesideDb: all.reduce((most, { overDb }) => Math.max(most, overDb), 0),
+      overVoiceDb: powerDb(clear.reduce((sum, { power }) => sum + power * 2, 0)) - powerDb(speech),
+    };
+  });
+  const best = found[0]!.lines * 100 + found[0]!.overBesideDb >= found[1]!.lines * 100 + found[1]!.overBesideDb ? 0 : 1;
+  return found[best]!.lines >= 2 || found[best]!.overBesideDb > 20 ? found[best]! : null;
+}
+
+/** Peaks this far under the loudest percent are loud, dB; and the width of a crowd among them. */
+const LOUD_DB = 12;
+const CROWD_DB = 2;
+const FEWEST_SYLLABLES = 30;
+
+/** Share of the loud syllables whose peaks crowd into 2 dB near the top, where a limiter holds them. */
+function crowdShare(totals: ChannelTotals): number {
+  const { syllables: peaks, speechHops } = totals.traits;
+  if (speechHops < FEWEST_SPEECH_HOPS) return 0;
+  const top = Math.floor(binAt(peaks, 0.97));
+  const within = (from: number, to: number) =>
+    peaks.subarray(Math.max(0, from), to).reduce((sum, count) => sum + count, 0);
+  const loud = within(top - LOUD_DB * PEAK_BINS_PER_DB, peaks.length);
+  const width = CROWD_DB * PEAK_BINS_PER_DB;
+  if (loud < FEWEST_SYLLABLES) return 0;
+  let most = 0;
+  for (let from = top - 2 * width; from <= top; from += 1) most = Math.max(most, within(from, from + width));
+  return most / Math.max(1, loud);
+}
+
+/** Share of the spoken hops whose peaks lie within so many decibels of the loudest. */
+function shareNearTop(totals: ChannelTotals, withinDb: number): number {
+  const { peaks, speechHops } = totals.traits;
+  if (speechHops < FEWEST_SPEECH_HOPS) return 0;
+  const top = Math.floor((amplitudeToDb(totals.samplePeak) + 60) * PEAK_BINS_PER_DB);
+  let near = 0;
+  for (let bin = Math.max(0, top - withinDb * PEAK_BINS_PER_DB + 1); bin < peaks.length; bin += 1) near += peaks[bin]!;
+  return near / speechHops;
+}
+
+/** Works out the figures that traits are judged by. */
+export function measuresOf(totals: ChannelTotals): Measures {
+  const { traits } = totals;
+  const speaks = traits.speechHops >= FEWEST_SPEECH_HOPS;
+  const pauses = traits.pauseHops >= FEWEST_PAUSE_HOPS;
+  const noiseBands = Array.from(traits.pauseBands, (sum) => (pauses ? sum / traits.pauseHops : 0));
+  const speechBands = Array.from(traits.speechBands, (sum, band) =>
+    speaks ? Math.max(0, sum / traits.speechHops - noiseBands[band]!) : 0,
+  );
+  const speech = speechBands.reduce((sum, band) => sum + band, 0);
+  const middle = between(speechBands, 400, 1600);
+  const over = (power: number, reference: number) => (reference > 0 ? powerDb(power) - powerDb(reference) : NaN);
+  const decays = traits.decays.reduce((sum, count) => sum + count, 0);
+  const rises = traits.rises.reduce((sum, count) => sum + count, 0);
+  return {
+    hum: speaks ? humOf(totals, speech) : null,
+    hissDb: speaks && pauses ? over(between(noiseBands, 2000, 8000), speech) : NaN,
+    hissFallDb: pauses ? over(between(noiseBands, 6300, 8000), between(noiseBands, 1000, 1250)) : NaN,
+    decayDbPerS: decays >= FEWEST_DECAYS ? binAt(traits.decays, 0.6) * DECAY_STEP : null,
+    plateauShare: shareNearTop(totals, 0.5),
+    crowdShare: crowdShare(totals),
+    sibilanceDb: speaks ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
+    brightDb: speaks ? over(between(speechBands, 2500, 6300), middle) : NaN,
+    bassDb: speaks ? over(between(speechBands, 125, 250), middle) : NaN,
+    risesDb: rises >= FEWEST_RISES ? binAt(traits.rises, 0.5) + LOWEST_RISE_DB - 0.5 : NaN,
+    lowsDb: pauses ? over(traits.pauseLow / traits.pauseHops, between(noiseBands, 160, 250)) : NaN,
+    speechBands,
+    noiseBands,
+  };
+}
+
+/** The speech's colour: third-octaves re its middle, dB; empty without speech. */
+export function colourOf({ speechBands }: Measures): number[] {
+  const middle = between(speechBands, 400, 1600);
+  if (middle <= 0) return [];
+  return speechBands.map((band) => Math.max(-90, powerDb(band) - powerDb(middle)));
+}
+
+/** Noise by octave from 125 Hz to 8 kHz in the pauses, mean squares; empty without pauses. */
+export function noiseOctavesOf({ noiseBands }: Measures): number[] {
+  if (noiseBands.every((band) => band === 0)) return [];
+  return [125, 250, 500, 1000, 2000, 4000, 8000].map((middleHz) => {
+    const middle = BANDS_HZ.indexOf(middleHz as (typeof BANDS_HZ)[number]);
+    return (noiseBands[middle - 1] ?? 0) + noiseBands[middle]! + (noiseBands[middle + 1] ?? 0);
+  });
+}

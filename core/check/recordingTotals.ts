@@ -1,0 +1,220 @@
+import { joinClipping, NO_CLIPPING, type ClippingReport } from "../audio/clipping";
+import { addHistogram, countedIn, levelHistogram, percentileOf, type LevelHistogram } from "../audio/levelHistogram";
+import { loudnessCounter, type LoudnessCounter } from "../audio/loudness";
+import { overviewBuilder, type Overview, type OverviewBuilder } from "../audio/overview";
+import { activeLevel, type ActiveParts } from "../audio/speechLevel";
+import { amplitudeToDb, meanSquareToDbfs } from "../sound/decibel";
+import type { ChannelReport } from "./channelReport";
+import type { CoursePoint, FindingKind } from "./measurement";
+import { addPair, likenessOf, type Pair, type PairLikeness, type PairReport } from "./pairs";
+import type { PieceReport } from "./pieceReport";
+import type { Spot } from "./spot";
+import { addTraits, noTraits, type Traits } from "./traits";
+
+/** Places of one kind that are listed; all are counted. */
+const LISTED = 60;
+/** Points of a course; neighbours are joined beyond. */
+const MOST_POINTS = 360;
+/** Noise needs so many pauses of 50 ms, else the quietest tenth of everything is taken. */
+const FEWEST_PAUSES = 12;
+const FLOOR_SHARE = 0.1;
+
+/** What one channel comes to over all pieces; levels may be −∞. RMS-like figures are on the AES17 scale. */
+export interface ChannelTotals {
+  samplePeak: number;
+  samplePeakDbfs: number;
+  truePeakDbtp: number;
+  integratedLufs: number;
+  rmsDbfs: number;
+  speechLevelDbfs: number;
+  speechActivity: number;
+  noiseFloorDbfs: number;
+  snrDb: number;
+  /** Mean of all samples, share of full scale. */
+  dcOffset: number;
+  clipping: ClippingReport;
+  traits: Traits;
+  slowRateHz: number;
+  spots: readonly Spot[];
+  counts: Readonly<Partial<Record<FindingKind, number>>>;
+  course: readonly CoursePoint[];
+  overview: Overview;
+}
+
+interface ChannelSum {
+  frames: number;
+  sum: number;
+  squares: number;
+  samplePeak: number;
+  truePeak: number;
+  loudness: LoudnessCounter;
+  overview: OverviewBuilder;
+  active: ActiveParts;
+  levels: LevelHistogram;
+  pauses: LevelHistogram;
+  clipping: ClippingReport;
+  traits: Traits;
+  spots: Spot[];
+  counts: Partial<Record<FindingKind, number>>;
+  course: CoursePoint[];
+}
+
+const newSum = (hopFrames: number, columns: number): ChannelSum => ({
+  frames: 0,
+  sum: 0,
+  squares: 0,
+  samplePeak: 0,
+  truePeak: 0,
+  loudness: loudnessCounter(),
+  overview: overviewBuilder(hopFrames, columns),
+  active: new Float64Array(22),
+  levels: levelHistogram(),
+  pauses: levelHistogram(),
+  clipping: NO_CLIPPING,
+  traits: noTraits(),
+  spots: [],
+  counts: {},
+  course: [],
+});
+
+/** The noise where nobody speaks: the median of the pauses, or the quietest tenth of all where there are none. */
+function noiseOf(pauses: LevelHistogram, levels: LevelHistogram): number {
+  return countedIn(pauses) >= FEWEST_PAUSES ? percentileOf(pauses, 0.5) : percentileOf(levels, FLOOR_SHARE);
+}
+
+const orNull = (value: number): number | null => (Number.isFinite(value) ? value : null);
+
+/** Joins every two neighbouring points. */
+function halved(course: readonly CoursePoint[]): CoursePoint[] {
+  return course
+    .filter((_, index) => index % 2 === 0)
+    .map((point, index) => {
+      const next = course[2 * index + 1];
+      const louder = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.max(a, b));
+      return next
+        ? {
+            startS: point.startS,
+            speechDbfs: louder(point.speechDbfs, next.speechDbfs),
+            noiseDbfs: louder(point.noiseDbfs, next.noiseDbfs),
+            rustles: point.rustles + next.rustles,
+            dropouts: point.dropouts + next.dropouts,
+          }
+        : point;
+    });
+}
+
+function addCourse(sum: ChannelSum, report: ChannelReport, startS: number): void {
+  const count = (kinds: readonly FindingKind[]) => report.spots.filter((spot) => kinds.includes(spot.kind)).length;
+  const speech = activeLevel(report.active, report.squares / Math.max(1, report.frames));
+  sum.course.push({
+    startS,
+    speechDbfs: report.traits.speechHops > 50 ? orNull(speech.levelDbfs) : null,
+    noiseDbfs: orNull(noiseOf(report.pauses, report.levels)),
+    rustles: count(["rustle"]),
+    dropouts: count(["dropout", "radioNoise"]),
+  });
+  if (sum.course.length > MOST_POINTS) sum.course = halved(sum.course);
+}
+
+function addChannel(sum: ChannelSum, report: ChannelReport, startS: number): void {
+  addCourse(sum, report, startS);
+  sum.frames += report.frames;
+  sum.sum += report.sum;
+  sum.squares += report.squares;
+  sum.samplePeak = Math.max(sum.samplePeak, report.samplePeak);
+  sum.truePeak = Math.max(sum.truePeak, report.truePeak);
+  for (const step of report.loudnessSteps) sum.loudness.push(step);
+  sum.overview.push(report.lowest, report.highest);
+  report.active.forEach((count, index) => (sum.active[index]! += count));
+  addHistogram(sum.levels, report.levels);
+  addHistogram(sum.pauses, report.pauses);
+  sum.clipping = joinClipping(sum.clipping, report.clipping);
+  addTraits(sum.traits, report.traits);
+  for (const spot of report.spots) {
+    const count = (sum.counts[spot.kind] ?? 0) + 1;
+    sum.counts[spot.kind] = count;
+    if (count <= LISTED) sum.spots.push(spot);
+  }
+}
+
+function totalsOf(sum: ChannelSum, slowRateHz: number): ChannelTotals {
+  const meanSquare = sum.squares / Math.max(1, sum.frames);
+  const speech = activeLevel(sum.active, meanSquare);
+  const noiseFloorDbfs = noiseOf(sum.pauses, sum.levels);
+  return {
+    samplePeak: sum.samplePeak,
+    samplePeakDbfs: amplitudeToDb(sum.samplePeak),
+    truePeakDbtp: amplitudeToDb(sum.truePeak),
+    integratedLufs: sum.loudness.integratedLufs(),
+    rmsDbfs: meanSquareToDbfs(meanSquare),
+    speechLevelDbfs: speech.levelDbfs,
+    speechActivity: speech.activity,
+    noiseFloorDbfs,
+    snrDb: speech.levelDbfs - noiseFloorDbfs,
+    dcOffset: sum.sum / Math.max(1, sum.frames),
+    clipping: sum.clipping,
+    traits: sum.traits,
+    slowRateHz,
+    spots: sum.spots,
+    counts: sum.counts,
+    course: sum.course,
+    overview: sum.overview.finish(),
+  };
+}
+
+export interface RecordingTotals {
+  channels: readonly ChannelTotals[];
+  pairs: readonly { pair: Pair; likeness: PairLikeness }[];
+  integratedLufs: number;
+  loudnessRangeLu: number | null;
+  brokenSamples: number;
+  frames: number;
+}
+
+export interface TotalsBuilder {
+  /** Reports of the pieces, in order. */
+  add(report: PieceReport): void;
+  finish(): RecordingTotals;
+}
+
+/** Widest overview of one channel; many channels have narrower ones, so that memory stays bounded. */
+const columnsFor = (channels: number): number => (channels > 8 ? 1 << 12 : 1 << 15);
+
+/**
+ * Adds up pieces of a recording in memory that does not grow with its length.
+ * Overall loudness takes mono and stereo as BS.1770 programmes; more channels are loose tracks and have none (−∞).
+ */
+export function recordingTotals(sampleRateHz: number, channels: number): TotalsBuilder {
+  const hopFrames = Math.round(sampleRateHz / 100);
+  const sums = Array.from({ length: channels }, () => newSum(hopFrames, columnsFor(channels)));
+  const programme = loudnessCounter();
+  const pairs: PairReport[] = [];
+  let [brokenSamples, slowRateHz] = [0, 2000];
+  return {
+    add(report) {
+      const startS = sums[0]!.frames / sampleRateHz;
+      if (channels <= 2) {
+        const [left, right] = [report.channels[0]!.loudnessSteps, report.channels[1]?.loudnessSteps];
+        left.forEach((step, index) => programme.push(step + (right?.[index] ?? 0)));
+      }
+      report.channels.forEach((channel, index) => addChannel(sums[index]!, channel, startS));
+      report.pairs.forEach((pair, index) => {
+        if (pairs[index]) addPair(pairs[index], pair);
+        else pairs[index] = pair;
+      });
+      brokenSamples += report.brokenSamples;
+      slowRateHz = report.slowRateHz;
+    },
+    finish: () => ({
+      channels: sums.map((sum) => totalsOf(sum, slowRateHz)),
+      pairs: pairs.flatMap((report) => {
+        const likeness = likenessOf(report, slowRateHz);
+        return likeness ? [{ pair: report.pair, likeness }] : [];
+      }),
+      integratedLufs: programme.integratedLufs(),
+      loudnessRangeLu: programme.rangeLu(),
+      brokenSamples,
+      frames: sums[0]!.frames,
+    }),
+  };
+}

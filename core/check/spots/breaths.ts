@@ -1,0 +1,43 @@
+import type { Spot } from "../spot";
+import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
+
+/** A breath is smooth noise of the middle bands before a phrase. */
+const SMOOTH = 0.9;
+const OVER_NOISE_DB = 8;
+const UNDER_VOICE_DB = -34;
+const OVER_VOICE_DB = -8;
+const SHORTEST_S = 0.16;
+const LONGEST_S = 1;
+/** Speech follows within, hops. */
+const FOLLOWS = 60;
+
+/** Breaths that are heard: long smooth noise without pitch just before somebody speaks. */
+export function findBreaths(scene: Scene): Spot[] {
+  const { heard, upper, high, middle, crackle, speech, startS } = scene;
+  const { hops, hopS, voicing, noise, isSpeech } = heard;
+  const noiseAt = (hop: number): number => {
+    let sum = 0;
+    for (let band = 7; band <= 15; band += 1) sum += noise[band]![hop]!;
+    return sum;
+  };
+  const runs = runsOf(
+    hops,
+    (hop) => voicing[hop]! < 0.4 && dbOver(middle[hop]!, noiseAt(hop)) > OVER_NOISE_DB && crackle[hop]! < SMOOTH,
+    2,
+  );
+  return runs.flatMap((run): Spot[] => {
+    const seconds = (run.to - run.from) * hopS;
+    if (seconds < SHORTEST_S || seconds > LONGEST_S) return [];
+    const sizeDb = dbOver(mostIn(middle, run), speech);
+    if (sizeDb < UNDER_VOICE_DB || sizeDb > OVER_VOICE_DB) return [];
+    if (meanIn(high, run) > meanIn(middle, run) || meanIn(upper, run) <= 0) return [];
+    // What lies beside voiced sound is a consonant.
+    if (meanIn(isSpeech, run) > 0.8) return [];
+    let speaks = false;
+    for (let hop = run.to; hop < Math.min(hops, run.to + FOLLOWS); hop += 1) speaks ||= isSpeech[hop] === 1;
+    if (!speaks) return [];
+    return [
+      { kind: "breath", startS: startS + run.from * hopS, endS: startS + run.to * hopS, sizeDb, confidence: 0.7 },
+    ];
+  });
+}

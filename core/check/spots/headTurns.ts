@@ -1,0 +1,70 @@
+import { joinSpots, type Spot } from "../spot";
+import { bandAt } from "../heard";
+import { dbOver, percentile, type Scene } from "./scene";
+
+/** Speech looked at together, hops. */
+const WINDOW = 110;
+const STEP = 20;
+/** So many of a window's hops must be voiced. */
+const FEWEST = 35;
+/** How much duller and weaker than the rest, dB, and for how long, s. */
+const DULLER_DB = 6;
+const WEAKER_DB = 1.5;
+const SHORTEST_S = 1.3;
+const VOICED = 0.6;
+/** Bands that a turned head takes, and those that it leaves. */
+const BRIGHT = [bandAt(2500), bandAt(8000)] as const;
+const BODY = [bandAt(315), bandAt(1000)] as const;
+
+function bandSums(bands: readonly Float32Array[], [from, to]: readonly [number, number], hops: number): Float32Array {
+  const sums = bands[from]!.slice();
+  for (let band = from + 1; band <= to; band += 1)
+    for (let hop = 0, powers = bands[band]!; hop < hops; hop += 1) sums[hop]! += powers[hop]!;
+  return sums;
+}
+
+interface Window {
+  from: number;
+  tiltDb: number;
+  levelDb: number;
+}
+
+/** Times in which the voice turns away: weaker and duller than the rest of the piece for a second or more. */
+export function findHeadTurns(scene: Scene): Spot[] {
+  const { heard, startS } = scene;
+  const { bands } = heard.figures;
+  const windows: Window[] = [];
+  const brights = bandSums(bands, BRIGHT, heard.hops);
+  const bodies = bandSums(bands, BODY, heard.hops);
+  for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
+    let [bright, body, level, count] = [0, 0, 0, 0];
+    for (let hop = from; hop < from + WINDOW; hop += 1) {
+      // Voiced sound only: whether a phrase has an s in it must not matter.
+      if (heard.voicing[hop]! < VOICED) continue;
+      bright += brights[hop]!;
+      body += bodies[hop]!;
+      level += heard.level[hop]!;
+      count += 1;
+    }
+    if (count >= FEWEST) windows.push({ from, tiltDb: dbOver(bright, body), levelDb: dbOver(level, count) });
+  }
+  if (windows.length < 8) return [];
+  const usualTilt = percentile(
+    windows.map((window) => window.tiltDb),
+    0.6,
+  );
+  const usualLevel = percentile(
+    windows.map((window) => window.levelDb),
+    0.5,
+  );
+  const spots = windows
+    .filter((window) => window.tiltDb < usualTilt - DULLER_DB && window.levelDb < usualLevel - WEAKER_DB)
+    .map((window): Spot => ({
+      kind: "headTurn",
+      startS: startS + window.from * heard.hopS,
+      endS: startS + (window.from + WINDOW) * heard.hopS,
+      sizeDb: usualLevel - window.levelDb,
+      confidence: 0.7,
+    }));
+  return joinSpots(spots, 0.1).filter((spot) => spot.endS - spot.startS >= SHORTEST_S);
+}

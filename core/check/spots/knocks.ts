@@ -1,0 +1,112 @@
+import { PARTS_PER_HOP } from "../../audio/pieceMeter";
+import { joinSpots, type Spot } from "../spot";
+import { dbOver, meanIn, mostIn, runsOf, type Run, type Scene } from "./scene";
+
+/** A lull in the voice's lows is no event; this far over the usual lows something moved the air or the capsule, dB. */
+const OVER_FLOOR_DB = 14;
+/** And it matters from this far under the voice, dB. */
+const UNDER_VOICE_DB = -17;
+/** In pops and wind the air moves slowly: so much of the power under 220 Hz lies under 55 Hz, dB. */
+const POP_SHARE_DB = -5;
+const WIND_SHARE_DB = -8;
+/** Longer than this it is wind, s; pops and knocks are shorter than that. */
+const WIND_S = 0.45;
+const SHORT_S = 0.3;
+/** How close to speech a pop is, hops. */
+const NEAR = 12;
+
+/** A knock: how far the lows jump within two hops and fall within six, and how its click stands out of the highs, dB. */
+const JUMP_DB = 15;
+const FALL_DB = 8;
+const CLICK_DB = 6;
+const KNOCK_UNDER_VOICE_DB = -13;
+/** A knock without a click: so much of its lows at most is under 55 Hz, and it is no further under the voice, dB. */
+const RING_SHARE_DB = -4;
+const DULL_FALL_DB = 7;
+const DULL_UNDER_VOICE_DB = -9;
+/** Hops before, in which the lows were quiet, to the loudest, and to where they have fallen. */
+const BEFORE = 8;
+const RINGS = 3;
+const FALLEN = 6;
+
+function isNear(mask: Uint8Array, run: Run): boolean {
+  for (let hop = Math.max(0, run.from - NEAR); hop < Math.min(mask.length, run.to + NEAR); hop += 1)
+    if (mask[hop]) return true;
+  return false;
+}
+
+/** Pops and wind: air that moves slowly, told apart by how long it does. */
+function findAir(scene: Scene, knocks: readonly Run[]): Spot[] {
+  const { heard, low, lows, lowFloor, speech, startS } = scene;
+  const { hops, hopS } = heard;
+  const limit = Math.max(lowFloor * 10 ** (OVER_FLOOR_DB / 10), speech * 10 ** (UNDER_VOICE_DB / 10), 1e-9);
+  const runs = runsOf(hops, (hop) => low[hop]! > limit, 8);
+  return runs.flatMap((run): Spot[] => {
+    const seconds = (run.to - run.from) * hopS;
+    const share = dbOver(meanIn(low, run), meanIn(lows, run));
+    if (share < (seconds > WIND_S ? WIND_SHARE_DB : POP_SHARE_DB)) return [];
+    if (knocks.some((knock) => knock.from < run.to + 3 && run.from < knock.to + 3)) return [];
+    const place = {
+      startS: startS + run.from * hopS,
+      endS: startS + run.to * hopS,
+      sizeDb: dbOver(mostIn(low, run), speech || limit),
+      confidence: Math.min(1, 0.6 + dbOver(mostIn(low, run), limit) / 30),
+    };
+    if (seconds > WIND_S) return [{ kind: "wind", ...place }];
+    return seconds >= 0.025 && seconds <= SHORT_S && isNear(heard.isSpeech, run) ? [{ kind: "plosive", ...place }] : [];
+  });
+}
+
+/** A click: for a few milliseconds fine structure stands alone, out of what was before and what comes after. */
+function hasClick(steps: Float32Array, hop: number): boolean {
+  const first = Math.max(20, (hop - 2) * PARTS_PER_HOP);
+  for (let part = first; part < (hop + 2) * PARTS_PER_HOP && part + 24 < steps.length; part += 1) {
+    const before = mostIn(steps, { from: part - 16, to: part - 1 });
+    const after = mostIn(steps, { from: part + 8, to: part + 24 });
+    if (dbOver(steps[part]!, before) > CLICK_DB && dbOver(steps[part]!, after) > CLICK_DB) return true;
+  }
+  return false;
+}
+
+/** Knocks: the lows jump at once and die away at once, mostly with a click. */
+function findStrikes(scene: Scene): Run[] {
+  const { heard, low, lows, speech, lowFloor } = scene;
+  const { hops, figures } = heard;
+  const found: Run[] = [];
+  const least = Math.max(speech * 10 ** (KNOCK_UNDER_VOICE_DB / 10), lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
+  for (let hop = BEFORE + 2; hop < hops - 8; hop += 1) {
+    if (low[hop]! < least || low[hop]! < 6 * low[hop - 2]!) continue;
+    let top = hop;
+    for (let at = hop; at < hop + RINGS; at += 1) if (low[at]! > low[top]!) top = at;
+    if (dbOver(low[top]!, mostIn(low, { from: hop - BEFORE, to: hop - 1 })) < JUMP_DB) continue;
+    const fallsDb = dbOver(low[top]!, Math.min(low[top + FALLEN]!, low[top + FALLEN + 1]!));
+    if (fallsDb < FALL_DB) continue;
+    if (!hasClick(figures.steps, hop)) {
+      // Without a click it must ring like a thing, not push like air, and louder than a voice begins.
+      const share = dbOver(low[top]!, mostIn(lows, { from: hop, to: top + 2 }));
+      if (
+        dbOver(low[top]!, low[top + 4]!) < DULL_FALL_DB ||
+        share > RING_SHARE_DB ||
+        low[top]! < speech * 10 ** (DULL_UNDER_VOICE_DB / 10)
+      )
+        continue;
+    }
+    found.push({ from: hop - 1, to: hop + 6 });
+    hop = top + FALLEN;
+  }
+  return found;
+}
+
+/** Pops, knocks and wind: whatever shakes the lows. */
+export function findLowEvents(scene: Scene): Spot[] {
+  const { heard, lows, speech, startS } = scene;
+  const strikes = findStrikes(scene);
+  const knocks = strikes.map((run): Spot => ({
+    kind: "knock",
+    startS: startS + run.from * heard.hopS,
+    endS: startS + run.to * heard.hopS,
+    sizeDb: dbOver(mostIn(lows, run), speech),
+    confidence: 0.8,
+  }));
+  return [...joinSpots(knocks, 0.1), ...findAir(scene, strikes)];
+}

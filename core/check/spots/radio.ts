@@ -1,0 +1,86 @@
+import { PARTS_PER_HOP } from "../../audio/pieceMeter";
+import { joinSpots, type Spot } from "../spot";
+import { dbOver, mostIn, percentile, runsOf, type Scene } from "./scene";
+
+/** Parts over which fine structure is averaged. */
+const AVERAGED = 5;
+/** A mute is this far under what is there when nobody speaks, dB, and at least so long, parts. */
+const UNDER_FLOOR_DB = -9;
+const SHORTEST_MUTE = 8;
+const LONGEST_MUTE_S = 2;
+/** A burst of receiver noise is at most this far under the voice, dB. */
+const UNDER_VOICE_DB = -13;
+/** Third-octaves from 2.5 kHz, over which a voice falls: white noise rises by 1 dB each, and speech never follows that so closely. */
+const FIRST_BAND = 13;
+const WHITE_WITHIN_DB = 3.2;
+
+/** Mutes of a radio link: for a moment there is less than the place's own noise. */
+function findMutes({ heard, startS, speech }: Scene): Spot[] {
+  const { steps } = heard.figures;
+  const averaged = new Float64Array(steps.length);
+  let sum = 0;
+  for (let part = 0; part < steps.length; part += 1) {
+    sum += steps[part]! - (part >= AVERAGED ? steps[part - AVERAGED]! : 0);
+    averaged[part] = Math.max(0, sum) / AVERAGED;
+  }
+  const sampled: number[] = [];
+  for (let part = 0; part < averaged.length; part += 8) if (averaged[part]! > 1e-12) sampled.push(averaged[part]!);
+  const floor = percentile(sampled, 0.05);
+  const limit = floor * 10 ** (UNDER_FLOOR_DB / 10);
+  const partS = heard.hopS / PARTS_PER_HOP;
+  return runsOf(averaged.length, (part) => part >= AVERAGED && averaged[part]! < limit, 0)
+    .filter(
+      ({ from, to }) =>
+        to - from >= SHORTEST_MUTE && (to - from) * partS <= LONGEST_MUTE_S && to < averaged.length - 20 && from > 20,
+    )
+    .filter((run) => mostIn(steps, run) > 0)
+    .map(({ from, to }): Spot => ({
+      kind: "dropout",
+      startS: startS + (from - AVERAGED) * partS,
+      endS: startS + to * partS,
+      sizeDb: dbOver(limit, speech),
+      confidence: Math.min(1, 0.7 + (to - from) / 200),
+    }));
+}
+
+/** Bursts of white noise as a receiver makes them that has lost its transmitter. */
+function findBursts({ heard, startS, speech }: Scene): Spot[] {
+  const { bands } = heard.figures;
+  let last = bands.length - 1;
+  while (last > FIRST_BAND + 4 && bands[last]!.every((value) => value === 0)) last -= 1;
+  // The highest band may be cut by the file's rate.
+  const used = Array.from({ length: last - FIRST_BAND }, (_, index) => FIRST_BAND + index);
+  const isWhite = (hop: number): boolean => {
+    let [sum, squares, power] = [0, 0, 0];
+    for (const band of used) {
+      const value = bands[band]![hop]!;
+      const db = 10 * Math.log10(value + 1e-18) - band;
+      power += value;
+      sum += db;
+      squares += db * db;
+    }
+    const mean = sum / used.length;
+    return (
+      Math.sqrt(Math.max(0, squares / used.length - mean * mean)) < WHITE_WITHIN_DB &&
+      dbOver(power, speech) > UNDER_VOICE_DB &&
+      dbOver(
+        power,
+        heard.noise.slice(FIRST_BAND, last).reduce((total, band) => total + band[hop]!, 0),
+      ) > 15
+    );
+  };
+  return runsOf(heard.hops, isWhite, 2)
+    .filter(({ from, to }) => to - from >= 2 && (to - from) * heard.hopS < 1)
+    .map(({ from, to }): Spot => ({
+      kind: "radioNoise",
+      startS: startS + from * heard.hopS,
+      endS: startS + to * heard.hopS,
+      sizeDb: dbOver(mostIn(heard.level, { from, to }), speech),
+      confidence: 0.85,
+    }));
+}
+
+/** What a radio link does when it fails for a moment. */
+export function findRadioFaults(scene: Scene): Spot[] {
+  return [...joinSpots(findMutes(scene), 0.05), ...joinSpots(findBursts(scene), 0.1)];
+}

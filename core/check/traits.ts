@@ -1,0 +1,242 @@
+import { fourierOf } from "../audio/fourier";
+import { BANDS_HZ } from "../audio/pieceMeter";
+import { bandAt, powerBetween, type Heard } from "./heard";
+
+/** What a channel is like all through; sums and counts, so that pieces add up. */
+export interface Traits {
+  speechHops: number;
+  pauseHops: number;
+  /** Sums of mean squares by third-octave over spoken hops, and over pauses in which nothing happens. */
+  speechBands: Float64Array;
+  pauseBands: Float64Array;
+  /** Sum of the power under 55 Hz over those pauses. */
+  pauseLow: number;
+  /** What never goes away under 500 Hz: power by {@link LINE_HZ} and how many pieces were added. */
+  lines: Float64Array;
+  pieces: number;
+  /** Peaks of spoken hops, in quarters of a decibel from −60 dBFS. */
+  peaks: Float64Array;
+  /** The same of the loudest hop of each syllable. */
+  syllables: Float64Array;
+  /** Power of 5 to 10 kHz of spoken hops re the piece's speech, in half decibels from −60 dB. */
+  sibilance: Float64Array;
+  /** How fast phrases die away, in steps of 10 dB/s. */
+  decays: Float64Array;
+  /** Rise of the noise during pauses, in decibels from −10. */
+  rises: Float64Array;
+}
+
+export const PEAK_BINS_PER_DB = 4;
+const PEAK_BINS = 66 * PEAK_BINS_PER_DB;
+const LOWEST_PEAK_DB = -60;
+/** A syllable's loudest hop is the loudest within so many to either side. */
+const SYLLABLE = 9;
+const SIBILANCE_BINS = 160;
+export const DECAY_STEP = 10;
+const DECAY_BINS = 100;
+export const LOWEST_RISE_DB = -10;
+const RISE_BINS = 41;
+
+/** Length of the windows in which lines are looked for, in slow samples: about a second. */
+const LINE_SIZE = 2048;
+const LINES = 512;
+/** A line that never goes away is there in all but so many windows. */
+const ALWAYS = 0.15;
+const MOST_WINDOWS = 96;
+
+const binned = (value: number, bins: number): number => Math.max(0, Math.min(bins - 1, Math.floor(value)));
+
+function noTraits(): Traits {
+  return {
+    speechHops: 0,
+    pauseHops: 0,
+    speechBands: new Float64Array(BANDS_HZ.length),
+    pauseBands: new Float64Array(BANDS_HZ.length),
+    pauseLow: 0,
+    lines: new Float64Array(LINES),
+    pieces: 0,
+    peaks: new Float64Array(PEAK_BINS),
+    syllables: new Float64Array(PEAK_BINS),
+    sibilance: new Float64Array(SIBILANCE_BINS),
+    decays: new Float64Array(DECAY_BINS),
+    rises: new Float64Array(RISE_BINS),
+  };
+}
+
+/** Adds one piece's traits to others, in place, and gives them back. */
+export function addTraits(to: Traits, other: Traits): Traits {
+  for (const key of Object.keys(to) as (keyof Traits)[]) {
+    const [sum, part] = [to[key], other[key]];
+    if (typeof sum === "number") (to[key] as number) = sum + (part as number);
+    else (part as Float64Array).forEach((value, index) => (sum[index]! += value));
+  }
+  return to;
+}
+
+let shapeOfLines: Float64Array | null = null;
+
+/** Hann window scaled so that a transformed line's squared size is its mean square. */
+function lineShape(): Float64Array {
+  shapeOfLines ??= Float64Array.from(
+    { length: LINE_SIZE },
+    (_, at) => (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / LINE_SIZE)) * Math.sqrt(2 / (0.375 * LINE_SIZE * LINE_SIZE)),
+  );
+  return shapeOfLines;
+}
+
+/** Power of each line that is there in nearly every second, by the 15th percentile over windows. */
+function steadyLines(heard: Heard): Float64Array {
+  const { slow } = heard.figures;
+  const steady = new Float64Array(LINES);
+  const fourier = fourierOf(LINE_SIZE);
+  const starts: number[] = [];
+  for (let from = 0; from + LINE_SIZE <= slow.length; from += LINE_SIZE) starts.push(from);
+  if (starts.length === 0) return steady;
+  const kept = starts.slice(0, MOST_WINDOWS);
+  // Window after window of one line lies together.
+  const powers = new Float64Array(LINES * kept.length);
+  const shape = lineShape();
+  const [re, im] = [new Float64Array(LINE_SIZE), new Float64Array(LINE_SIZE)];
+  // Two windows at once, one as real and one as imaginary part.
+  for (let pair = 0; pair < kept.length; pair += 2) {
+    const [a, b] = [kept[pair]!, kept[pair + 1] ?? kept[pair]!];
+    for (let at = 0; at < LINE_SIZE; at += 1) {
+      re[at] = slow[a + at]! * shape[at]!;
+      im[at] = slow[b + at]! * shape[at]!;
+    }
+    fourier.transform(re, im);
+    for (let bin = 1; bin < LINES; bin += 1) {
+      const far = LINE_SIZE - bin;
+      const [sumRe, difIm] = [re[bin]! + re[far]!, im[bin]! - im[far]!];
+      const [sumIm, difRe] = [im[bin]! + im[far]!, re[far]! - re[bin]!];
+      powers[bin * kept.length + pair] = (sumRe * sumRe + difIm * difIm) / 4;
+      if (pair + 1 < kept.length) powers[bin * kept.length + pair + 1] = (sumIm * sumIm + difRe * difRe) / 4;
+    }
+  }
+  for (let bin = 1; bin < LINES; bin += 1) {
+    steady[bin] = powers.subarray(bin * kept.length, (bin + 1) * kept.length).sort()[Math.floor(kept.length * ALWAYS)]!;
+  }
+  return steady;
+}
+
+/** A fall counts when it is so deep, and ends where the level rises again by so much, dB. */
+const DEEP_DB = 17;
+const RISES_DB = 3;
+/** The first of a fall is the voice itself; the slope is taken between these, dB under its beginning. */
+const SLOPE_FROM_DB = 5;
+const SLOPE_TO_DB = 17;
+
+/** How fast the middle bands fall wherever the voice lets go, dB/s. In a strong room nothing falls faster than its echo. */
+function decaysOf(heard: Heard): number[] {
+  const { figures, hops, hopS, first } = heard;
+  const [from, to] = [bandAt(500), bandAt(2000)];
+  const level = new Float32Array(hops);
+  for (let hop = 0; hop < hops; hop += 1) level[hop] = powerBetween(figures.bands, from, to, hop);
+  const db = (hop: number) => 10 * Math.log10((level[hop - 1]! + level[hop]! + level[hop + 1]!) / 3 + 1e-18);
+  const floor = (hop: number) => 10 * Math.log10(powerBetween(heard.noise, from, to, hop) + 1e-18) + 5;
+  const slopes: number[] = [];
+  let hop = Math.max(first, 1);
+  while (hop < hops - 2) {
+    const top = db(hop);
+    if (!heard.isSpeech[hop] || top - floor(hop) < DEEP_DB) {
+      hop += 1;
+      continue;
+    }
+    let [at, lowest, begins, ends] = [hop + 1, top, 0, 0];
+    for (; at < hops - 2; at += 1) {
+      const now = db(at);
+      if (now > top || now > lowest + RISES_DB) break;
+      lowest = Math.min(lowest, now);
+      if (begins === 0 && now < top - SLOPE_FROM_DB) begins = at;
+      if (now < top - SLOPE_TO_DB) {
+        ends = at;
+        break;
+      }
+    }
+    if (ends > 0) slopes.push((SLOPE_TO_DB - SLOPE_FROM_DB) / Math.max(hopS, (ends - begins) * hopS));
+    hop = ends > 0 ? ends : db(at) > top ? at : hop + 1;
+  }
+  return slopes;
+}
+
+/** Where a pause's first and later noise is read, hops after speech; and how long it must at least be. */
+const AFTER = 10;
+const FIRST_HOPS = 10;
+const SHORTEST_PAUSE = 40;
+
+/** Rise of the noise during each pause, dB: the quiet quarter of its later half over what was there just after speech. */
+function risesOf(heard: Heard): number[] {
+  const { isSpeech, hops, level, first } = heard;
+  const middleOf = (from: number, to: number, share: number) => {
+    const sorted = level.slice(from, to).sort();
+    return 10 * Math.log10(sorted[Math.floor(sorted.length * share)]! + 1e-18);
+  };
+  const rises: number[] = [];
+  let from = -1;
+  for (let hop = first; hop <= hops; hop += 1) {
+    if (hop < hops && !isSpeech[hop]) {
+      if (from < 0) from = hop;
+      continue;
+    }
+    const begin = from + AFTER;
+    // What comes before the first word follows no speech.
+    if (from > first && hop - begin >= SHORTEST_PAUSE)
+      rises.push(middleOf((begin + hop) >> 1, hop - 4, 0.25) - middleOf(begin, begin + FIRST_HOPS, 0.5));
+    from = -1;
+  }
+  return rises;
+}
+
+/** What one channel of a piece is like all through; hops where something was found are left out of the noise. */
+export function traitsOf(heard: Heard, isTouched: Uint8Array, low: Float32Array): Traits {
+  const traits = noTraits();
+  const { figures, hops, first } = heard;
+  const [highFrom, highTo] = [bandAt(5000), bandAt(10000)];
+  const hopPeak = (hop: number) => Math.max(figures.highest[hop]!, -figures.lowest[hop]!);
+  let speech = 0;
+  for (let hop = first; hop < hops; hop += 1) {
+    const isPause = heard.isPause[hop] === 1 && isTouched[hop] === 0;
+    if (heard.isSpeech[hop]) {
+      traits.speechHops += 1;
+      speech += heard.level[hop]!;
+    } else if (isPause) {
+      traits.pauseHops += 1;
+      traits.pauseLow += low[hop]!;
+    } else continue;
+    const sums = heard.isSpeech[hop] ? traits.speechBands : traits.pauseBands;
+    for (let band = 0; band < sums.length; band += 1) sums[band]! += figures.bands[band]![hop]!;
+  }
+  speech /= Math.max(1, traits.speechHops);
+  for (let hop = first; hop < hops; hop += 1) {
+    if (!heard.isSpeech[hop]) continue;
+    const peak = hopPeak(hop);
+    let isTop = peak > 0;
+    for (let near = hop - SYLLABLE; near <= hop + SYLLABLE && isTop; near += 1)
+      isTop = near < 0 || near >= hops || hopPeak(near) <= peak;
+    if (isTop)
+      traits.syllables[binned((20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB, PEAK_BINS)]! += 1;
+    traits.peaks[binned((20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB, PEAK_BINS)]! += 1;
+    const over = 10 * Math.log10((powerBetween(figures.bands, highFrom, highTo, hop) + 1e-18) / (speech + 1e-18));
+    traits.sibilance[binned((over + 60) * 2, SIBILANCE_BINS)]! += 1;
+  }
+  for (const slope of decaysOf(heard)) traits.decays[binned(slope / DECAY_STEP, DECAY_BINS)]! += 1;
+  for (const rise of risesOf(heard)) traits.rises[binned(rise - LOWEST_RISE_DB, RISE_BINS)]! += 1;
+  traits.lines = steadyLines(heard);
+  traits.pieces = 1;
+  return traits;
+}
+
+/** Distance of the lines, Hz. */
+export const lineHz = (slowRateHz: number): number => slowRateHz / LINE_SIZE;
+
+/** The level of a share (0…1) of what was counted in bins, in bins; NaN when nothing was. */
+export function binAt(counts: Float64Array, share: number): number {
+  const total = counts.reduce((sum, count) => sum + count, 0);
+  let seen = 0;
+  for (let bin = 0; bin < counts.length; bin += 1) {
+    seen += counts[bin]!;
+    if (total > 0 && seen >= Math.max(1, total * share)) return bin + 0.5;
+  }
+  return NaN;
+}
+export { noTraits };

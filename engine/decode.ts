@@ -1,0 +1,52 @@
+export const UNSIGNED_8: i32 = 0;
+export const SIGNED_16: i32 = 1;
+export const SIGNED_24: i32 = 2;
+export const SIGNED_32: i32 = 3;
+export const FLOAT_32: i32 = 4;
+export const FLOAT_64: i32 = 5;
+
+/** Bytes of one sample of an encoding. */
+export function bytesOf(encoding: i32): i32 {
+  if (encoding == FLOAT_64) return 8;
+  if (encoding == FLOAT_32 || encoding == SIGNED_32) return 4;
+  return encoding + 1;
+}
+
+function decodeSigned24(from: usize, stride: usize, frames: i32, to: usize): void {
+  const scale = <f32>(1.0 / 2147483648.0);
+  for (let frame = 0; frame < frames; frame += 1) {
+    // One byte before the sample is read along and shifted out; the raw room begins with a spare word.
+    store<f32>(to, <f32>(load<i32>(from - 1) & 0xffffff00) * scale);
+    from += stride;
+    to += 4;
+  }
+}
+
+function decodeFloat(from: usize, stride: usize, frames: i32, to: usize, isWide: bool): i32 {
+  let broken = 0;
+  for (let frame = 0; frame < frames; frame += 1) {
+    const value = isWide ? <f32>load<f64>(from) : load<f32>(from);
+    const isNumber = isFinite(value);
+    store<f32>(to, isNumber ? value : 0);
+    if (!isNumber) broken += 1;
+    from += stride;
+    to += 4;
+  }
+  return broken;
+}
+
+/** Decodes one channel of interleaved frames into floats of ±1; says how many were no numbers (they become 0). */
+export function decodeChannel(encoding: i32, from: usize, stride: usize, frames: i32, to: usize): i32 {
+  if (encoding == SIGNED_24) decodeSigned24(from, stride, frames, to);
+  else if (encoding == SIGNED_16)
+    for (let frame = 0; frame < frames; frame += 1, from += stride, to += 4)
+      store<f32>(to, <f32>load<i16>(from) * <f32>(1.0 / 32768.0));
+  else if (encoding == SIGNED_32)
+    for (let frame = 0; frame < frames; frame += 1, from += stride, to += 4)
+      store<f32>(to, <f32>load<i32>(from) * <f32>(1.0 / 2147483648.0));
+  else if (encoding == UNSIGNED_8)
+    for (let frame = 0; frame < frames; frame += 1, from += stride, to += 4)
+      store<f32>(to, <f32>(<i32>load<u8>(from) - 128) * <f32>(1.0 / 128.0));
+  else return decodeFloat(from, stride, frames, to, encoding == FLOAT_64);
+  return 0;
+}

@@ -1,0 +1,151 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useEffect, useMemo, useSyncExternalStore } from "react";
+import type { MeasuredRecording } from "@/core/check/recordingMeter";
+import type { MeasureDoor } from "@/workers/measureWorker";
+import { isSound, looksLikeWav } from "../sound/decodeFile";
+import { measureDecoded } from "./measureDecoded";
+
+/** One file of a card. */
+export interface CardFile {
+  id: number;
+  file: File;
+  /** Where it lies on the card. */
+  path: string;
+  state:
+    | { phase: "waiting" }
+    | { phase: "measuring"; share: number }
+    | { phase: "measured"; recording: MeasuredRecording }
+    | { phase: "refused"; message: string };
+}
+
+export interface Card {
+  files: readonly CardFile[];
+  isRunning: boolean;
+  /** Files that are no sound, left out. */
+  skipped: number;
+}
+
+/** A file with its way from the folder that was dropped. */
+export interface FoundFile {
+  file: File;
+  path: string;
+}
+
+const SOUND_ENDINGS = /\.(wav|wave|bwf|rf64|w64|m4a|mp3|ogg|oga|flac|aac|aif|aiff)$/i;
+const EMPTY: Card = { files: [], isRunning: false, skipped: 0 };
+
+interface Line {
+  worker: Worker;
+  door: Comlink.Remote<MeasureDoor>;
+}
+
+function openLine(): Line {
+  const worker = new Worker(new URL("../../workers/measureWorker.ts", import.meta.url), { type: "module" });
+  return { worker, door: Comlink.wrap<MeasureDoor>(worker) };
+}
+
+/** A queue of files for as many workers as there are cores less one; a file that fails does not stop the others. */
+function makeCard() {
+  let card = EMPTY;
+  let nextId = 0;
+  let lines: Line[] = [];
+  /** Runs that were stopped must not report any more. */
+  let run = 0;
+  const listeners = new Set<() => void>();
+
+  function set(next: Card): void {
+    card = next;
+    listeners.forEach((listen) => listen());
+  }
+
+  function setState(id: number, state: CardFile["state"]): void {
+    set({ ...card, files: card.files.map((each) => (each.id === id ? { ...each, state } : each)) });
+  }
+
+  async function measureOne({ door }: Line, { id, file }: CardFile, mine: number): Promise<void> {
+    const onShare = (share: number) => {
+      if (mine === run) setState(id, { phase: "measuring", share });
+    };
+    try {
+      const isWav = (await looksLikeWav(file)) || !isSound(file);
+      const result = isWav
+        ? await door.measure(file, Comlink.proxy(onShare))
+        : await measureDecoded(door, file, onShare);
+      if (mine !== run) return;
+      if (result.outcome === "measured") setState(id, { phase: "measured", recording: result.recording });
+      else if (result.outcome === "refused") setState(id, { phase: "refused", message: result.message });
+    } catch {
+      if (mine === run)
+        setState(id, { phase: "refused", message: "The file could not be read: is the card still in?" });
+    }
+  }
+
+  async function work(line: Line, mine: number): Promise<void> {
+    for (;;) {
+      const next = card.files.find((each) => each.state.phase === "waiting");
+      if (!next || mine !== run) return;
+      setState(next.id, { phase: "measuring", share: 0 });
+      await measureOne(line, next, mine);
+    }
+  }
+
+  function start(): void {
+    if (card.isRunning) return;
+    const mine = ++run;
+    set({ ...card, isRunning: true });
+    lines = Array.from({ length: Math.max(1, (navigator.hardwareConcurrency || 2) - 1) }, openLine);
+    const own = lines;
+    void Promise.all(own.map((line) => work(line, mine))).then(() => {
+      own.forEach(({ worker }) => worker.terminate());
+      if (mine === run) set({ ...card, isRunning: false });
+    });
+  }
+
+  /** Ends all workers at once; what was under way waits again. */
+  const stop = (): void => {
+    run += 1;
+    lines.forEach(({ worker }) => worker.terminate());
+    lines = [];
+    const files = card.files.map((each): CardFile =>
+      each.state.phase === "measuring" ? { ...each, state: { phase: "waiting" } } : each,
+    );
+    set({ ...card, files, isRunning: false });
+  };
+
+  return {
+    snapshot: () => card,
+    subscribe: (listen: () => void) => {
+      listeners.add(listen);
+      return () => listeners.delete(listen);
+    },
+    add: (found: readonly FoundFile[]): void => {
+      const sounds = found.filter(({ file }) => SOUND_ENDINGS.test(file.name) || file.type.startsWith("audio/"));
+      const files = sounds.map(({ file, path }): CardFile => ({
+        id: nextId++,
+        file,
+        path,
+        state: { phase: "waiting" },
+      }));
+      set({ ...card, files: [...card.files, ...files], skipped: card.skipped + found.length - sounds.length });
+      if (files.length > 0) start();
+    },
+    stop,
+    resume: start,
+    clear: (): void => {
+      stop();
+      set(EMPTY);
+    },
+  };
+}
+
+export type CardQueue = ReturnType<typeof makeCard>;
+
+/** The card that is being checked; it lives as long as the screen. */
+export function useCard(): { card: Card; queue: CardQueue } {
+  const queue = useMemo(() => makeCard(), []);
+  const card = useSyncExternalStore(queue.subscribe, queue.snapshot, () => EMPTY);
+  useEffect(() => () => queue.stop(), [queue]);
+  return { card, queue };
+}
