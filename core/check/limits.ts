@@ -25,7 +25,7 @@ export const LIMITS = {
   /** Share of spoken hops within 0.5 dB of the loudest: an overload. */
   plateauShare: 0.03,
   /** A line-up tone is no voice: nearly all of it lies at its top, and it has no highs at all. */
-  toneShare: 0.6,
+  toneShare: 0.4,
   toneBrightDb: -45,
   /** Share of the loud peaks that crowd into 2 dB under a limiter. */
   crowdShare: 0.55,
