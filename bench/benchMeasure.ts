@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { ROOT } from "../cli/state";
 
 const ROUNDS = 3;
-const RATIO_LIMIT = 1.5;
+const RATIO_LIMIT = 0.5;
 const MEMORY_LIMIT_MB = 200;
 const CLI = join(ROOT, "hypophon");
 
