@@ -18,7 +18,7 @@ test("pages carry a strict content policy and are framed by nobody", async ({ re
   expect(policy).toContain("default-src 'self'");
   expect(policy).toContain("frame-ancestors 'none'");
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
-  expect(policy).not.toContain("unsafe-eval");
+  expect(policy).not.toContain("'unsafe-eval'");
 });
 
 test("no page breaks its own policy", async ({ page, request }) => {

@@ -141,6 +141,7 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
 }
 
 function voiceTraits(measures: Measures, whole: Draft): Draft[] {
+  const isTone = measures.brightDb < LIMITS.toneBrightDb || measures.bassDb > LIMITS.toneBassDb;
   const drafts: Draft[] = [];
   if (measures.crowdShare > LIMITS.crowdShare && measures.plateauShare <= LIMITS.plateauShare)
     drafts.push({
@@ -163,14 +164,14 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
       confidence: sure(measures.sibilanceDb - LIMITS.sibilanceDb, 8),
       message: `S sounds stand ${db(measures.sibilanceDb)} over the voice's level.`,
     });
-  if (measures.brightDb < LIMITS.muffledDb && measures.brightDb > LIMITS.toneBrightDb)
+  if (measures.brightDb < LIMITS.muffledDb && !isTone)
     drafts.push({
       ...whole,
       kind: "muffled",
       confidence: sure(LIMITS.muffledDb - measures.brightDb, 8),
       message: `The voice's 2.5 to 6 kHz lie ${db(-measures.brightDb)} under its middle.`,
     });
-  if (measures.bassDb > LIMITS.boomyDb)
+  if (measures.bassDb > LIMITS.boomyDb && !isTone)
     drafts.push({
       ...whole,
       kind: "boomy",

@@ -24,9 +24,10 @@ export const LIMITS = {
   roomyDbPerS: 130,
   /** Share of spoken hops within 0.5 dB of the loudest: an overload. */
   plateauShare: 0.03,
-  /** A line-up tone is no voice: nearly all of it lies at its top, and it has no highs at all. */
+  /** A line-up tone is no voice: nearly all of it lies at its top, and it has no highs at all or nothing but bass. */
   toneShare: 0.4,
   toneBrightDb: -45,
+  toneBassDb: 20,
   /** Share of the loud peaks that crowd into 2 dB under a limiter. */
   crowdShare: 0.55,
   sibilanceDb: -9.8,
