@@ -37,7 +37,7 @@ test("a card of several files is checked, sorted and opened", async ({ page }) =
   await expect(listen).toContainText("▶");
 });
 
-test("a card is stopped and gone on with; nothing that was done is done again", async ({ page }) => {
+test("a card is closed, and an hour that follows it is stopped", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await page.locator("input[type=file]").setInputFiles(RECORDINGS.slice(0, 2));
   await expect(page.getByText("2 of 2 files checked")).toBeVisible({ timeout: 60_000 });

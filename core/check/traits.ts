@@ -46,7 +46,8 @@ const MOST_WINDOWS = 96;
 
 const binned = (value: number, bins: number): number => Math.max(0, Math.min(bins - 1, Math.floor(value)));
 
-function noTraits(): Traits {
+/** Traits of nothing, to add to. */
+export function noTraits(): Traits {
   return {
     speechHops: 0,
     pauseHops: 0,
@@ -239,4 +240,3 @@ export function binAt(counts: Float64Array, share: number): number {
   }
   return NaN;
 }
-export { noTraits };

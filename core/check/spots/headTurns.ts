@@ -5,7 +5,7 @@ import { dbOver, percentile, type Scene } from "./scene";
 /** Speech looked at together, hops. */
 const WINDOW = 110;
 const STEP = 20;
-/** So many of a window's hops must be voiced. */
+/** So many of a stretch's hops must be voiced. */
 const FEWEST = 35;
 /** How much duller and weaker than the rest, dB, and for how long, s. */
 const DULLER_DB = 6;
@@ -23,7 +23,7 @@ function bandSums(bands: readonly Float32Array[], [from, to]: readonly [number, 
   return sums;
 }
 
-interface Window {
+interface Stretch {
   from: number;
   tiltDb: number;
   levelDb: number;
@@ -33,7 +33,7 @@ interface Window {
 export function findHeadTurns(scene: Scene): Spot[] {
   const { heard, startS } = scene;
   const { bands } = heard.figures;
-  const windows: Window[] = [];
+  const stretches: Stretch[] = [];
   const brights = bandSums(bands, BRIGHT, heard.hops);
   const bodies = bandSums(bands, BODY, heard.hops);
   for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
@@ -46,24 +46,24 @@ export function findHeadTurns(scene: Scene): Spot[] {
       level += heard.level[hop]!;
       count += 1;
     }
-    if (count >= FEWEST) windows.push({ from, tiltDb: dbOver(bright, body), levelDb: dbOver(level, count) });
+    if (count >= FEWEST) stretches.push({ from, tiltDb: dbOver(bright, body), levelDb: dbOver(level, count) });
   }
-  if (windows.length < 8) return [];
+  if (stretches.length < 8) return [];
   const usualTilt = percentile(
-    windows.map((window) => window.tiltDb),
+    stretches.map((stretch) => stretch.tiltDb),
     0.6,
   );
   const usualLevel = percentile(
-    windows.map((window) => window.levelDb),
+    stretches.map((stretch) => stretch.levelDb),
     0.5,
   );
-  const spots = windows
-    .filter((window) => window.tiltDb < usualTilt - DULLER_DB && window.levelDb < usualLevel - WEAKER_DB)
-    .map((window): Spot => ({
+  const spots = stretches
+    .filter((stretch) => stretch.tiltDb < usualTilt - DULLER_DB && stretch.levelDb < usualLevel - WEAKER_DB)
+    .map((stretch): Spot => ({
       kind: "headTurn",
-      startS: startS + window.from * heard.hopS,
-      endS: startS + (window.from + WINDOW) * heard.hopS,
-      sizeDb: usualLevel - window.levelDb,
+      startS: startS + stretch.from * heard.hopS,
+      endS: startS + (stretch.from + WINDOW) * heard.hopS,
+      sizeDb: usualLevel - stretch.levelDb,
       confidence: 0.7,
     }));
   return joinSpots(spots, 0.1).filter((spot) => spot.endS - spot.startS >= SHORTEST_S);
