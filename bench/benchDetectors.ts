@@ -1,11 +1,12 @@
 import { join } from "node:path";
 import { recordingMeter } from "../core/check/recordingMeter";
 import type { Finding, FindingKind } from "../core/check/measurement";
-import { chanceOf } from "./labelled/chance";
-import { cleanWish, clipOf } from "./labelled/clip";
-import { faultyClip, LABELLED_KINDS, type Faulty, type Strength } from "./labelled/faults";
-import { RATE } from "./labelled/rate";
-import { speechBank, type Voice } from "./labelled/speechBank";
+import { chanceOf } from "../demo/labelled/chance";
+import { cleanWish, clipOf } from "../demo/labelled/clip";
+import { faultyClip, LABELLED_KINDS, type Faulty, type Strength } from "../demo/labelled/faults";
+import { RATE } from "../demo/labelled/rate";
+import type { Voice } from "../demo/labelled/voice";
+import { speechBank } from "./labelled/speechBank";
 
 /** The seed of the figures in docs; detectors are tuned with others. */
 const DOCUMENTED_SEED = 20_261;

@@ -270,6 +270,8 @@ export const measurement = pgTable(
     grade: text("grade").$type<MeasurementBody["grade"]>().notNull(),
     sentence: text("sentence").notNull(),
     correction: text("correction").notNull(),
+    reviews: jsonb("reviews").$type<MeasurementBody["reviews"]>().notNull().default([]),
+    redress: text("redress").notNull().default(""),
   },
   (table) => [index("measurement_shoot").on(table.shootId)],
 );

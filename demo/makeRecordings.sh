@@ -40,6 +40,33 @@ speak singer 75 160 "Thank you all for coming!" "Raise your glasses to the mill!
 noise hall pink -50 highpass 80
 mix singer-hall.wav 13 singer hall
 
+# Voices for the card, at 24 kHz: sentences with exactly half a second of silence between, each brought near the average
+# spectrum of speech by hand.
+voice() { # file, language and variant, pitch, speed, filters, text…
+  local file=$1 variant=$2 pitch=$3 speed=$4 filters=$5
+  shift 5
+  local parts=() index=0
+  for sentence in "$@"; do
+    espeak-ng -v "$variant" -p "$pitch" -s "$speed" -w "$work/$index.said.wav" "$sentence"
+    # shellcheck disable=SC2086
+    sox "$work/$index.said.wav" -r 24000 "$work/$index.part.wav" $filters \
+      silence 1 0.01 0.5% fade 0.01 reverse silence 1 0.01 0.5% fade 0.03 reverse norm -1 pad 0 0.5
+    parts+=("$work/$index.part.wav")
+    index=$((index + 1))
+  done
+  sox -R "${parts[@]}" -b 16 "$file"
+}
+
+voice voice-miller.wav en-gb+m3 35 150 "bass -3 treble 2" \
+  "The tide turns the wheel for five hours a day." "When it slackens, we stop the stones and wait for the water." \
+  "Put the big sacks by the door, please." "My grandfather painted these boats."
+voice voice-engineer.wav en-gb+f2 88 160 "treble -2" \
+  "The sluice gate is new oak, hung on the old iron." "We measured it three times before anybody cut." \
+  "Six ships came past us on Thursday; she saw them first." "Bring the long ladder down to the quay."
+voice voice-singer.wav en-us+f4 92 155 "treble -3" \
+  "Thank you all for coming to the mill tonight." "I thought about it for a long while, and then I said yes." \
+  "Raise your glasses to the people who carried the stones." "We sing this one for the river."
+
 # A clap in the granary: a burst of noise through sox's reverberator, with the place's own tone under it.
 sox -R -n -r 24000 -c 1 "$work/burst.wav" synth 0.02 whitenoise fade 0 0.02 0.01 gain -3 pad 1.2 3.4
 sox -R "$work/burst.wav" "$work/clap.wav" gain -3 reverb -w 58 30 100 100 0 10 norm -3

@@ -27,3 +27,28 @@ export const DEMO_CLAP = {
   title: "Clap in the granary",
   placeId: GRANARY_ID,
 } as const;
+
+/** Voices of the recordings on the demo's card. */
+export type CardVoice = "miller" | "engineer" | "singer";
+
+/** The demo's card: two days of the shoot, made when they are asked for. */
+export const CARD_FILES = [
+  "D1_S01_T01_Miller.wav",
+  "D1_S01_T02_Miller.wav",
+  "D1_S01_T03_Miller.wav",
+  "D1_S01_T04_Miller.wav",
+  "D1_S02_T01_Engineer.wav",
+  "D1_S02_T02_Engineer.wav",
+  "D1_S02_T03_Engineer.wav",
+  "D1_S02_T04_Engineer.wav",
+  "D1_S03_T01_Engineer.wav",
+  "D1_S03_T02_Engineer.wav",
+  "D2_S04_T01_Singer.wav",
+  "D2_S04_T02_Singer.wav",
+  "D2_S04_T03_Singer.wav",
+  "D2_S04_T04_Singer.wav",
+  "D2_S05_T01_Miller.wav",
+  "D2_S05_T02_Miller.wav",
+  "D2_S05_T03_Miller.wav",
+] as const;
+export type CardFileName = (typeof CARD_FILES)[number];

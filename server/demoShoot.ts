@@ -2,7 +2,9 @@ import { open } from "node:fs/promises";
 import { join } from "node:path";
 import { measureWav } from "../core/check/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
-import { likelyChannel, provePlan } from "../core/proof/verdict";
+import { channelOfTake, judgeTake } from "../core/proof/judgeTake";
+import { expectedTake } from "../core/shoot/expectedTake";
+import { takeRecord } from "../core/shoot/takeRecord";
 import { airPlanOf, onAirOf } from "../core/shoot/airScene";
 import { levelsOfRig } from "../core/shoot/levels";
 import { readMono } from "../core/audio/readMono";
@@ -11,10 +13,12 @@ import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
 import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/shoot/connections";
 import { signatureOf } from "../core/rehearsal/steps";
-import type { AirBody, ConnectionBody, MeasurementBody, PlaceBody, StepDone } from "../core/shoot/records";
+import type { AirBody, ConnectionBody, PlaceBody, StepDone } from "../core/shoot/records";
+import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
-import { DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording, DEMO_CLAP } from "../demo/recordings";
+import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording } from "../demo/recordings";
+import { voiceOf } from "../demo/voices";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { createRecord, listRecords, restoreRecord } from "./records";
@@ -25,10 +29,20 @@ function recordingPath(file: string): string {
   return join(process.cwd(), "demo", "recordings", file);
 }
 
-/** Bytes of one of the demo's recordings, by its listed name only. */
+/** Bytes of one of the demo's recordings, by its listed name only; those of its card are made here and now. */
 export async function demoRecordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
+  const ofCard = CARD_FILES.find((name) => name === file);
+  if (ofCard) {
+    const { voice: name } = CARD[ofCard];
+    const { samples } = await readMono(bytesSource(await recordingBytes(`voice-${name}.wav`)), 60);
+    return makeCardRecording(ofCard, voiceOf(name, samples));
+  }
   if (![DEMO_CLAP, ...DEMO_RECORDINGS].some((recording) => recording.file === file))
     throw new Fault("missing", "There is no such recording.");
+  return recordingBytes(file);
+}
+
+async function recordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
   const handle = await open(recordingPath(file), "r");
   try {
     const { size } = await handle.stat();
@@ -47,19 +61,11 @@ async function proveRecording(acting: ActingCrew, recording: DemoRecording, proo
   if (!subject?.levels || !subject.plan) return;
   const source = bytesSource(await demoRecordingBytes(recording.file));
   const { measurement } = await measureWav(source, recording.file);
-  const channel = likelyChannel(measurement);
-  const verdict = provePlan(subject.levels, subject.plan, measurement, channel);
-  const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = subject.plan;
-  const body: MeasurementBody = {
-    shootId: DEMO_SHOOT_ID,
-    rigId: recording.rigId,
-    channel,
-    recording: measurement,
-    planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
-    grade: verdict.grade,
-    sentence: verdict.sentence,
-    correction: verdict.correctionSays,
-  };
+  const expected = expectedTake(bundle, subject)!;
+  const channel = channelOfTake(expected, measurement);
+  const judged = judgeTake(subject.levels, expected, measurement, channel, []);
+  const ids = { shootId: DEMO_SHOOT_ID, rigId: recording.rigId };
+  const body = takeRecord(ids, measurement, subject.plan, judged, []);
   await createRecord(acting, "measurement", proofId, body);
 }
 

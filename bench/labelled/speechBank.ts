@@ -1,16 +1,10 @@
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { highPass, highShelf, lowPass, lowShelf, peak } from "./filters";
-import { rmsOf } from "./noises";
-import { RATE } from "./rate";
-
-/** Speech of one voice: sentences at 48 kHz, each with its loudest sample near full scale. */
-export interface Voice {
-  name: string;
-  isReal: boolean;
-  sentences: readonly Float32Array[];
-}
+import { highPass, highShelf, lowPass, lowShelf, peak } from "../../demo/labelled/filters";
+import { rmsOf } from "../../demo/labelled/noises";
+import { RATE } from "../../demo/labelled/rate";
+import type { Voice } from "../../demo/labelled/voice";
 
 /** Made voices: language, variant, pitch, speed. Women, men, and children by pitch. */
 const MADE: readonly (readonly [language: string, variant: string, pitch: number, speed: number])[] = [

@@ -2,7 +2,9 @@ import { clippingOf, type ClippingReport } from "../audio/clipping";
 import { countLevel, levelHistogram, type LevelHistogram } from "../audio/levelHistogram";
 import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
 import { countActivity, type ActiveParts } from "../audio/speechLevel";
+import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
+import type { CoursePoint } from "./measurement";
 import type { Spot } from "./spot";
 import { findSpots } from "./spots/findSpots";
 import { sceneOf } from "./spots/scene";
@@ -28,6 +30,7 @@ export interface ChannelReport {
   clipping: ClippingReport;
   traits: Traits;
   spots: readonly Spot[];
+  course: readonly CoursePoint[];
 }
 
 /** Overloads closer than this are one place to listen to, s. */
@@ -97,6 +100,7 @@ export function reportChannel(
   const spots = findSpots(scene);
   const isTouched = touchedBy(spots, heard, startS);
   const offset = place.from - place.leadIn;
+  const ownSpots = spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1);
   const own = figures.runs.filter((run) => run.frame >= place.leadIn);
   return {
     heard,
@@ -116,7 +120,8 @@ export function reportChannel(
       ...countLevels(heard, isTouched),
       clipping: clippingOf(own, place.fullScale, offset, CLIP_MERGE_S * piece.sampleRateHz),
       traits: traitsOf(heard, isTouched, scene.low),
-      spots: spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1),
+      spots: ownSpots,
+      course: courseOf(heard, isTouched, ownSpots, place.from / piece.sampleRateHz),
     },
   };
 }

@@ -194,7 +194,7 @@ describe("words and lists", () => {
     const wav = toWav([new Float32Array(RATE)], { sampleRateHz: RATE, bits: 24 });
     const { measurement } = await measureWav(bytesSource(wav), '=cmd("x").wav');
     const [head, row] = findingsCsv(measurement).split("\r\n");
-    expect(head!.split(",")).toHaveLength(9);
+    expect(head!.split(",")).toHaveLength(12);
     expect(row).toMatch(/^"'=cmd\(""x""\)\.wav","1","0","1","fault","Silent"/);
   });
 });

@@ -1,5 +1,6 @@
 import { KIND_WORDS } from "./kindWords";
 import type { RecordingMeasurement } from "./measurement";
+import { reviewOf, type Review } from "./review";
 
 /** A cell that no spreadsheet takes for a formula; quoted. */
 function cell(value: string | number): string {
@@ -8,7 +9,7 @@ function cell(value: string | number): string {
 }
 
 /** The findings of a recording as CSV: one a line, channels from 1, times in seconds. Source: RFC 4180. */
-export function findingsCsv({ file, findings }: RecordingMeasurement): string {
+export function findingsCsv({ file, findings }: RecordingMeasurement, reviews: readonly Review[] = []): string {
   const rows = findings.map((finding) => [
     file,
     finding.channel === null ? "" : finding.channel + 1,
@@ -18,8 +19,24 @@ export function findingsCsv({ file, findings }: RecordingMeasurement): string {
     KIND_WORDS[finding.kind].name,
     Number(finding.confidence.toFixed(2)),
     finding.message,
+    finding.cause ?? "",
     finding.advice,
+    reviewOf(finding, reviews)?.decision ?? "",
+    reviewOf(finding, reviews)?.note ?? "",
   ]);
-  const head = ["file", "channel", "from s", "to s", "severity", "finding", "sure", "what", "what to do"];
+  const head = [
+    "file",
+    "channel",
+    "from s",
+    "to s",
+    "severity",
+    "finding",
+    "sure",
+    "what",
+    "likely cause",
+    "what to do",
+    "review",
+    "note",
+  ];
   return `${[head, ...rows].map((row) => row.map(cell).join(",")).join("\r\n")}\r\n`;
 }

@@ -58,6 +58,8 @@ export const Finding = Type.Object(
     confidence: Type.Number({ minimum: 0, maximum: 1 }),
     message: Type.String({ maxLength: 400 }),
     advice: Type.String({ maxLength: 400 }),
+    /** What is likeliest behind it in this wearer's chain. */
+    cause: Type.Optional(Type.String({ maxLength: 400 })),
   },
   { additionalProperties: false },
 );
@@ -92,6 +94,8 @@ export const ChannelMeasurement = Type.Object(
     speechShare: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
     /** How fast phrases die away, dB/s; null where no phrase told. */
     decayDbPerS: Type.Optional(Type.Union([Type.Number(), Type.Null()])),
+    /** Median pitch of the clear voice, Hz; null where there was too little of it. */
+    pitchHz: Type.Optional(Type.Union([Type.Number({ minimum: 0 }), Type.Null()])),
     /** Speech spectrum by third-octave 125 Hz to 16 kHz re its own 400 Hz to 1.6 kHz, dB; empty without speech. */
     colourDb: Type.Optional(Type.Array(Type.Number(), { maxItems: 22 })),
     /** Noise by octave 125 Hz to 8 kHz in pauses, dBFS (AES17); empty without pauses. */

@@ -2,7 +2,15 @@ import { BANDS_HZ } from "../audio/pieceMeter";
 import { amplitudeToDb } from "../sound/decibel";
 import { bandAt } from "./heard";
 import type { ChannelTotals } from "./recordingTotals";
-import { binAt, DECAY_STEP, lineHz, LOWEST_RISE_DB, PEAK_BINS_PER_DB } from "./traits";
+import {
+  binAt,
+  DECAY_STEP,
+  lineHz,
+  LOWEST_PITCH_HZ,
+  LOWEST_RISE_DB,
+  PEAK_BINS_PER_DB,
+  PITCHES_PER_OCTAVE,
+} from "./traits";
 
 /** Mains hum as it stands in a channel. */
 export interface Hum {
@@ -20,6 +28,8 @@ export interface Measures {
   hissDb: number;
   hissFallDb: number;
   decayDbPerS: number | null;
+  /** Median pitch of the clear voice, Hz; null where there was too little of it. */
+  pitchHz: number | null;
   plateauShare: number;
   /** Share of the loud peaks that crowd into 2 dB. */
   crowdShare: number;
@@ -40,6 +50,7 @@ const FEWEST_SPEECH_HOPS = 150;
 const FEWEST_PAUSE_HOPS = 40;
 const FEWEST_DECAYS = 3;
 const FEWEST_RISES = 3;
+const FEWEST_PITCHES = 60;
 
 const powerDb = (power: number): number => 10 * Math.log10(power + 1e-20);
 
@@ -105,6 +116,11 @@ function shareNearTop(totals: ChannelTotals, withinDb: number): number {
   return near / speechHops;
 }
 
+function pitchOf({ traits: { pitches } }: ChannelTotals): number | null {
+  if (pitches.reduce((sum, count) => sum + count, 0) < FEWEST_PITCHES) return null;
+  return LOWEST_PITCH_HZ * 2 ** (binAt(pitches, 0.5) / PITCHES_PER_OCTAVE);
+}
+
 /** Works out the figures that traits are judged by. */
 export function measuresOf(totals: ChannelTotals): Measures {
   const { traits } = totals;
@@ -124,6 +140,7 @@ export function measuresOf(totals: ChannelTotals): Measures {
     hissDb: speaks && pauses ? over(between(noiseBands, 2000, 8000), speech) : NaN,
     hissFallDb: pauses ? over(between(noiseBands, 6300, 8000), between(noiseBands, 1000, 1250)) : NaN,
     decayDbPerS: decays >= FEWEST_DECAYS ? binAt(traits.decays, 0.6) * DECAY_STEP : null,
+    pitchHz: pitchOf(totals),
     plateauShare: shareNearTop(totals, 0.5),
     crowdShare: crowdShare(totals),
     sibilanceDb: speaks ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,

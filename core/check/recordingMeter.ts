@@ -53,6 +53,7 @@ function channelMeasurement(
     clippedRuns: totals.clipping.fullScaleRuns + totals.clipping.flatTopRuns,
     speechShare: Math.min(1, totals.traits.speechHops / Math.max(1, hops)),
     decayDbPerS: measures.decayDbPerS,
+    pitchHz: measures.pitchHz,
     colourDb: colourOf(measures),
     noiseOctavesDbfs: noiseOctavesOf(measures).map((power) => Math.max(-200, meanSquareToDbfs(power))),
     counts: { ...totals.counts },

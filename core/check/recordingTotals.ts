@@ -5,6 +5,7 @@ import { overviewBuilder, type Overview, type OverviewBuilder } from "../audio/o
 import { activeLevel, type ActiveParts } from "../audio/speechLevel";
 import { amplitudeToDb, meanSquareToDbfs } from "../sound/decibel";
 import type { ChannelReport } from "./channelReport";
+import { joinCourse } from "./course";
 import type { CoursePoint, FindingKind } from "./measurement";
 import { addPair, likenessOf, type Pair, type PairLikeness, type PairReport } from "./pairs";
 import type { PieceReport } from "./pieceReport";
@@ -13,8 +14,6 @@ import { addTraits, noTraits, type Traits } from "./traits";
 
 /** Places of one kind that are listed; all are counted. */
 const LISTED = 60;
-/** Points of a course; neighbours are joined beyond. */
-const MOST_POINTS = 360;
 /** Noise needs so many pauses of 50 ms, else the quietest tenth of everything is taken. */
 const FEWEST_PAUSES = 12;
 const FLOOR_SHARE = 0.1;
@@ -82,42 +81,8 @@ function noiseOf(pauses: LevelHistogram, levels: LevelHistogram): number {
   return countedIn(pauses) >= FEWEST_PAUSES ? percentileOf(pauses, 0.5) : percentileOf(levels, FLOOR_SHARE);
 }
 
-const orNull = (value: number): number | null => (Number.isFinite(value) ? value : null);
-
-/** Joins every two neighbouring points. */
-function halved(course: readonly CoursePoint[]): CoursePoint[] {
-  return course
-    .filter((_, index) => index % 2 === 0)
-    .map((point, index) => {
-      const next = course[2 * index + 1];
-      const louder = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.max(a, b));
-      return next
-        ? {
-            startS: point.startS,
-            speechDbfs: louder(point.speechDbfs, next.speechDbfs),
-            noiseDbfs: louder(point.noiseDbfs, next.noiseDbfs),
-            rustles: point.rustles + next.rustles,
-            dropouts: point.dropouts + next.dropouts,
-          }
-        : point;
-    });
-}
-
-function addCourse(sum: ChannelSum, report: ChannelReport, startS: number): void {
-  const count = (kinds: readonly FindingKind[]) => report.spots.filter((spot) => kinds.includes(spot.kind)).length;
-  const speech = activeLevel(report.active, report.squares / Math.max(1, report.frames));
-  sum.course.push({
-    startS,
-    speechDbfs: report.traits.speechHops > 50 ? orNull(speech.levelDbfs) : null,
-    noiseDbfs: orNull(noiseOf(report.pauses, report.levels)),
-    rustles: count(["rustle"]),
-    dropouts: count(["dropout", "radioNoise"]),
-  });
-  if (sum.course.length > MOST_POINTS) sum.course = halved(sum.course);
-}
-
-function addChannel(sum: ChannelSum, report: ChannelReport, startS: number): void {
-  addCourse(sum, report, startS);
+function addChannel(sum: ChannelSum, report: ChannelReport): void {
+  sum.course = joinCourse(sum.course, report.course);
   sum.frames += report.frames;
   sum.sum += report.sum;
   sum.squares += report.squares;
@@ -178,7 +143,7 @@ export interface TotalsBuilder {
 }
 
 /** Widest overview of one channel; many channels have narrower ones, so that memory stays bounded. */
-const columnsFor = (channels: number): number => (channels > 8 ? 1 << 12 : 1 << 15);
+const columnsFor = (channels: number): number => (channels > 8 ? 1 << 12 : channels > 2 ? 1 << 15 : 1 << 17);
 
 /**
  * Adds up pieces of a recording in memory that does not grow with its length.
@@ -192,12 +157,11 @@ export function recordingTotals(sampleRateHz: number, channels: number): TotalsB
   let [brokenSamples, slowRateHz] = [0, 2000];
   return {
     add(report) {
-      const startS = sums[0]!.frames / sampleRateHz;
       if (channels <= 2) {
         const [left, right] = [report.channels[0]!.loudnessSteps, report.channels[1]?.loudnessSteps];
         left.forEach((step, index) => programme.push(step + (right?.[index] ?? 0)));
       }
-      report.channels.forEach((channel, index) => addChannel(sums[index]!, channel, startS));
+      report.channels.forEach((channel, index) => addChannel(sums[index]!, channel));
       report.pairs.forEach((pair, index) => {
         if (pairs[index]) addPair(pairs[index], pair);
         else pairs[index] = pair;

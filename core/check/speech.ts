@@ -8,6 +8,8 @@ export interface SpeechDecision {
   noise: readonly Float32Array[];
   /** How periodic the signal is like a voice, 0…1, where it stands over the noise; 0 elsewhere. */
   voicing: Float32Array;
+  /** The voice's period as a frequency, Hz, where it is periodic; 0 elsewhere. */
+  pitchHz: Float32Array;
 }
 
 interface SpeechInput {
@@ -78,16 +80,43 @@ function noiseOf(smoothed: Float32Array, bias: number): Float32Array {
   return noise;
 }
 
-/** Largest normalised autocorrelation over the lags of voices, of 40 ms round a hop. */
-function periodicity(slow: Float32Array, centre: number, rateHz: number): number {
+/** A shorter lag nearly as good as the best is the period itself: the best may be twice or thrice it. */
+const NEARLY = 0.9;
+/** Likeness by lag of the hop looked at last. */
+const likenesses = new Float32Array(512);
+
+/** Likeness half way between a lag and the next, by cubic interpolation. */
+const halfWay = (lag: number): number =>
+  (9 * (likenesses[lag]! + likenesses[lag + 1]!) - likenesses[lag - 1]! - likenesses[lag + 2]!) / 16;
+
+/** The shortest lag, in halves, at which the likeness peaks nearly as high as anywhere. */
+function shortestPeriod(shortest: number, longest: number, best: number): number {
+  let [before, now] = [likenesses[shortest + 1]!, halfWay(shortest + 1)];
+  for (let half = 2 * shortest + 3; half < 2 * (longest - 2); half += 1) {
+    const next = half % 2 === 1 ? likenesses[(half + 1) >> 1]! : halfWay(half >> 1);
+    if (now >= NEARLY * best && now >= before && now >= next) return half / 2;
+    [before, now] = [now, next];
+  }
+  return longest;
+}
+
+interface Period {
+  likeness: number;
+  pitchHz: number;
+}
+
+const NO_PERIOD: Period = { likeness: 0, pitchHz: 0 };
+
+/** Largest normalised autocorrelation over the lags of voices, of 40 ms round a hop, and the pitch it shows. */
+function periodAt(slow: Float32Array, centre: number, rateHz: number): Period {
   const width = Math.round(rateHz * 0.04);
   const from = Math.round(centre - width / 2);
   const shortest = Math.floor(rateHz / HIGHEST_HZ);
   const longest = Math.ceil(rateHz / LOWEST_HZ);
-  if (from - longest < 0 || from + width > slow.length) return 0;
+  if (from - longest < 0 || from + width > slow.length) return NO_PERIOD;
   let energy = 0;
   for (let at = from; at < from + width; at += 1) energy += slow[at]! * slow[at]!;
-  if (energy <= 0) return 0;
+  if (energy <= 0) return NO_PERIOD;
   let lagged = 0;
   for (let at = from - longest; at < from - longest + width; at += 1) lagged += slow[at]! * slow[at]!;
   let best = 0;
@@ -95,11 +124,12 @@ function periodicity(slow: Float32Array, centre: number, rateHz: number): number
     let product = 0;
     for (let at = from; at < from + width; at += 1) product += slow[at]! * slow[at - lag]!;
     const likeness = product / Math.sqrt(energy * lagged + 1e-30);
+    likenesses[lag] = likeness;
     if (likeness > best) best = likeness;
     const [leaves, enters] = [slow[from - lag]!, slow[from - lag + width]!];
     lagged += enters * enters - leaves * leaves;
   }
-  return best;
+  return { likeness: best, pitchHz: rateHz / shortestPeriod(shortest, longest, best) };
 }
 
 /** The slow signal less its lows: hum and handling are periodic too. One pole and zero, 150 Hz. */
@@ -186,6 +216,7 @@ export function findSpeech(input: SpeechInput): SpeechDecision {
   const noise = smoothed.map((band, index) => noiseOf(band, BIAS[index]!));
   const isLoud = new Uint8Array(hops);
   const voicing = new Float32Array(hops);
+  const pitchHz = new Float32Array(hops);
   const cut = withoutLows(input.slow, slowRateHz);
   const excesses = excessOf(smoothed, noise, hops);
   let isOn = false;
@@ -194,11 +225,13 @@ export function findSpeech(input: SpeechInput): SpeechDecision {
     isOn = excess > (isOn ? SILENT_DB : SPEAKS_DB);
     if (!isOn) continue;
     isLoud[hop] = 1;
-    voicing[hop] =
-      hop % 4 !== 0 && isLoud[hop - 1]
-        ? voicing[hop - 1]!
-        : periodicity(cut, (hop + 0.5) * input.hopS * slowRateHz, slowRateHz);
+    if (hop % 4 !== 0 && isLoud[hop - 1]) {
+      [voicing[hop], pitchHz[hop]] = [voicing[hop - 1]!, pitchHz[hop - 1]!];
+      continue;
+    }
+    const period = periodAt(cut, (hop + 0.5) * input.hopS * slowRateHz, slowRateHz);
+    [voicing[hop], pitchHz[hop]] = [period.likeness, period.pitchHz];
   }
   const isSpeech = tidy(isLoud, voicing);
-  return { isSpeech, isPause: pausesOf(isLoud, isSpeech), noise, voicing };
+  return { isSpeech, isPause: pausesOf(isLoud, isSpeech), noise, voicing, pitchHz };
 }

@@ -24,6 +24,8 @@ export interface Traits {
   decays: Float64Array;
   /** Rise of the noise during pauses, in decibels from −10. */
   rises: Float64Array;
+  /** Pitch of clearly voiced hops, in half semitones from {@link LOWEST_PITCH_HZ}. */
+  pitches: Float64Array;
 }
 
 export const PEAK_BINS_PER_DB = 4;
@@ -36,6 +38,11 @@ export const DECAY_STEP = 10;
 const DECAY_BINS = 100;
 export const LOWEST_RISE_DB = -10;
 const RISE_BINS = 41;
+export const LOWEST_PITCH_HZ = 70;
+export const PITCHES_PER_OCTAVE = 24;
+const PITCH_BINS = 64;
+/** So periodic is a clear voice. */
+const CLEAR = 0.75;
 
 /** Length of the windows in which lines are looked for, in slow samples: about a second. */
 const LINE_SIZE = 2048;
@@ -61,6 +68,7 @@ export function noTraits(): Traits {
     sibilance: new Float64Array(SIBILANCE_BINS),
     decays: new Float64Array(DECAY_BINS),
     rises: new Float64Array(RISE_BINS),
+    pitches: new Float64Array(PITCH_BINS),
   };
 }
 
@@ -210,6 +218,8 @@ export function traitsOf(heard: Heard, isTouched: Uint8Array, low: Float32Array)
   speech /= Math.max(1, traits.speechHops);
   for (let hop = first; hop < hops; hop += 1) {
     if (!heard.isSpeech[hop]) continue;
+    if (heard.voicing[hop]! > CLEAR)
+      traits.pitches[binned(PITCHES_PER_OCTAVE * Math.log2(heard.pitchHz[hop]! / LOWEST_PITCH_HZ), PITCH_BINS)]! += 1;
     const peak = hopPeak(hop);
     let isTop = peak > 0;
     for (let near = hop - SYLLABLE; near <= hop + SYLLABLE && isTop; near += 1)

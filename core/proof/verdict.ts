@@ -123,17 +123,17 @@ export function worstOf(findings: readonly Finding[]): FindingKind | null {
   return WORST_FIRST.find((kind) => kinds.has(kind)) ?? null;
 }
 
-/** Judges one channel of a recording against what was planned for it. */
+/** Judges one channel of a recording against what was planned for it; by its own findings, or by those handed in. */
 export function provePlan(
   planned: Planned,
   plan: LevelPlan,
   measurement: RecordingMeasurement,
   channelIndex: number,
+  judged?: readonly Finding[],
 ): Verdict {
   const channel = measurement.channels[channelIndex] ?? measurement.channels[0]!;
-  const findings = measurement.findings.filter(
-    (finding) => finding.channel === null || finding.channel === channel.index,
-  );
+  const findings =
+    judged ?? measurement.findings.filter((finding) => finding.channel === null || finding.channel === channel.index);
   const kinds = new Set(findings.map((finding) => finding.kind));
   const worst = worstOf(findings);
   const correction = correctLevel(planned, plan, channel, kinds);

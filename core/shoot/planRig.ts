@@ -57,7 +57,7 @@ export function soundAtCapsule(candidate: Candidate, { facts }: DressPlan, voice
     softest,
     usual: usualEffort(softest, loudest),
     loudest,
-    noiseDb: facts.noiseDb,
+    noiseDb: addOctaves(facts.noiseDb, candidate.coverDb),
   };
 }
 

@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement } from "../check/measurement";
+import { Review } from "../check/review";
 import { Lav } from "../chain/devices";
 import { Dynamics } from "../chain/dynamics";
 import { SCHOOLS } from "../chain/schools";
@@ -154,7 +155,7 @@ export const MeasurementBody = Type.Object(
   {
     shootId: Id,
     rigId: Id,
-    channel: Type.Integer({ minimum: 0, maximum: 31 }),
+    channel: Type.Integer({ minimum: 0, maximum: 63 }),
     recording: RecordingMeasurement,
     /** What was planned when it was measured, so that later changes do not rewrite history. */
     planned: Type.Object(
@@ -164,6 +165,10 @@ export const MeasurementBody = Type.Object(
     grade: oneOf(["good", "usable", "redo"], "Verdict"),
     sentence: Type.String({ maxLength: 400 }),
     correction: Type.String({ maxLength: 400 }),
+    /** What those who listened say of its findings. */
+    reviews: Type.Array(Review, { maxItems: 500 }),
+    /** Another place for the microphone that what was found asks for; empty: none. */
+    redress: Type.String({ maxLength: 400 }),
   },
   strict,
 );

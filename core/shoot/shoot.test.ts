@@ -53,6 +53,8 @@ const PROOF: MeasurementBody = {
   grade: "good",
   sentence: "Good.",
   correction: "Leave the levels as they are.",
+  reviews: [],
+  redress: "",
 };
 
 function bundle(

@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
 import styled from "styled-components";
-import { DEMO_RECORDINGS } from "@/demo/recordings";
+import { CARD_FILES, DEMO_RECORDINGS, DEMO_SHOOT_ID } from "@/demo/recordings";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
 import type { Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
@@ -14,12 +14,13 @@ import { useRemoval, useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { WearerLinks } from "../shell/WearerLinks";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
-import { Measured } from "./Measured";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
 import { DECODE_LIMIT_BYTES } from "../sound/decodeFile";
 import { useCard, type CardFile } from "./useCard";
 import { useMeasure, type MeasureState } from "./useMeasure";
 
+const Measured = dynamic(() => import("./Measured").then((module) => module.Measured), { ssr: false });
+const FirstLook = dynamic(() => import("./FirstLook").then((module) => module.FirstLook), { ssr: false });
 const CardTable = dynamic(() => import("./CardTable").then((module) => module.CardTable), { ssr: false });
 
 const Progress = styled.progress`
@@ -40,13 +41,35 @@ const Takes = styled.ol`
 
 const GRADE_WORDS = { good: "good", usable: "usable", redo: "redo" } as const;
 
-function DemoTakes({ rigId, onFile }: { rigId: string; onFile: (file: File) => void }) {
+function DemoTakes({
+  rigId,
+  onFile,
+  onCard,
+}: {
+  rigId: string;
+  onFile: (file: File) => void;
+  onCard: (files: readonly DroppedFile[]) => void;
+}) {
+  const { bundle } = useShoot();
+  const [isFetching, setFetching] = useState(false);
   const recordings = DEMO_RECORDINGS.filter((recording) => recording.rigId === rigId);
-  if (recordings.length === 0) return null;
+  if (bundle.shoot.id !== DEMO_SHOOT_ID) return null;
   const choose = (name: string) => fetchDemoRecording(name).then((file) => file && onFile(file));
+  const fetchCard = async () => {
+    setFetching(true);
+    for (const name of CARD_FILES) {
+      const file = await fetchDemoRecording(name);
+      if (!file) break;
+      onCard([{ file, path: `SLACK_WATER/${name}` }]);
+    }
+    setFetching(false);
+  };
   return (
     <Row>
       <Soft>Or the demo&apos;s:</Soft>
+      <Button isDisabled={isFetching} onPress={() => void fetchCard()}>
+        {isFetching ? "Fetching the card" : `Card of ${CARD_FILES.length}`}
+      </Button>
       {recordings.map((recording) => (
         <Button key={recording.file} onPress={() => void choose(recording.file)}>
           {recording.title}
@@ -66,13 +89,14 @@ function Measuring({
   return (
     <Stack $gap={0.5}>
       <Soft role="status">
-        Measuring {state.file}
+        Measuring {state.file.name}
         {state.share === null ? "" : `: ${Math.round(state.share * 100)} %`}
       </Soft>
       <Progress aria-label="Measured" value={state.share ?? undefined} max={1} />
       <div>
         <Button onPress={onCancel}>Stop measuring</Button>
       </div>
+      <FirstLook key={`${state.file.name} ${state.file.size}`} file={state.file} />
     </Stack>
   );
 }
@@ -145,7 +169,7 @@ function Desk({
               onCard={onCard}
             />
           )}
-          <DemoTakes rigId={workingOn.rig.id} onFile={(file) => void measure(file)} />
+          <DemoTakes rigId={workingOn.rig.id} onFile={(file) => void measure(file)} onCard={onCard} />
           {state.phase === "refused" && (
             <Lead role="alert">
               {state.file}: {state.message}

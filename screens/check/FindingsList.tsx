@@ -2,21 +2,17 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { KIND_WORDS } from "@/core/check/kindWords";
-import type { Finding, FindingKind, RecordingMeasurement } from "@/core/check/measurement";
 import { findingsCsv } from "@/core/check/findingsCsv";
+import type { Finding, RecordingMeasurement } from "@/core/check/measurement";
+import { standing, withoutReview, withReview, type Review } from "@/core/check/review";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";
-import { clockOf } from "./figures";
-import { useListen, type Treatment } from "./useListen";
-
-const Group = styled.li`
-  border-top: 1px solid var(--seam-soft);
-  padding: 0.6rem 0;
-  display: grid;
-  gap: 0.3rem;
-`;
+import { FindingGroup, grouped } from "./FindingGroup";
+import { MarkedCopy } from "./MarkedCopy";
+import { saveFile } from "../sound/saveFile";
+import type { Listen, Treatment } from "./useListen";
+import type { Take } from "./useTake";
 
 const List = styled.ul`
   margin: 0;
@@ -24,127 +20,90 @@ const List = styled.ul`
   list-style: none;
 `;
 
-const Places = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem;
-`;
-
-const SEVERITY_WORDS = { fault: "Fault", warning: "Warning", note: "Note" } as const;
-const RANK = { fault: 0, warning: 1, note: 2 } as const;
-/** Places of one kind that are shown with a key each. */
-const MOST_PLACES = 12;
-
-interface FindingGroup {
-  kind: FindingKind;
-  severity: Finding["severity"];
-  findings: readonly Finding[];
-}
-
-function grouped(findings: readonly Finding[]): FindingGroup[] {
-  const groups = new Map<FindingKind, Finding[]>();
-  for (const finding of findings) groups.set(finding.kind, [...(groups.get(finding.kind) ?? []), finding]);
-  return [...groups]
-    .map(([kind, own]): FindingGroup => ({
-      kind,
-      findings: own,
-      severity: own.reduce(
-        (worst, each) => (RANK[each.severity] < RANK[worst] ? each.severity : worst),
-        own[0]!.severity,
-      ),
-    }))
-    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
-}
-
-function download(name: string, text: string, type: string): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type }));
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-}
-
-function Exports({ measurement }: { measurement: RecordingMeasurement }) {
+function Exports({
+  measurement,
+  reviews,
+  file,
+}: {
+  measurement: RecordingMeasurement;
+  reviews: readonly Review[];
+  file: File;
+}) {
   const name = measurement.file.replace(/\.[^.]*$/, "");
   return (
     <Row>
-      <Button look="quiet" onPress={() => download(`${name} findings.csv`, findingsCsv(measurement), "text/csv")}>
+      <Button
+        look="quiet"
+        onPress={() => saveFile(`${name} findings.csv`, "text/csv", findingsCsv(measurement, reviews))}
+      >
         Findings as CSV
       </Button>
       <Button
         look="quiet"
-        onPress={() => download(`${name} findings.json`, JSON.stringify(measurement, null, 2), "application/json")}
+        onPress={() =>
+          saveFile(`${name} findings.json`, "application/json", JSON.stringify({ ...measurement, reviews }, null, 2))
+        }
       >
         All figures as JSON
       </Button>
+      <MarkedCopy file={file} name={name} findings={standing(measurement.findings, reviews)} />
     </Row>
   );
 }
 
 /** What was found, kind by kind: how it sounds, what to do, and a key to hear each place. */
-export function FindingsList({
-  measurement,
-  findings,
-  channel,
-  file,
-}: {
+export function FindingsList(props: {
   measurement: RecordingMeasurement;
   findings: readonly Finding[];
-  channel: number;
   file: File;
+  channel: number;
+  take: Take;
+  listen: Listen;
+  treatment: Treatment;
+  setTreatment: (next: Treatment) => void;
+  humHz: number;
+  onHear: (finding: Finding) => void;
 }) {
-  const [treatment, setTreatment] = useState<Treatment>("asIs");
-  const { place, fault, play, stop } = useListen(file);
+  const { measurement, findings, file, take, listen, humHz } = props;
+  const [heard, setHeard] = useState<Finding | null>(null);
   const groups = useMemo(() => grouped(findings), [findings]);
-  if (groups.length === 0) return <Exports measurement={measurement} />;
-  const humHz = /Hum of 60/.test(findings.find(({ kind }) => kind === "hum")?.message ?? "") ? 60 : 50;
-  const listen = (finding: Finding) => {
-    if (place?.startS === finding.startS) stop();
-    else
-      void play({ startS: finding.startS, endS: finding.endS, channel: finding.channel ?? channel }, treatment, humHz);
+  const { reviews, setReviews } = take;
+  const judged = useMemo(() => ({ ...measurement, findings: [...findings] }), [measurement, findings]);
+  if (groups.length === 0) return <Exports measurement={judged} reviews={reviews} file={file} />;
+  const hear = (finding: Finding) => {
+    setHeard(finding);
+    if (listen.place?.startS === finding.startS) listen.stop();
+    else props.onHear(finding);
   };
   return (
     <Stack $gap={0.6}>
       <Row $between $low>
         <Choice
           label="Listen"
-          value={treatment}
+          value={props.treatment}
           options={[
             { value: "asIs", name: "as it is" },
+            ...(measurement.channels.length > 1 ? [{ value: "all" as const, name: "all channels" }] : []),
             { value: "lowCut", name: "with a low cut" },
             { value: "notch", name: `without ${humHz} Hz hum` },
           ]}
-          onChange={(value) => setTreatment(value)}
+          onChange={(value) => props.setTreatment(value)}
         />
-        <Exports measurement={measurement} />
+        <Exports measurement={judged} reviews={reviews} file={file} />
       </Row>
-      {fault && <Soft role="alert">{fault}</Soft>}
+      {listen.fault && <Soft role="alert">{listen.fault}</Soft>}
       <List aria-label="Findings">
-        {groups.map(({ kind, severity, findings: own }) => (
-          <Group key={kind}>
-            <div>
-              <strong>
-                {SEVERITY_WORDS[severity]}: {KIND_WORDS[kind].name}
-                {own.length > 1 && `, ${own.length} times`}
-              </strong>{" "}
-              {own[0]!.message === KIND_WORDS[kind].sounds ? "" : own[0]!.message}
-            </div>
-            <Soft>
-              {KIND_WORDS[kind].sounds} {own[0]!.advice}
-            </Soft>
-            <Places>
-              {own.slice(0, MOST_PLACES).map((finding, index) => (
-                <Button
-                  key={index}
-                  aria-label={`Listen to ${KIND_WORDS[kind].name.toLowerCase()} at ${clockOf(finding.startS)}`}
-                  onPress={() => listen(finding)}
-                >
-                  {place?.startS === finding.startS ? "■" : "▶"} {clockOf(finding.startS)}
-                </Button>
-              ))}
-              {own.length > MOST_PLACES && <Soft>and {own.length - MOST_PLACES} more</Soft>}
-            </Places>
-          </Group>
+        {groups.map((group) => (
+          <FindingGroup
+            key={group.kind}
+            group={group}
+            reviews={reviews}
+            heard={heard?.kind === group.kind ? heard : null}
+            playingS={listen.place?.startS ?? null}
+            onHear={hear}
+            onSay={(review) => setReviews(withReview(reviews, review))}
+            onUnsay={(review) => setReviews(withoutReview(reviews, review))}
+          />
         ))}
       </List>
     </Stack>

@@ -1,23 +1,29 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { useEffect, useMemo, useRef, useState } from "react";
+import Link from "next/link";
+import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
-import type { LevelPlan } from "@/core/chain/levelPlan";
-import { levelsOfRig } from "@/core/shoot/levels";
-import type { MeasurementBody, Stored } from "@/core/shoot/records";
-import { likelyChannel, provePlan, type Comparison, type Verdict } from "@/core/proof/verdict";
+import type { Finding } from "@/core/check/measurement";
+import { reviewOf } from "@/core/check/review";
+import type { Verdict } from "@/core/proof/verdict";
 import { Choice } from "@/ui/Choice";
-import { Table, TableScroll } from "@/ui/Table";
-import { Known, Lead, Soft, Stack } from "@/ui/layout";
+import { Lead, Soft, Stack } from "@/ui/layout";
 import { clockOf } from "./figures";
 import { TakeVoice } from "../level/TakeVoice";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot } from "../saving/ShootProvider";
+import { useStationKeys } from "../shell/stationKeys";
+import { stationHref } from "../shell/ThreadNav";
 import type { WorkingOn } from "../shell/useWearer";
+import { PlannedProved } from "./PlannedProved";
+import { TakeNoise } from "./TakeNoise";
+import { useListen, type Treatment } from "./useListen";
+import { useLook } from "./take/useLook";
+import { useTake } from "./useTake";
 
 const FindingsList = dynamic(() => import("./FindingsList").then((module) => module.FindingsList), { ssr: false });
-const Waveform = dynamic(() => import("@/ui/Waveform").then((module) => module.Waveform), { ssr: false });
+const TakeView = dynamic(() => import("./take/TakeView").then((module) => module.TakeView), { ssr: false });
 
 const Correction = styled.p`
   font-weight: 600;
@@ -29,75 +35,40 @@ const VerdictLead = styled(Lead)<{ $grade: Verdict["grade"] }>`
   padding-left: 0.7rem;
 `;
 
-const minus = (value: number, digits = 1) => value.toFixed(digits).replace("-", "−");
+/** Places that are marked in the drawing at most. */
+const MOST_MARKS = 400;
+/** What is played from a cursor, s. */
+const FROM_CURSOR_S = 6;
 
-function rangeWords([low, high]: Comparison["planned"]): string {
-  return low === high ? minus(low) : `${minus(low, 0)} to ${minus(high, 0)}`;
+/** A finding as the drawing marks it. */
+interface FindingMark {
+  startS: number;
+  endS: number;
+  isFault: boolean;
+  finding: Finding;
 }
 
-function CompareRow({ comparison }: { comparison: Comparison }) {
-  const { what, unit, planned, uncertainty, proved, difference, isAsPlanned } = comparison;
-  return (
-    <tr>
-      <th scope="row">{what}</th>
-      <td data-figure>
-        <Known $as="planned">{rangeWords(planned)}</Known> ±{uncertainty}
-      </td>
-      <td data-figure>
-        {proved === null ? "nothing" : <Known $as="proved">{minus(proved)}</Known>} {unit}
-      </td>
-      <td data-figure>
-        {difference === null ? "–" : `${difference > 0 ? "+" : ""}${minus(difference)}`}
-        {isAsPlanned ? " as planned" : " off plan"}
-      </td>
-    </tr>
+/** Findings of places, without those of the whole take and those that were dismissed. */
+function useMarks(take: ReturnType<typeof useTake>, durationS: number): FindingMark[] {
+  const { judged, reviews } = take;
+  return useMemo(
+    () =>
+      (judged?.findings ?? [])
+        .filter(({ startS, endS }) => endS - startS < durationS * 0.98)
+        .filter((finding) => reviewOf(finding, reviews)?.decision !== "dismissed")
+        .slice(0, MOST_MARKS)
+        .map((finding) => ({
+          startS: finding.startS,
+          endS: finding.endS,
+          isFault: finding.severity === "fault",
+          finding,
+        }))
+        .sort((one, other) => one.startS - other.startS),
+    [judged, reviews, durationS],
   );
 }
 
-function sameTake(proofs: readonly Stored<"measurement">[], body: MeasurementBody): Stored<"measurement"> | undefined {
-  const { file, format } = body.recording;
-  return proofs.find(
-    (proof) =>
-      proof.body.rigId === body.rigId &&
-      proof.body.recording.file === file &&
-      proof.body.recording.format.durationS === format.durationS,
-  );
-}
-
-/** Stores a verdict once it is reached, and anew when another channel is chosen. */
-function useStoredProof(
-  recording: MeasuredRecording,
-  rigId: string,
-  plan: LevelPlan | null,
-  verdict: Verdict | null,
-): void {
-  const store = useShootStore();
-  const { bundle } = useShoot();
-  const storedId = useRef<string | null>(null);
-  const storedChannel = useRef<number | null>(null);
-  const shootId = bundle.shoot.id;
-  useEffect(() => {
-    if (!verdict || !plan || storedChannel.current === verdict.channel) return;
-    storedChannel.current = verdict.channel;
-    const { peakDbfs, speechDbfs, noiseDbfs, snrDb } = plan;
-    const body = {
-      shootId,
-      rigId,
-      channel: verdict.channel,
-      recording: recording.measurement,
-      planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
-      grade: verdict.grade,
-      sentence: verdict.sentence,
-      correction: verdict.correctionSays,
-    };
-    // The same take measured again replaces its earlier proof.
-    storedId.current ??= sameTake(store.snapshot().bundle.measurements, body)?.id ?? null;
-    if (storedId.current === null) storedId.current = store.create("measurement", body);
-    else store.change("measurement", storedId.current, body);
-  }, [verdict, plan, recording, rigId, shootId, store]);
-}
-
-/** One measured take: verdict, correction, shape with findings, planned beside proved. */
+/** One measured take: verdict, correction, the take itself with its findings, planned beside proved. */
 export function Measured({
   recording,
   file,
@@ -108,32 +79,80 @@ export function Measured({
   workingOn: WorkingOn;
 }) {
   const { measurement, overviews } = recording;
-  const [channel, setChannel] = useState(() => likelyChannel(measurement));
-  const { bundle } = useShoot();
-  const { rig } = workingOn;
-  // A take is judged by the plan that stood when it was measured: what is learned from it must not judge it again.
-  const [measuredWith, setMeasuredWith] = useState(() => ({ rigId: rig.id, subject: levelsOfRig(bundle, rig.id) }));
-  if (measuredWith.rigId !== rig.id) setMeasuredWith({ rigId: rig.id, subject: levelsOfRig(bundle, rig.id) });
-  const { subject } = measuredWith;
-  const [levels, plan] = [subject?.levels ?? null, subject?.plan ?? null];
-  const verdict = useMemo(
-    () => (levels && plan ? provePlan(levels, plan, measurement, channel) : null),
-    [levels, plan, measurement, channel],
-  );
-  useStoredProof(recording, rig.id, plan, verdict);
-  const findings = useMemo(
-    () => measurement.findings.filter((finding) => finding.channel === null || finding.channel === channel),
-    [measurement, channel],
-  );
-  const marks = useMemo(
-    () =>
-      findings
-        .filter((finding) => finding.endS - finding.startS < measurement.format.durationS * 0.98)
-        .map(({ startS, endS, severity }) => ({ startS, endS, isFault: severity === "fault" })),
-    [findings, measurement],
-  );
-  if (!verdict) return <Lead>There is no plan to compare with: choose a place for the microphone at Dress.</Lead>;
   const { format } = measurement;
+  const { bundle } = useShoot();
+  const { rig, wearer } = workingOn;
+  const take = useTake(recording, rig.id);
+  const look = useLook(file);
+  const { channel, judged, expected } = take;
+  const [chosen, setChosen] = useState<FindingMark | null>(null);
+  const [cursorS, setCursorS] = useState<number | null>(null);
+  const [treatment, setTreatment] = useState<Treatment>("asIs");
+  const listen = useListen(file);
+  const marks = useMarks(take, format.durationS);
+  const humHz = /Hum of 60/.test(judged?.findings.find(({ kind }) => kind === "hum")?.message ?? "") ? 60 : 50;
+
+  const { play, stop, isPlaying } = listen;
+  const hear = useCallback(
+    (startS: number, endS: number) => void play({ startS, endS, channel }, treatment, humHz),
+    [play, channel, treatment, humHz],
+  );
+  const choose = useCallback(
+    (mark: FindingMark, isHeard: boolean) => {
+      setChosen(mark);
+      setCursorS(null);
+      if (isHeard) hear(mark.startS, mark.endS);
+    },
+    [hear],
+  );
+  const step = useCallback(
+    (by: number) => {
+      if (marks.length === 0) return;
+      const at = chosen ? marks.findIndex(({ finding }) => finding === chosen.finding) : by > 0 ? -1 : marks.length;
+      choose(marks[(at + by + marks.length) % marks.length]!, true);
+    },
+    [marks, chosen, choose],
+  );
+  useStationKeys(
+    useMemo(
+      () => [
+        {
+          key: "l",
+          says: "Check: listen, or stop",
+          run: () => {
+            if (isPlaying()) stop();
+            else if (cursorS !== null) hear(cursorS, cursorS + FROM_CURSOR_S);
+            else if (chosen) hear(chosen.startS, chosen.endS);
+            else step(1);
+          },
+        },
+        { key: ".", says: "Check: next finding", run: () => step(1) },
+        { key: ",", says: "Check: finding before", run: () => step(-1) },
+      ],
+      [isPlaying, stop, cursorS, chosen, hear, step],
+    ),
+  );
+
+  const plan = expected?.plan ?? null;
+  const facts = useMemo(
+    () => ({
+      durationS: format.durationS,
+      sampleRateHz: format.sampleRateHz,
+      overview: overviews[channel] ?? null,
+      course: measurement.channels[channel]?.course ?? [],
+      lines: plan
+        ? [
+            { dbfs: plan.targets.targetDbfs, says: "peaks aim here" },
+            { dbfs: plan.targets.ceilingDbfs, says: "never above" },
+          ]
+        : [],
+      marks,
+    }),
+    [format, overviews, channel, measurement, plan, marks],
+  );
+  if (!judged || !expected)
+    return <Lead>There is no plan to compare with: choose a place for the microphone at Dress.</Lead>;
+  const { verdict, redress, findings } = judged;
   return (
     <Stack>
       <div>
@@ -146,45 +165,52 @@ export function Measured({
         </VerdictLead>
       </div>
       <Correction>{verdict.correctionSays}</Correction>
+      {redress && (
+        <p>
+          {redress.says} <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>To Dress</Link>
+        </p>
+      )}
       <TakeVoice key={`${rig.id} ${channel}`} rigId={rig.id} voiceDb={verdict.correction.voiceDb} />
+      <TakeNoise key={`noise ${rig.id} ${channel}`} rig={rig} measurement={measurement} channel={channel} />
       {measurement.channels.length > 1 && (
         <Choice
           label="This wearer's channel"
           value={String(channel)}
           options={measurement.channels.map((each) => ({ value: String(each.index), name: String(each.index + 1) }))}
-          onChange={(value) => setChannel(Number(value))}
+          onChange={(value) => take.setChannel(Number(value))}
         />
       )}
-      <Waveform
-        overview={overviews[channel]!}
-        durationS={format.durationS}
-        marks={marks}
-        label={`Shape of channel ${channel + 1}, ${marks.length} places marked`}
+      <TakeView
+        look={look}
+        facts={facts}
+        channel={channel}
+        chosen={chosen}
+        cursorS={cursorS}
+        onChoose={(mark) => choose(mark as FindingMark, true)}
+        onCursor={(atS) => {
+          setCursorS(atS);
+          setChosen(null);
+          hear(atS, atS + FROM_CURSOR_S);
+        }}
+        playedS={listen.place ? listen.playedS : null}
       />
-      <TableScroll aria-label="Planned and proved">
-        <Table>
-          <thead>
-            <tr>
-              <th scope="col">Figure</th>
-              <th scope="col" data-figure>
-                Planned
-              </th>
-              <th scope="col" data-figure>
-                Proved
-              </th>
-              <th scope="col" data-figure>
-                Difference
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {verdict.comparisons.map((comparison) => (
-              <CompareRow key={comparison.what} comparison={comparison} />
-            ))}
-          </tbody>
-        </Table>
-      </TableScroll>
-      <FindingsList measurement={measurement} findings={findings} channel={channel} file={file} />
+      <FindingsList
+        measurement={measurement}
+        findings={findings}
+        file={file}
+        channel={channel}
+        take={take}
+        listen={listen}
+        treatment={treatment}
+        setTreatment={setTreatment}
+        humHz={humHz}
+        onHear={(finding) => {
+          const mark = marks.find((each) => each.finding === finding);
+          if (mark) choose(mark, true);
+          else hear(finding.startS, finding.endS);
+        }}
+      />
+      <PlannedProved comparisons={verdict.comparisons} />
       <Soft>
         Peaks are true peaks, 4 times oversampled. Speech level is ITU-T P.56 active level; RMS figures follow AES17.
         Noise is the median of 50 ms levels where nobody speaks, unweighted.

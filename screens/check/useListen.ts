@@ -12,7 +12,7 @@ const MOST_S = 8;
 const AFTER_S = 1;
 
 /** What the sound is put through while listening: as it is, or what the edit would do. */
-export type Treatment = "asIs" | "lowCut" | "notch";
+export type Treatment = "asIs" | "lowCut" | "notch" | "all";
 
 const LOW_CUT_HZ = 90;
 const NOTCH_HARMONICS = 5;
@@ -24,12 +24,21 @@ export interface Place {
   channel: number;
 }
 
-async function samplesOf(file: File, from: number, to: number, channel: number) {
+/** One channel by itself, or the sum of all of them where `channel` is null. */
+async function samplesOf(file: File, from: number, to: number, channel: number | null) {
   if (!(await looksLikeWav(file))) {
     const decoded = await decodeFile(file);
     if (typeof decoded === "string") throw new Error(decoded);
-    const samples = decoded.getChannelData(Math.min(channel, decoded.numberOfChannels - 1));
-    return { samples: samples.slice(from * decoded.sampleRate, to * decoded.sampleRate), rate: decoded.sampleRate };
+    const { numberOfChannels, sampleRate } = decoded;
+    const heard = Array.from({ length: numberOfChannels }, (_, index) => index).filter(
+      (index) => channel === null || index === Math.min(channel, numberOfChannels - 1),
+    );
+    const samples = decoded.getChannelData(heard[0]!).slice(from * sampleRate, to * sampleRate);
+    for (const other of heard.slice(1)) {
+      const more = decoded.getChannelData(other).subarray(from * sampleRate, to * sampleRate);
+      more.forEach((value, at) => (samples[at]! += value));
+    }
+    return { samples, rate: sampleRate };
   }
   const source = blobSource(file);
   const header = await readWavHeader(source);
@@ -41,7 +50,8 @@ async function samplesOf(file: File, from: number, to: number, channel: number) 
     source,
     header,
     (planes, count) => {
-      samples.set(planes[channel]!.subarray(0, count), at);
+      for (const plane of channel === null ? planes : [planes[channel]!])
+        for (let frame = 0; frame < count; frame += 1) samples[at + frame]! += plane[frame]!;
       at += count;
     },
     { from: first, frames },
@@ -62,14 +72,19 @@ function chainOf(context: AudioContext, treatment: Treatment, mainsHz: number): 
   return [];
 }
 
+export type Listen = ReturnType<typeof useListen>;
+
 /** Plays places of a file from a moment before them; only what is heard is read. */
 export function useListen(file: File) {
   const context = useRef<AudioContext | null>(null);
   const playing = useRef<AudioBufferSourceNode | null>(null);
+  const began = useRef({ atS: 0, fromS: 0 });
+  const run = useRef(0);
   const [place, setPlace] = useState<Place | null>(null);
   const [fault, setFault] = useState<string | null>(null);
 
   const stop = useCallback(() => {
+    run.current += 1;
     playing.current?.stop();
     playing.current = null;
     setPlace(null);
@@ -83,33 +98,50 @@ export function useListen(file: File) {
     [],
   );
 
-  async function play(wanted: Place, treatment: Treatment, mainsHz: number): Promise<void> {
-    stop();
-    setFault(null);
-    try {
-      const from = Math.max(0, wanted.startS - PRE_ROLL_S);
-      const to = Math.min(wanted.endS + AFTER_S, wanted.startS + MOST_S);
-      const { samples, rate } = await samplesOf(file, from, to, wanted.channel);
-      context.current ??= new AudioContext();
-      const here = context.current;
-      await here.resume();
-      const buffer = here.createBuffer(1, samples.length, rate);
-      buffer.copyToChannel(samples, 0);
-      const source = new AudioBufferSourceNode(here, { buffer });
-      const last = chainOf(here, treatment, mainsHz).reduce<AudioNode>((node, filter) => node.connect(filter), source);
-      last.connect(here.destination);
-      source.onended = () => {
-        if (playing.current !== source) return;
-        playing.current = null;
-        setPlace(null);
-      };
-      source.start();
-      playing.current = source;
-      setPlace(wanted);
-    } catch {
-      setFault("This place cannot be played: is the card still in?");
-    }
-  }
+  const isPlaying = useCallback(() => playing.current !== null, []);
+  /** The moment of the take that is heard now. */
+  const playedS = useCallback(
+    () =>
+      playing.current && context.current ? began.current.fromS + context.current.currentTime - began.current.atS : null,
+    [],
+  );
 
-  return { place, fault, play, stop };
+  const play = useCallback(
+    async (wanted: Place, treatment: Treatment, mainsHz: number): Promise<void> => {
+      stop();
+      const mine = run.current;
+      setFault(null);
+      try {
+        const from = Math.max(0, wanted.startS - PRE_ROLL_S);
+        const to = Math.min(wanted.endS + AFTER_S, wanted.startS + MOST_S);
+        const { samples, rate } = await samplesOf(file, from, to, treatment === "all" ? null : wanted.channel);
+        if (mine !== run.current) return;
+        context.current ??= new AudioContext();
+        const here = context.current;
+        await here.resume();
+        const buffer = here.createBuffer(1, samples.length, rate);
+        buffer.copyToChannel(samples, 0);
+        const source = new AudioBufferSourceNode(here, { buffer });
+        const last = chainOf(here, treatment, mainsHz).reduce<AudioNode>(
+          (node, filter) => node.connect(filter),
+          source,
+        );
+        last.connect(here.destination);
+        source.onended = () => {
+          if (playing.current !== source) return;
+          playing.current = null;
+          setPlace(null);
+        };
+        source.start();
+        playing.current = source;
+        began.current = { atS: here.currentTime, fromS: from };
+        setPlace(wanted);
+      } catch {
+        setFault("This place cannot be played: is the card still in?");
+      }
+    },
+    [file, stop],
+  );
+
+  return { place, fault, play, stop, isPlaying, playedS };
 }

@@ -9,7 +9,7 @@ import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";
 
 export type MeasureState =
   | { phase: "idle" }
-  | { phase: "measuring"; file: string; share: number | null }
+  | { phase: "measuring"; file: File; share: number | null }
   | { phase: "refused"; file: string; message: string }
   | { phase: "measured"; file: File; recording: MeasuredRecording };
 
@@ -40,8 +40,8 @@ export function useMeasure() {
     const tell = (next: MeasureState) => {
       if (mine === run.current) setState(next);
     };
-    const onShare = (share: number) => tell({ phase: "measuring", file: file.name, share });
-    tell({ phase: "measuring", file: file.name, share: null });
+    const onShare = (share: number) => tell({ phase: "measuring", file, share });
+    tell({ phase: "measuring", file, share: null });
     let result: MeasureOutcome;
     try {
       const door = doorOf();

@@ -15,7 +15,7 @@ import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { useShoot } from "../saving/ShootProvider";
 import { Spectrum } from "./Spectrum";
-import { saveFile } from "./saveFile";
+import { saveFile } from "../sound/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";
 
 const LinkTable = dynamic(() => import("./LinkTable").then((module) => module.LinkTable), { ssr: false });

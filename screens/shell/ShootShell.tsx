@@ -13,6 +13,7 @@ import { useShoot } from "../saving/ShootProvider";
 import { SaveLine } from "./SaveLine";
 import { ThreadNav, stationHref } from "./ThreadNav";
 import { switchGround } from "./ground";
+import { useShownKeys } from "./stationKeys";
 import { useKeys, type KeyCommand } from "./useKeys";
 
 // Dialogs come right after the page, before anyone can ask for them, also where the signal is lost later.
@@ -131,6 +132,7 @@ export function ShootShell({ children }: { children: ReactNode }) {
     ];
   }, [router, shootId, wearerId, sceneId, wearerIds]);
   useKeys(commands);
+  const stationKeys = useShownKeys();
 
   return (
     <>
@@ -156,7 +158,7 @@ export function ShootShell({ children }: { children: ReactNode }) {
         <ThreadNav shootId={shootId} />
       </Header>
       <Page id="work">{children}</Page>
-      <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={commands} />
+      <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={[...commands, ...stationKeys]} />
       <ConflictDialog />
     </>
   );

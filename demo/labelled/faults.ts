@@ -5,7 +5,7 @@ import { highPass, highShelf, lowPass, lowShelf, peak } from "./filters";
 import { drift, noise, rmsOf, white } from "./noises";
 import { inRoom } from "./room";
 import { RATE } from "./rate";
-import type { Voice } from "./speechBank";
+import type { Voice } from "./voice";
 
 /** A clip with one kind of fault put in: its channels, and where the fault is. */
 export interface Faulty {

@@ -2,7 +2,7 @@ import type { Chance } from "./chance";
 import { noise, rmsOf, type NoiseColour } from "./noises";
 import { inRoom } from "./room";
 import { RATE } from "./rate";
-import type { Voice } from "./speechBank";
+import type { Voice } from "./voice";
 
 /** A stretch of a clip, frames. */
 export interface Span {

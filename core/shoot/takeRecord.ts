@@ -1,0 +1,27 @@
+import type { RecordingMeasurement } from "../check/measurement";
+import type { Review } from "../check/review";
+import type { LevelPlan } from "../chain/levelPlan";
+import type { JudgedTake } from "../proof/judgeTake";
+import type { MeasurementBody } from "./records";
+
+/** A judged take as it is kept: figures as measured, findings as the plan has them, and what was said of them. */
+export function takeRecord(
+  ids: Pick<MeasurementBody, "shootId" | "rigId">,
+  measurement: RecordingMeasurement,
+  { peakDbfs, speechDbfs, noiseDbfs, snrDb }: LevelPlan,
+  { verdict, findings, redress }: JudgedTake,
+  reviews: readonly Review[],
+): MeasurementBody {
+  const others = measurement.findings.filter(({ channel }) => channel !== null && channel !== verdict.channel);
+  return {
+    ...ids,
+    channel: verdict.channel,
+    recording: { ...measurement, findings: [...findings, ...others].slice(0, 2000) },
+    planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
+    grade: verdict.grade,
+    sentence: verdict.sentence,
+    correction: verdict.correctionSays.slice(0, 400),
+    reviews: [...reviews],
+    redress: redress?.says.slice(0, 400) ?? "",
+  };
+}
