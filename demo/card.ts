@@ -1,4 +1,5 @@
 import { toWav } from "../core/audio/toWav";
+import { minutesOfDay } from "../core/schedule/clockTime";
 import type { FindingKind } from "../core/check/measurement";
 import { chanceOf } from "./labelled/chance";
 import { cleanWish, clipOf } from "./labelled/clip";
@@ -13,13 +14,16 @@ interface Recipe {
   /** Null: a good one. */
   fault: FindingKind | null;
   strength: Strength;
+  /** When it was recorded. */
+  at: string;
 }
 
 /** Long enough for each fault to be told from chance, s. */
 const SECONDS = 24;
 const FIRST_SEED = 4711;
 
-const take = (voice: CardVoice, fault: FindingKind | null, strength: Strength = 2): Recipe => ({
+const take = (at: string, voice: CardVoice, fault: FindingKind | null, strength: Strength = 2): Recipe => ({
+  at,
   voice,
   fault,
   strength,
@@ -27,23 +31,23 @@ const take = (voice: CardVoice, fault: FindingKind | null, strength: Strength = 
 
 /** One fault a recording, and four that are good. */
 export const CARD: Readonly<Record<CardFileName, Recipe>> = {
-  "D1_S01_T01_Miller.wav": take("miller", null),
-  "D1_S01_T02_Miller.wav": take("miller", "rustle"),
-  "D1_S01_T03_Miller.wav": take("miller", "hum"),
-  "D1_S01_T04_Miller.wav": take("miller", "roomy"),
-  "D1_S02_T01_Engineer.wav": take("engineer", "wind"),
-  "D1_S02_T02_Engineer.wav": take("engineer", "dropout"),
-  "D1_S02_T03_Engineer.wav": take("engineer", null),
-  "D1_S02_T04_Engineer.wav": take("engineer", "clipped"),
-  "D1_S03_T01_Engineer.wav": take("engineer", "knock"),
-  "D1_S03_T02_Engineer.wav": take("engineer", "gap"),
-  "D2_S04_T01_Singer.wav": take("singer", "plosive"),
-  "D2_S04_T02_Singer.wav": take("singer", "muffled"),
-  "D2_S04_T03_Singer.wav": take("singer", null),
-  "D2_S04_T04_Singer.wav": take("singer", "silent"),
-  "D2_S05_T01_Miller.wav": take("miller", "noisy"),
-  "D2_S05_T02_Miller.wav": take("miller", "delayed"),
-  "D2_S05_T03_Miller.wav": take("miller", null),
+  "D1_S01_T04_Tam.wav": take("09:44", "miller", null),
+  "D1_S01_T05_Tam.wav": take("09:52", "miller", "rustle", 1),
+  "D1_S01_T06_Tam.wav": take("10:05", "miller", "hum"),
+  "D1_S01_T07_Tam.wav": take("10:21", "miller", "roomy"),
+  "D1_S02_T02_Ines.wav": take("14:03", "engineer", "wind"),
+  "D1_S02_T03_Ines.wav": take("14:09", "engineer", "dropout"),
+  "D1_S02_T04_Ines.wav": take("14:15", "engineer", null),
+  "D1_S02_T05_Ines.wav": take("14:22", "engineer", "clipped"),
+  "D1_S02_T06_Ines.wav": take("14:29", "engineer", "knock"),
+  "D1_S02_T07_Ines.wav": take("14:37", "engineer", "gap"),
+  "D3_S04_T02_Odile.wav": take("15:12", "singer", "plosive"),
+  "D3_S04_T03_Odile.wav": take("15:20", "singer", "muffled"),
+  "D3_S04_T04_Odile.wav": take("15:27", "singer", null),
+  "D3_S04_T05_Odile.wav": take("15:35", "singer", "silent"),
+  "D3_S03_T01_Tam.wav": take("13:31", "miller", "noisy"),
+  "D3_S03_T02_Tam.wav": take("13:36", "miller", "delayed"),
+  "D3_S03_T03_Tam.wav": take("13:42", "miller", null),
 };
 
 /** One recording of the card as a WAV of 24 bit. */
@@ -54,5 +58,5 @@ export function makeCardRecording(file: CardFileName, voice: Voice): Uint8Array<
   const channels = recipe.fault
     ? faultyClip(chance, recipe.fault, voice, recipe.strength, SECONDS).channels
     : [clipOf(chance, voice, cleanWish(chance, SECONDS)).samples];
-  return toWav(channels, { sampleRateHz: RATE, bits: 24 });
+  return toWav(channels, { sampleRateHz: RATE, bits: 24, startedAtS: 60 * minutesOfDay(recipe.at) });
 }

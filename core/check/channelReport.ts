@@ -63,11 +63,14 @@ function countLevels(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "
   return { levels, pauses };
 }
 
+/** What was found is heard a little before and after its bounds, hops. */
+const BESIDE_HOPS = 10;
+
 function touchedBy(spots: readonly Spot[], heard: Heard, pieceStartS: number): Uint8Array {
   const touched = new Uint8Array(heard.hops);
   for (const { startS, endS } of spots) {
-    const from = Math.floor((startS - pieceStartS) / heard.hopS) - 2;
-    touched.fill(1, Math.max(0, from), Math.ceil((endS - pieceStartS) / heard.hopS) + 3);
+    const from = Math.floor((startS - pieceStartS) / heard.hopS) - BESIDE_HOPS;
+    touched.fill(1, Math.max(0, from), Math.ceil((endS - pieceStartS) / heard.hopS) + BESIDE_HOPS);
   }
   return touched;
 }

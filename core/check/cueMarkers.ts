@@ -99,6 +99,7 @@ async function lookThrough(source: ByteSource): Promise<Found> {
   let offset = 12;
   for (let count = 0; count < MOST_CHUNKS && offset + 8 <= source.sizeBytes; count += 1) {
     const head = Uint8Array.from(await source.read(offset, 8));
+    if (head.length < 8) break;
     const id = String.fromCharCode(...head.subarray(0, 4));
     const isSound = offset + 8 === header.dataOffset;
     const size = isSound ? soundEnds - header.dataOffset : new DataView(head.buffer).getUint32(4, true);

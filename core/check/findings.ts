@@ -4,7 +4,7 @@ import { LIMITS } from "./limits";
 import type { Finding, FindingKind } from "./measurement";
 import type { ChannelTotals, RecordingTotals } from "./recordingTotals";
 import type { Spot } from "./spot";
-import { measuresOf, type Measures } from "./measures";
+import { measuresOf, voicesPeakDb, type Measures } from "./measures";
 
 export interface FindingContext {
   sampleRateHz: number;
@@ -36,7 +36,7 @@ function spotFinding(spot: Spot): Draft {
   return { kind, startS, endS, severity: SPOT_SEVERITY[kind] ?? "warning", confidence };
 }
 
-function clippedFindings(totals: ChannelTotals, context: FindingContext, whole: Draft): Draft[] {
+function clippedFindings(totals: ChannelTotals, measures: Measures, context: FindingContext, whole: Draft): Draft[] {
   const { clipping } = totals;
   const at = (place: ClippedPlace) => ({
     startS: place.startFrame / context.sampleRateHz,
@@ -66,23 +66,25 @@ function clippedFindings(totals: ChannelTotals, context: FindingContext, whole: 
       },
     ];
   const drafts: Draft[] = [];
-  const { plateauShare } = measuresOf(totals);
+  const { plateauShare, voicePeakDbfs } = measures;
+  const peakDb = voicesPeakDb(voicePeakDbfs, totals.samplePeakDbfs, totals.truePeakDbtp);
   if (plateauShare > LIMITS.plateauShare && plateauShare < LIMITS.toneShare)
     drafts.push({ ...whole, ...overload, confidence: 0.8 });
-  if (totals.truePeakDbtp > LIMITS.ceilingDbfs)
+  if (peakDb > LIMITS.ceilingDbfs)
     drafts.push({
       ...whole,
       kind: "tooHot",
-      message: `Peaks reach ${db(totals.truePeakDbtp)}FS, over the ceiling of ${db(LIMITS.ceilingDbfs)}FS.`,
-      advice: `Turn down ${db(totals.truePeakDbtp - LIMITS.ceilingDbfs)} or more: the next line may be louder.`,
+      message: `Peaks reach ${db(peakDb)}FS, over the ceiling of ${db(LIMITS.ceilingDbfs)}FS.`,
+      advice: `Turn down ${db(peakDb - LIMITS.ceilingDbfs)} or more: the next line may be louder.`,
     });
   return drafts;
 }
 
-function levelFindings(totals: ChannelTotals, whole: Draft): Draft[] {
+function levelFindings(totals: ChannelTotals, { voicePeakDbfs }: Measures, whole: Draft): Draft[] {
   const drafts: Draft[] = [];
-  if (totals.samplePeakDbfs < LIMITS.lowPeakDbfs)
-    drafts.push({ ...whole, kind: "tooLow", message: `Peaks reach only ${db(totals.samplePeakDbfs)}FS.` });
+  const peakDbfs = voicePeakDbfs ?? totals.samplePeakDbfs;
+  if (peakDbfs < LIMITS.lowPeakDbfs)
+    drafts.push({ ...whole, kind: "tooLow", message: `Peaks reach only ${db(peakDbfs)}FS.` });
   if (Number.isFinite(totals.snrDb) && totals.snrDb < LIMITS.noisySnrDb)
     drafts.push({
       ...whole,
@@ -201,8 +203,8 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
     return finish([{ ...whole, severity: "fault", message: "Nothing is recorded on this channel." }]);
   const measures = measuresOf(totals);
   return finish([
-    ...clippedFindings(totals, context, whole),
-    ...levelFindings(totals, whole),
+    ...clippedFindings(totals, measures, context, whole),
+    ...levelFindings(totals, measures, whole),
     ...noiseTraits(measures, whole),
     ...voiceTraits(measures, whole),
     ...totals.spots.map(spotFinding),

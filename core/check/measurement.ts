@@ -90,6 +90,8 @@ export const ChannelMeasurement = Type.Object(
     snrDb: level("Speech over noise, dB"),
     dcOffset: Type.Number({ title: "DC offset, share of full scale" }),
     clippedRuns: Type.Integer({ minimum: 0, title: "Clipped runs" }),
+    /** The voice's own highest peak, within a quarter of a decibel; null where there was too little voice. */
+    voicePeakDbfs: Type.Optional(level("Voice's peak, dBFS")),
     /** Share of the time in which somebody speaks. */
     speechShare: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
     /** How fast phrases die away, dB/s; null where no phrase told. */

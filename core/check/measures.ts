@@ -6,6 +6,7 @@ import {
   binAt,
   DECAY_STEP,
   lineHz,
+  LOWEST_PEAK_DB,
   LOWEST_PITCH_HZ,
   LOWEST_RISE_DB,
   PEAK_BINS_PER_DB,
@@ -30,6 +31,8 @@ export interface Measures {
   decayDbPerS: number | null;
   /** Median pitch of the clear voice, Hz; null where there was too little of it. */
   pitchHz: number | null;
+  /** The voice's own highest peak, dBFS; null where there was too little voice. Knocks and wind are none of it. */
+  voicePeakDbfs: number | null;
   plateauShare: number;
   /** Share of the loud peaks that crowd into 2 dB. */
   crowdShare: number;
@@ -106,11 +109,37 @@ function crowdShare(totals: ChannelTotals): number {
   return most / Math.max(1, loud);
 }
 
+/** A voice reaches its peak more than once: what stands alone is a click. */
+const FEWEST_PEAKS = 2;
+
+/** Top of the loudest bin of spoken peaks that is reached twice, but not above the file's own. */
+function voicePeakDbfs({ traits: { peaks }, samplePeakDbfs }: ChannelTotals): number {
+  let [top, seen] = [peaks.length, 0];
+  while (top > 0 && seen < FEWEST_PEAKS) seen += peaks[(top -= 1)]!;
+  return Math.min(samplePeakDbfs, (top + 1) / PEAK_BINS_PER_DB + LOWEST_PEAK_DB);
+}
+
+/** The voice's peak is the file's own within this, dB: true peaks are a little above samples. */
+const BESIDE_PEAK_DB = 1.5;
+
+/**
+ * How high the voice reaches: the true peak where that is the voice's own, else the voice's sample peak, dBFS. What is louder than
+ * the voice is a knock or the wind: it has a finding of its own, and no level cures it.
+ */
+export function voicesPeakDb<Level extends number | null>(
+  voicePeakDbfs: number | null | undefined,
+  samplePeakDbfs: number | null,
+  truePeakDbtp: Level,
+): Level | number {
+  const isApart = (voicePeakDbfs ?? Infinity) < (samplePeakDbfs ?? -Infinity) - BESIDE_PEAK_DB;
+  return isApart ? voicePeakDbfs! : truePeakDbtp;
+}
+
 /** Share of the spoken hops whose peaks lie within so many decibels of the loudest. */
 function shareNearTop(totals: ChannelTotals, withinDb: number): number {
   const { peaks, speechHops } = totals.traits;
   if (speechHops < FEWEST_SPEECH_HOPS) return 0;
-  const top = Math.floor((amplitudeToDb(totals.samplePeak) + 60) * PEAK_BINS_PER_DB);
+  const top = Math.floor((amplitudeToDb(totals.samplePeak) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB);
   let near = 0;
   for (let bin = Math.max(0, top - withinDb * PEAK_BINS_PER_DB + 1); bin < peaks.length; bin += 1) near += peaks[bin]!;
   return near / speechHops;
@@ -141,6 +170,7 @@ export function measuresOf(totals: ChannelTotals): Measures {
     hissFallDb: pauses ? over(between(noiseBands, 6300, 8000), between(noiseBands, 1000, 1250)) : NaN,
     decayDbPerS: decays >= FEWEST_DECAYS ? binAt(traits.decays, 0.6) * DECAY_STEP : null,
     pitchHz: pitchOf(totals),
+    voicePeakDbfs: speaks ? voicePeakDbfs(totals) : null,
     plateauShare: shareNearTop(totals, 0.5),
     crowdShare: crowdShare(totals),
     sibilanceDb: speaks ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,

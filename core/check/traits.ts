@@ -4,7 +4,9 @@ import { bandAt, powerBetween, type Heard } from "./heard";
 
 /** What a channel is like all through; sums and counts, so that pieces add up. */
 export interface Traits {
+  /** Spoken hops in which nothing else happens; those of all others in `coveredHops`. */
   speechHops: number;
+  coveredHops: number;
   pauseHops: number;
   /** Sums of mean squares by third-octave over spoken hops, and over pauses in which nothing happens. */
   speechBands: Float64Array;
@@ -30,7 +32,7 @@ export interface Traits {
 
 export const PEAK_BINS_PER_DB = 4;
 const PEAK_BINS = 66 * PEAK_BINS_PER_DB;
-const LOWEST_PEAK_DB = -60;
+export const LOWEST_PEAK_DB = -60;
 /** A syllable's loudest hop is the loudest within so many to either side. */
 const SYLLABLE = 9;
 const SIBILANCE_BINS = 160;
@@ -41,6 +43,8 @@ const RISE_BINS = 41;
 export const LOWEST_PITCH_HZ = 70;
 export const PITCHES_PER_OCTAVE = 24;
 const PITCH_BINS = 64;
+/** A voice's peak is at most so many times its hop's power: 16 dB. Estimate. */
+const MOST_CREST = 40;
 /** So periodic is a clear voice. */
 const CLEAR = 0.75;
 
@@ -57,6 +61,7 @@ const binned = (value: number, bins: number): number => Math.max(0, Math.min(bin
 export function noTraits(): Traits {
   return {
     speechHops: 0,
+    coveredHops: 0,
     pauseHops: 0,
     speechBands: new Float64Array(BANDS_HZ.length),
     pauseBands: new Float64Array(BANDS_HZ.length),
@@ -196,39 +201,43 @@ function risesOf(heard: Heard): number[] {
   return rises;
 }
 
-/** What one channel of a piece is like all through; hops where something was found are left out of the noise. */
+/** What one channel of a piece is like all through; hops where something was found are left out. */
 export function traitsOf(heard: Heard, isTouched: Uint8Array, low: Float32Array): Traits {
   const traits = noTraits();
   const { figures, hops, first } = heard;
   const [highFrom, highTo] = [bandAt(5000), bandAt(10000)];
   const hopPeak = (hop: number) => Math.max(figures.highest[hop]!, -figures.lowest[hop]!);
+  const isVoice = (hop: number) => heard.isSpeech[hop] === 1 && isTouched[hop] === 0;
   let speech = 0;
   for (let hop = first; hop < hops; hop += 1) {
     const isPause = heard.isPause[hop] === 1 && isTouched[hop] === 0;
-    if (heard.isSpeech[hop]) {
+    if (heard.isSpeech[hop] && isTouched[hop]) traits.coveredHops += 1;
+    if (isVoice(hop)) {
       traits.speechHops += 1;
       speech += heard.level[hop]!;
     } else if (isPause) {
       traits.pauseHops += 1;
       traits.pauseLow += low[hop]!;
     } else continue;
-    const sums = heard.isSpeech[hop] ? traits.speechBands : traits.pauseBands;
+    const sums = isVoice(hop) ? traits.speechBands : traits.pauseBands;
     for (let band = 0; band < sums.length; band += 1) sums[band]! += figures.bands[band]![hop]!;
   }
   speech /= Math.max(1, traits.speechHops);
   for (let hop = first; hop < hops; hop += 1) {
-    if (!heard.isSpeech[hop]) continue;
+    if (!isVoice(hop)) continue;
     if (heard.voicing[hop]! > CLEAR)
       traits.pitches[binned(PITCHES_PER_OCTAVE * Math.log2(heard.pitchHz[hop]! / LOWEST_PITCH_HZ), PITCH_BINS)]! += 1;
+    const over = 10 * Math.log10((powerBetween(figures.bands, highFrom, highTo, hop) + 1e-18) / (speech + 1e-18));
+    traits.sibilance[binned((over + 60) * 2, SIBILANCE_BINS)]! += 1;
     const peak = hopPeak(hop);
+    // A click in it is none of the voice.
+    if (peak * peak > MOST_CREST * heard.level[hop]!) continue;
     let isTop = peak > 0;
     for (let near = hop - SYLLABLE; near <= hop + SYLLABLE && isTop; near += 1)
       isTop = near < 0 || near >= hops || hopPeak(near) <= peak;
     if (isTop)
       traits.syllables[binned((20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB, PEAK_BINS)]! += 1;
     traits.peaks[binned((20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB, PEAK_BINS)]! += 1;
-    const over = 10 * Math.log10((powerBetween(figures.bands, highFrom, highTo, hop) + 1e-18) / (speech + 1e-18));
-    traits.sibilance[binned((over + 60) * 2, SIBILANCE_BINS)]! += 1;
   }
   for (const slope of decaysOf(heard)) traits.decays[binned(slope / DECAY_STEP, DECAY_BINS)]! += 1;
   for (const rise of risesOf(heard)) traits.rises[binned(rise - LOWEST_RISE_DB, RISE_BINS)]! += 1;

@@ -1,4 +1,5 @@
 import type { ChannelMeasurement, FindingKind } from "../check/measurement";
+import { voicesPeakDb } from "../check/measures";
 import { planLevels } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
 import type { SoundIn } from "../chain/soundIn";
@@ -76,12 +77,13 @@ export function correctLevel(
   kinds: ReadonlySet<FindingKind>,
 ): Correction {
   const nothing = { byDb: null, isAtLeast: false, turns: [], voiceDb: null, advice: [] };
-  if (channel.truePeakDbtp === null || kinds.has("silent")) return nothing;
+  const peakDb = voicesPeakDb(channel.voicePeakDbfs, channel.samplePeakDbfs, channel.truePeakDbtp);
+  if (peakDb === null || kinds.has("silent")) return nothing;
   const { targetDbfs } = plan.targets;
-  const toTargetDb = targetDbfs - channel.truePeakDbtp;
+  const toTargetDb = targetDbfs - peakDb;
   const isEarlier = kinds.has("overloadedEarlier");
   const isClipped = kinds.has("clipped");
-  const overPlanDb = channel.truePeakDbtp - plan.peakDbfs;
+  const overPlanDb = peakDb - plan.peakDbfs;
   if (!isEarlier && !isClipped && Math.abs(toTargetDb) <= CLOSE_ENOUGH_DB) return { ...nothing, voiceDb: overPlanDb };
   const voiceDb = isEarlier
     ? Math.max(overPlanDb, overloadShiftDb(plan))

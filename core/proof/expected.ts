@@ -74,10 +74,13 @@ export function expectedFallDbPerS(reverberationS: number, overEchoDb: number): 
   return (TO_DB - FROM_DB) / ((bend - FROM_DB) / OWN_FALL_DB_PER_S + (TO_DB - bend) / room);
 }
 
+/** So near the room's own pace nothing but echo is heard, whatever the distance. Estimate. */
+const ONLY_ECHO = 1.15;
+
 /** The distance at which phrases die away as they do, m; Infinity beyond the reach of the model. */
 export function distanceByFallM(fallDbPerS: number, reverberationS: number, criticalDistanceM: number): number {
   const room = 60 / reverberationS;
-  if (fallDbPerS <= room) return Infinity;
+  if (fallDbPerS <= room * ONLY_ECHO) return Infinity;
   const timeS = (TO_DB - FROM_DB) / Math.min(fallDbPerS, OWN_FALL_DB_PER_S);
   const bend = (timeS + FROM_DB / OWN_FALL_DB_PER_S - TO_DB / room) / (1 / OWN_FALL_DB_PER_S - 1 / room);
   return criticalDistanceM / 10 ** (bend / 20);

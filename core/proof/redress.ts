@@ -38,12 +38,27 @@ export interface Redress {
   says: string;
 }
 
+/** What so many times a minute make of a place, in Dress's steps; what is found all through counts as the middle one. Estimate. */
+const OFTEN: readonly (readonly [perMin: number, steps: number])[] = [
+  [3, 3],
+  [1, 2],
+  [0, 1],
+];
+const ALL_THROUGH_STEPS = 2;
 /** A place must be better by so much of a step to be worth the walk. Common practice. */
 const BETTER_STEPS = 0.4;
 
+/** What a place costs by what was heard there: never less than was planned. */
+function provedCost(planned: number, count: number, durationS: number): number {
+  const perMin = (60 * count) / Math.max(10, durationS);
+  const heard = count > 1 ? OFTEN.find(([least]) => perMin >= least)![1] : ALL_THROUGH_STEPS;
+  return Math.max(planned, heard);
+}
+
 /**
- * Where to put the microphone instead after what was found: the best-ranked other place that is clearly better by the criterion
- * of the weightiest finding. Null where none is, or nothing was found that a place could cure.
+ * Where to put the microphone instead after what was found: the best-ranked other place that by the plan is no worse by the
+ * criterion of the most frequent finding, and clearly better than what was heard here. Null where none is, or nothing was found
+ * that a place could cure.
  */
 export function redressFor(
   findings: readonly Finding[],
@@ -58,11 +73,14 @@ export function redressFor(
   const kinds = [...new Set(asked.map(({ kind }) => kind))].sort((one, other) => times(other) - times(one));
   for (const kind of kinds) {
     const criterion = DRESSED_WRONG[kind]!;
+    const planned = costAt(candidate, criterion);
+    const proved = provedCost(planned, times(kind), durationS);
     const better = plan.places.find(
       ({ site, best }) =>
         site.id !== candidate.site.id &&
         !best.isBeyondConsent &&
-        costAt(best, criterion) < costAt(candidate, criterion) - BETTER_STEPS,
+        costAt(best, criterion) <= planned &&
+        costAt(best, criterion) < proved - BETTER_STEPS,
     );
     if (!better) continue;
     const rank = plan.places.indexOf(better) + 1;

@@ -1,4 +1,5 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
+import { voicesPeakDb } from "../check/measures";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
 import { correctLevel, correctionSentence, type Correction, type Planned } from "./correction";
@@ -96,9 +97,10 @@ function compare(
 }
 
 function comparisonsOf(plan: LevelPlan, channel: ChannelMeasurement): Comparison[] {
+  const peakDb = voicesPeakDb(channel.voicePeakDbfs, channel.samplePeakDbfs, channel.truePeakDbtp);
   const overNoise = [plan.softestDbfs - plan.noiseDbfs, plan.loudestDbfs - plan.noiseDbfs] as const;
   return [
-    compare("Loudest peaks", "dBFS", [plan.peakDbfs, plan.peakDbfs], LEVEL_UNCERTAINTY_DB, channel.truePeakDbtp),
+    compare("Loudest peaks", "dBFS", [plan.peakDbfs, plan.peakDbfs], LEVEL_UNCERTAINTY_DB, peakDb),
     compare(
       "Speech level",
       "dBFS",

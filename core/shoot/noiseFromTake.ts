@@ -1,4 +1,5 @@
 import type { ChannelMeasurement } from "../check/measurement";
+import { voicesPeakDb } from "../check/measures";
 import { LEVEL_UNCERTAINTY_DB } from "../chain/followChain";
 import type { Candidate } from "../dress/planDress";
 import type { MeasuredTone } from "../noise/measuredTone";
@@ -22,7 +23,8 @@ export function noiseFromTake(
   { plan, levels }: LevelSubject,
   candidate: Candidate,
 ): MeasuredTone | null {
-  const { noiseOctavesDbfs, truePeakDbtp } = channel;
+  const { noiseOctavesDbfs } = channel;
+  const peakDb = voicesPeakDb(channel.voicePeakDbfs, channel.samplePeakDbfs, channel.truePeakDbtp);
   if (!plan || !levels || !noiseOctavesDbfs || noiseOctavesDbfs.length < 7) return null;
   const devices = plan.noiseSources.filter(({ isPlace }) => !isPlace).map(({ dbfs }) => 10 ** (dbfs / 10));
   const devicesDbfs = powerToDb(devices.reduce((sum, power) => sum + power, 0));
@@ -32,7 +34,7 @@ export function noiseFromTake(
   return {
     file: file.slice(0, 200),
     octavesDb: [...mapOctaves((band) => Math.round(10 * (noise[band]! - gainDb - candidate.coverDb[band]!)) / 10)],
-    isCalibrated: truePeakDbtp !== null && Math.abs(truePeakDbtp - plan.peakDbfs) <= LEVEL_UNCERTAINTY_DB,
+    isCalibrated: peakDb !== null && Math.abs(peakDb - plan.peakDbfs) <= LEVEL_UNCERTAINTY_DB,
     seconds: Math.round(seconds * 10) / 10,
     humHz: [],
     trendDbPerMin: 0,

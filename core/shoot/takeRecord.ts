@@ -2,7 +2,7 @@ import type { RecordingMeasurement } from "../check/measurement";
 import type { Review } from "../check/review";
 import type { LevelPlan } from "../chain/levelPlan";
 import type { JudgedTake } from "../proof/judgeTake";
-import type { MeasurementBody } from "./records";
+import type { MeasurementBody, ShootBundle, Stored } from "./records";
 
 /** A judged take as it is kept: figures as measured, findings as the plan has them, and what was said of them. */
 export function takeRecord(
@@ -24,4 +24,15 @@ export function takeRecord(
     reviews: [...reviews],
     redress: redress?.says.slice(0, 400) ?? "",
   };
+}
+
+/** The proof a rig has of the same take already: same name, same length. */
+export function keptTake(
+  { measurements }: ShootBundle,
+  rigId: string,
+  { file, format }: RecordingMeasurement,
+): Stored<"measurement"> | null {
+  const isSame = ({ body }: Stored<"measurement">) =>
+    body.rigId === rigId && body.recording.file === file && body.recording.format.durationS === format.durationS;
+  return measurements.find(isSame) ?? null;
 }

@@ -3,13 +3,16 @@
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { KIND_WORDS } from "@/core/check/kindWords";
-import { gradeOf, worstOf, type VerdictGrade } from "@/core/proof/verdict";
+import { gradeOf, type VerdictGrade } from "@/core/proof/verdict";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";
 import { TextField } from "@/ui/TextField";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { clockOf, figureOf } from "./figures";
+import { grouped } from "./FindingGroup";
+import { keepTakes, ownedFiles } from "./keepTakes";
+import { useShoot, useShootStore } from "../saving/ShootProvider";
 import type { Card, CardFile, CardQueue } from "./useCard";
 
 const Progress = styled.progress`
@@ -25,21 +28,26 @@ const Grade = styled.strong<{ $grade: VerdictGrade }>`
 type Order = "card" | "worst" | "name" | "length";
 type Shown = "all" | "redo" | "usable" | "good" | "refused";
 
+/** Kinds of findings that stand in a row. */
+const MOST_KINDS = 3;
 /** Rows that are drawn; a filter finds the others. */
 const MOST_ROWS = 200;
 
 interface CardRow {
   item: CardFile;
   grade: VerdictGrade | null;
-  worst: string;
-  findings: number;
+  /** Kinds that were found with how often, worst first; "clean" where there are none. */
+  says: string;
 }
 
 function rowOf(item: CardFile): CardRow {
-  if (item.state.phase !== "measured") return { item, grade: null, worst: "", findings: 0 };
+  if (item.state.phase !== "measured") return { item, grade: null, says: "" };
   const { findings } = item.state.recording.measurement;
-  const worst = worstOf(findings);
-  return { item, grade: gradeOf(findings), worst: worst ? KIND_WORDS[worst].name : "clean", findings: findings.length };
+  const kinds = grouped(findings).map(({ kind, findings: own }) =>
+    own.length > 1 ? `${KIND_WORDS[kind].name} ×${own.length}` : KIND_WORDS[kind].name,
+  );
+  const more = kinds.length > MOST_KINDS ? `, ${kinds.length - MOST_KINDS} more` : "";
+  return { item, grade: gradeOf(findings), says: `${kinds.slice(0, MOST_KINDS).join(", ") || "clean"}${more}` };
 }
 
 const RANK = { redo: 0, usable: 1, good: 2 } as const;
@@ -62,7 +70,7 @@ function isShown({ item, grade }: CardRow, shown: Shown, text: string): boolean 
 }
 
 function FileRow({ row, onOpen }: { row: CardRow; onOpen: (item: CardFile) => void }) {
-  const { item, grade, worst, findings } = row;
+  const { item, grade, says } = row;
   const { state, path } = item;
   if (state.phase !== "measured")
     return (
@@ -88,14 +96,28 @@ function FileRow({ row, onOpen }: { row: CardRow; onOpen: (item: CardFile) => vo
         </Button>
       </th>
       <td>
-        <Grade $grade={grade!}>{grade}</Grade>: {worst}
-        {findings > 1 && ` and ${findings - 1} more`}
+        <Grade $grade={grade!}>{grade}</Grade>: {says}
       </td>
       <td data-figure>{clockOf(format.durationS)}</td>
       <td data-figure>{format.channels}</td>
       <td data-figure>{figureOf(overall.truePeakDbtp)}</td>
       <td data-figure>{figureOf(voice.snrDb)}</td>
     </tr>
+  );
+}
+
+/** Keeps what is named after a day, a scene and a wearer as that wearer's takes. */
+function KeepTakes({ card }: { card: Card }) {
+  const store = useShootStore();
+  const { bundle } = useShoot();
+  const [kept, setKept] = useState<number | null>(null);
+  const owned = useMemo(() => ownedFiles(bundle, card.files), [bundle, card.files]);
+  if (card.isRunning || owned.length === 0) return null;
+  if (kept !== null) return <Soft role="status">{kept} takes kept with their wearers</Soft>;
+  return (
+    <Button onPress={() => setKept(keepTakes(store, owned))}>
+      Keep {owned.length} {owned.length === 1 ? "take" : "takes"} with their wearers
+    </Button>
   );
 }
 
@@ -117,6 +139,7 @@ function CardProgress({ card, queue }: { card: Card; queue: CardQueue }) {
         <Row>
           {card.isRunning && <Button onPress={queue.stop}>Stop</Button>}
           {!card.isRunning && finished < files.length && <Button onPress={queue.resume}>Go on</Button>}
+          <KeepTakes card={card} />
           <Button look="quiet" onPress={() => queue.clear()}>
             Close the card
           </Button>

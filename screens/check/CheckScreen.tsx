@@ -21,6 +21,7 @@ import { useMeasure, type MeasureState } from "./useMeasure";
 
 const Measured = dynamic(() => import("./Measured").then((module) => module.Measured), { ssr: false });
 const FirstLook = dynamic(() => import("./FirstLook").then((module) => module.FirstLook), { ssr: false });
+const DayTrendView = dynamic(() => import("./DayTrendView").then((module) => module.DayTrendView), { ssr: false });
 const CardTable = dynamic(() => import("./CardTable").then((module) => module.CardTable), { ssr: false });
 
 const Progress = styled.progress`
@@ -121,7 +122,7 @@ function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
             </Button>
           </Row>
           <Soft>
-            {proof.body.sentence} {proof.body.correction}
+            {proof.body.sentence} {proof.body.correction} {proof.body.redress}
           </Soft>
         </li>
       ))}
@@ -177,6 +178,7 @@ function Desk({
           )}
           {shown && (
             <Measured
+              isCalled={opened !== null}
               key={`${shown.file.name} ${shown.file.lastModified} ${shown.file.size}`}
               recording={shown.recording}
               file={shown.file}
@@ -189,6 +191,7 @@ function Desk({
         <Stack>
           <h2>Takes measured</h2>
           <Proofs proofs={proofs} />
+          {bundle.measurements.length > 0 && <DayTrendView bundle={bundle} rig={workingOn.rig} />}
         </Stack>
       </Piece>
     </Columns>

@@ -38,7 +38,7 @@ export interface KindGroup {
   findings: readonly Finding[];
 }
 
-/** Findings kind by kind, worst first. */
+/** Findings kind by kind: the worst first, and the most frequent first among equals. */
 export function grouped(findings: readonly Finding[]): KindGroup[] {
   const groups = new Map<FindingKind, Finding[]>();
   for (const finding of findings) groups.set(finding.kind, [...(groups.get(finding.kind) ?? []), finding]);
@@ -51,7 +51,7 @@ export function grouped(findings: readonly Finding[]): KindGroup[] {
         own[0]!.severity,
       ),
     }))
-    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+    .sort((a, b) => RANK[a.severity] - RANK[b.severity] || b.findings.length - a.findings.length);
 }
 
 type Said = Pick<Review, "decision" | "note">;

@@ -30,8 +30,11 @@ const Correction = styled.p`
   font-size: 1.1rem;
 `;
 
+/** The seam beside a verdict: its stitch says as much as its colour. */
+const SEAM = { good: "solid var(--good)", usable: "dashed var(--warn)", redo: "dotted var(--bad)" } as const;
+
 const VerdictLead = styled(Lead)<{ $grade: Verdict["grade"] }>`
-  border-left: 6px ${({ $grade }) => ($grade === "redo" ? "dotted var(--bad)" : "solid var(--good)")};
+  border-left: 6px ${({ $grade }) => SEAM[$grade]};
   padding-left: 0.7rem;
 `;
 
@@ -68,14 +71,19 @@ function useMarks(take: ReturnType<typeof useTake>, durationS: number): FindingM
   );
 }
 
+const bringIntoSight = (element: HTMLElement | null) => element?.scrollIntoView({ block: "start" });
+
 /** One measured take: verdict, correction, the take itself with its findings, planned beside proved. */
 export function Measured({
   recording,
   file,
   workingOn,
+  isCalled,
 }: {
   recording: MeasuredRecording;
   file: File;
+  /** Somebody asked for it from elsewhere on the page: it comes into sight. */
+  isCalled: boolean;
   workingOn: WorkingOn;
 }) {
   const { measurement, overviews } = recording;
@@ -155,7 +163,7 @@ export function Measured({
   const { verdict, redress, findings } = judged;
   return (
     <Stack>
-      <div>
+      <div ref={isCalled ? bringIntoSight : undefined}>
         <Soft>
           {measurement.file}, {format.container} {format.sampleRateHz / 1000} kHz
           {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clockOf(format.durationS)}

@@ -7,8 +7,8 @@ import { channelOfTake, judgeTake, type JudgedTake } from "@/core/proof/judgeTak
 import type { Expected } from "@/core/proof/expected";
 import { expectedTake } from "@/core/shoot/expectedTake";
 import { levelsOfRig, type LevelSubject } from "@/core/shoot/levels";
-import type { MeasurementBody, ShootBundle, Stored } from "@/core/shoot/records";
-import { takeRecord } from "@/core/shoot/takeRecord";
+import type { MeasurementBody, ShootBundle } from "@/core/shoot/records";
+import { keptTake, takeRecord } from "@/core/shoot/takeRecord";
 import { useShoot, useShootStore } from "../saving/ShootProvider";
 
 /** The plan a take is judged by. */
@@ -21,17 +21,6 @@ export interface JudgedBy {
 function judgedBy(bundle: ShootBundle, rigId: string): JudgedBy {
   const subject = levelsOfRig(bundle, rigId);
   return { rigId, subject, expected: subject && expectedTake(bundle, subject) };
-}
-
-function sameTake(
-  proofs: readonly Stored<"measurement">[],
-  rigId: string,
-  { measurement: { file, format } }: MeasuredRecording,
-): Stored<"measurement"> | undefined {
-  return proofs.find(
-    ({ body }) =>
-      body.rigId === rigId && body.recording.file === file && body.recording.format.durationS === format.durationS,
-  );
 }
 
 export interface Take extends JudgedBy {
@@ -49,7 +38,7 @@ export function useTake(recording: MeasuredRecording, rigId: string): Take {
   // A take is judged by the plan that stood when it was measured: what is learned from it must not judge it again.
   const [by, setBy] = useState(() => judgedBy(bundle, rigId));
   if (by.rigId !== rigId) setBy(judgedBy(bundle, rigId));
-  const [kept] = useState(() => sameTake(bundle.measurements, rigId, recording));
+  const [kept] = useState(() => keptTake(bundle, rigId, recording.measurement));
   const [reviews, setReviews] = useState<readonly Review[]>(() => kept?.body.reviews ?? []);
   const [channel, setChannel] = useState(() => {
     if (kept && recording.measurement.channels[kept.body.channel]) return kept.body.channel;

@@ -88,12 +88,14 @@ export function drawLevels(
   const yOf = (dbfs: number) => top + ((bottom - top) * Math.max(0, Math.min(-FLOOR_DBFS, -dbfs))) / -FLOOR_DBFS;
   const perPixel = (view.spanS * sampleRateHz) / width;
   const start = view.fromS * sampleRateHz;
-  context.fillStyle = ink["--chalk-soft"]!;
+  context.fillStyle = ink["--chalk"]!;
+  context.globalAlpha = 0.3;
   for (let x = 0; x < width; x += 1) {
     const [low, high] = extremesOf(columns, start + x * perPixel, start + (x + 1) * perPixel);
     const y = yOf(20 * Math.log10(Math.max(-low, high) + 1e-6));
     context.fillRect(x, y, 1, bottom - y);
   }
+  context.globalAlpha = 1;
   context.font = "12px sans-serif";
   for (let dbfs = -12; dbfs > FLOOR_DBFS; dbfs -= 12) {
     context.fillStyle = ink["--seam-soft"]!;

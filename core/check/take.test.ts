@@ -1,0 +1,235 @@
+import { WaveFile } from "wavefile";
+import { bytesSource, type ByteSource } from "../audio/byteSource";
+import { firstLook, shapeBetween, spectrumBetween } from "../audio/look";
+import { RecordingRefusal } from "../audio/refusal";
+import { mixed, sine, whiteNoise } from "../audio/testSignals";
+import { toWav } from "../audio/toWav";
+import { readWavHeader } from "../audio/wavHeader";
+import { joinCourse } from "./course";
+import { markedCopy, type MarkedCopy, type Marker } from "./cueMarkers";
+import { measureWav } from "./measureWav";
+import type { CoursePoint, Finding } from "./measurement";
+import { reviewOf, standing, withoutReview, withReview, type Review } from "./review";
+
+const RATE = 48000;
+const tone = (frequencyHz: number, levelDbfs: number, seconds: number) =>
+  sine({ frequencyHz, levelDbfs, seconds, sampleRateHz: RATE });
+
+async function opened(wav: Uint8Array) {
+  const source = bytesSource(wav);
+  return { source, header: await readWavHeader(source) };
+}
+
+describe("looking at a take", () => {
+  const silence = new Float32Array(RATE);
+  const samples = Float32Array.from([...silence, ...tone(1000, -6, 1), ...silence]);
+  const wav = toWav([silence.slice(0, samples.length), samples], { sampleRateHz: RATE, bits: 24 });
+
+  test("a first look shows where the sound is, on its channel", async () => {
+    const { source, header } = await opened(
+      toWav([new Float32Array(samples.length), samples], { sampleRateHz: RATE, bits: 24 }),
+    );
+    const [left, right] = await firstLook(source, header, 60);
+    expect(Math.max(...left!.high)).toBe(0);
+    expect(right!.high[5]).toBe(0);
+    expect(right!.high[30]).toBeCloseTo(0.5012, 2);
+    expect(right!.low[30]).toBeCloseTo(-0.5012, 2);
+    expect(right!.high[55]).toBe(0);
+  });
+
+  test("a stretch is exact down to single samples", async () => {
+    const { source, header } = await opened(toWav([samples], { sampleRateHz: RATE, bits: 24 }));
+    const shape = await shapeBetween(source, header, 0, { from: RATE + 10, frames: 20 }, 20);
+    shape.low.forEach((value, index) => expect(value).toBeCloseTo(samples[RATE + 10 + index]!, 5));
+    expect([...shape.high]).toEqual([...shape.low]);
+    const wide = await shapeBetween(source, header, 0, { from: 0, frames: samples.length }, 3);
+    expect([...wide.high].map((value) => Number(value.toFixed(3)))).toEqual([0, 0.501, 0]);
+  });
+
+  test("a stretch beyond the end is cut, more columns than samples repeat the one before", async () => {
+    const { source, header } = await opened(wav);
+    const shape = await shapeBetween(source, header, 0, { from: header.frames - 5, frames: 100 }, 20);
+    expect(shape.frames).toBe(5);
+    expect([...shape.low].every(Number.isFinite)).toBe(true);
+  });
+
+  test("a line of a spectrum stands in the row of its frequency, at its level", async () => {
+    const loud = mixed(tone(1000, -20, 2), tone(8000, -40, 2));
+    const { source, header } = await opened(toWav([loud], { sampleRateHz: RATE, bits: 24 }));
+    const rows = 120;
+    const { levels, lowestHz, highestHz } = await spectrumBetween(
+      source,
+      header,
+      0,
+      { from: 0, frames: loud.length },
+      10,
+      rows,
+    );
+    const rowOf = (hz: number) => Math.floor((rows * Math.log(hz / lowestHz)) / Math.log(highestHz / lowestHz));
+    const dbAt = (row: number) => (levels[5 * rows + row]! / 255) * 110 - 110;
+    const near = (hz: number) => Math.max(...[-1, 0, 1].map((by) => dbAt(rowOf(hz) + by)));
+    expect(near(1000)).toBeGreaterThan(-21.5);
+    expect(near(1000)).toBeLessThan(-19.5);
+    expect(near(8000)).toBeGreaterThan(-42);
+    expect(near(3000)).toBeLessThan(-95);
+  });
+
+  test("a very long stretch is probed, not read whole", async () => {
+    const bytesRead: number[] = [];
+    const { source, header } = await opened(toWav([whiteNoise(3, -20, RATE * 120)], { sampleRateHz: RATE, bits: 24 }));
+    const counting: ByteSource = {
+      sizeBytes: source.sizeBytes,
+      read: (offset, length) => {
+        bytesRead.push(length);
+        return source.read(offset, length);
+      },
+    };
+    const shape = await shapeBetween(counting, header, 0, { from: 0, frames: header.frames }, 100);
+    expect(bytesRead.reduce((sum, count) => sum + count, 0)).toBeLessThan(200_000);
+    expect(Math.min(...shape.high)).toBeGreaterThan(0.1);
+  });
+});
+
+/** The copy as the browser puts it together. */
+function applied(wav: Uint8Array, { keepBytes, patches, tail }: MarkedCopy): Uint8Array {
+  const copy = new Uint8Array(keepBytes + tail.length);
+  copy.set(wav.subarray(0, keepBytes));
+  for (const { offset, bytes } of patches) copy.set(bytes, offset);
+  copy.set(tail, keepBytes);
+  return copy;
+}
+
+describe("a copy with markers", () => {
+  const markers: Marker[] = [
+    { atFrame: 480, frames: 960, label: "Rustle, track 1" },
+    { atFrame: 24000, frames: 0, label: "Knocks − “ü”" },
+  ];
+  const cuesIn = (wav: Uint8Array) => {
+    const file = new WaveFile(wav);
+    return file.listCuePoints() as { position: number; end?: number; label: string }[];
+  };
+
+  test("has its cue points and labels by another reader, and the same sound", async () => {
+    const wav = toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 });
+    const copy = applied(wav, await markedCopy(bytesSource(wav), markers));
+    // The package gives positions in milliseconds.
+    expect(cuesIn(copy).map(({ position, label }) => [Math.round(position), label])).toEqual([
+      [10, "Rustle, track 1"],
+      [500, 'Knocks - "u"'.replaceAll('"', "")],
+    ]);
+    const [before, after] = await Promise.all([wav, copy].map((each) => measureWav(bytesSource(each), "x.wav")));
+    expect(after!.measurement.channels[0]!.rmsDbfs).toBe(before!.measurement.channels[0]!.rmsDbfs);
+    expect(after!.measurement.format.durationS).toBe(1);
+    expect(new DataView(copy.buffer).getUint32(4, true)).toBe(copy.length - 8);
+  });
+
+  test("keeps earlier cue points, also in a copy of a copy", async () => {
+    const file = new WaveFile(toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 }));
+    file.setCuePoint({ position: 250, label: "slate" });
+    const first = file.toBuffer();
+    const copy = applied(first, await markedCopy(bytesSource(first), markers));
+    expect(
+      cuesIn(copy)
+        .map(({ position }) => Math.round(position))
+        .sort((a, b) => a - b),
+    ).toEqual([10, 250, 500]);
+    const again = applied(copy, await markedCopy(bytesSource(copy), [{ atFrame: 4800, frames: 0, label: "more" }]));
+    expect(cuesIn(again)).toHaveLength(4);
+  });
+
+  test("an odd number of bytes of sound is padded first", async () => {
+    const wav = toWav([tone(440, -12, 0.001).slice(0, 47)], { sampleRateHz: RATE, bits: 24 });
+    const copy = applied(wav, await markedCopy(bytesSource(wav), [{ atFrame: 3, frames: 0, label: "x" }]));
+    expect(copy.length % 2).toBe(0);
+    expect(cuesIn(copy)).toHaveLength(1);
+  });
+
+  test("a wide file's size stands in its own chunk", async () => {
+    const wav = toWav([tone(440, -12, 0.1)], { sampleRateHz: RATE, bits: 16 });
+    const wide = new Uint8Array(wav.length + 36);
+    wide.set(wav.subarray(0, 12));
+    wide.set(
+      [..."RF64"].map((letter) => letter.charCodeAt(0)),
+      0,
+    );
+    wide.set(
+      [..."ds64"].map((letter) => letter.charCodeAt(0)),
+      12,
+    );
+    const view = new DataView(wide.buffer);
+    view.setUint32(4, 0xffffffff, true);
+    view.setUint32(16, 28, true);
+    view.setUint32(28, wav.length - 44, true);
+    wide.set(wav.subarray(12), 48);
+    view.setUint32(48 + 28, 0xffffffff, true);
+    const copy = applied(wide, await markedCopy(bytesSource(wide), markers.slice(0, 1)));
+    expect(new DataView(copy.buffer).getUint32(20, true)).toBe(copy.length - 8);
+    expect(new DataView(copy.buffer).getUint32(4, true)).toBe(0xffffffff);
+    expect((await readWavHeader(bytesSource(copy))).frames).toBe(4800);
+  });
+
+  test("what is cut short or would pass 4 GB is refused in words", async () => {
+    const wav = toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 });
+    await expect(markedCopy(bytesSource(wav.subarray(0, 9000)), markers)).rejects.toThrow(/cut short/);
+    const huge = { sizeBytes: 0xffffffff, read: bytesSource(wav).read };
+    const big = wav.slice(0, 44);
+    new DataView(big.buffer).setUint32(40, 0xffffffff - 44 - 80, true);
+    await expect(
+      markedCopy({ ...huge, read: (offset, length) => Promise.resolve(big.slice(offset, offset + length)) }, markers),
+    ).rejects.toThrow(RecordingRefusal);
+  });
+});
+
+describe("reviews", () => {
+  const found = (startS: number, kind: Finding["kind"] = "rustle"): Finding => ({
+    kind,
+    channel: 0,
+    startS,
+    endS: startS + 1,
+    severity: "warning",
+    confidence: 0.8,
+    message: "",
+    advice: "",
+  });
+  const review = (startS: number | null, decision: Review["decision"], note = ""): Review => ({
+    kind: "rustle",
+    channel: 0,
+    startS,
+    decision,
+    note,
+  });
+
+  test("a place's own review goes before that of its kind", () => {
+    const reviews = [review(null, "dismissed"), review(4, "accepted", "heard")];
+    expect(reviewOf(found(4), reviews)?.note).toBe("heard");
+    expect(reviewOf(found(9), reviews)?.decision).toBe("dismissed");
+    expect(reviewOf(found(4, "knock"), reviews)).toBeNull();
+    expect(standing([found(4), found(9), found(9, "knock")], reviews).map(({ startS }) => startS)).toEqual([4, 9]);
+  });
+
+  test("saying it again replaces; of the kind as a whole replaces those of places", () => {
+    const twice = withReview([review(4, "accepted")], review(4, "dismissed"));
+    expect(twice).toHaveLength(1);
+    expect(withReview([...twice, review(9, "accepted")], review(null, "accepted"))).toHaveLength(1);
+    expect(withoutReview(twice, review(4, "accepted"))).toHaveLength(0);
+    expect(withoutReview(twice, review(5, "accepted"))).toHaveLength(1);
+  });
+});
+
+describe("course", () => {
+  const point = (startS: number, speechDbfs: number | null, rustles = 0): CoursePoint => ({
+    startS,
+    speechDbfs,
+    noiseDbfs: -60,
+    rustles,
+    dropouts: 0,
+  });
+
+  test("grows to a bound, then neighbours are joined and nothing is lost", () => {
+    let course: CoursePoint[] = [];
+    for (let at = 0; at < 1000; at += 1) course = joinCourse(course, [point(at * 10, at % 2 === 0 ? null : -30, 1)]);
+    expect(course.length).toBeLessThanOrEqual(360);
+    expect(course[0]).toMatchObject({ startS: 0, speechDbfs: -30 });
+    expect(course.reduce((sum, { rustles }) => sum + rustles, 0)).toBe(1000);
+  });
+});

@@ -1,0 +1,92 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useMemo } from "react";
+import { timeOfDay } from "@/core/schedule/clockTime";
+import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof/dayTrend";
+import type { ShootBundle, Stored } from "@/core/shoot/records";
+import { Soft, Stack } from "@/ui/layout";
+import { Table, TableScroll } from "@/ui/Table";
+import { figureOf } from "./figures";
+
+const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });
+
+/** Points that a chart of this width shows at most. */
+const MOST_POINTS = 60;
+
+/** Takes of the wearer on the day of a rig. */
+function takesOfDay(bundle: ShootBundle, rig: Stored<"rig">) {
+  const dayOf = (sceneId: string) => bundle.scenes.find(({ id }) => id === sceneId)?.body.day;
+  const day = dayOf(rig.body.sceneId);
+  const rigIds = new Set(
+    bundle.rigs
+      .filter(({ body }) => body.wearerId === rig.body.wearerId && dayOf(body.sceneId) === day)
+      .map(({ id }) => id),
+  );
+  return bundle.measurements
+    .filter(({ body }) => rigIds.has(body.rigId))
+    .map(({ body }) => ({ recording: body.recording, channel: body.channel }));
+}
+
+const timeOf = ({ atS }: TrendPoint) => timeOfDay(Math.floor(atS / 60));
+
+function Events({ trend: { points, isTimed } }: { trend: DayTrend }) {
+  const shown = points.filter(({ rustlesPerMin, dropoutsPerMin }) => rustlesPerMin > 0 || dropoutsPerMin > 0);
+  if (shown.length === 0) return <Soft>No rustle and no dropouts.</Soft>;
+  return (
+    <TableScroll aria-label="Rustle and dropouts over the day">
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">{isTimed ? "At" : "Take"}</th>
+            <th scope="col" data-figure>
+              Rustle/min
+            </th>
+            <th scope="col" data-figure>
+              Dropouts/min
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.slice(0, MOST_POINTS).map((point) => (
+            <tr key={`${point.take} ${point.atS}`}>
+              <th scope="row">{isTimed ? timeOf(point) : point.take}</th>
+              <td data-figure>{figureOf(point.rustlesPerMin)}</td>
+              <td data-figure>{figureOf(point.dropoutsPerMin)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </TableScroll>
+  );
+}
+
+/** How one wearer's level, noise, rustle and dropouts went over the day. */
+export function DayTrendView({ bundle, rig }: { bundle: ShootBundle; rig: Stored<"rig"> }) {
+  const trend = useMemo(() => dayTrend(takesOfDay(bundle, rig)), [bundle, rig]);
+  const known = trend.points.filter(
+    (point): point is TrendPoint & { speechDbfs: number; noiseDbfs: number } =>
+      point.speechDbfs !== null && point.noiseDbfs !== null,
+  );
+  if (known.length < 2) return null;
+  const step = Math.ceil(known.length / MOST_POINTS);
+  const shown = known.filter((_, index) => index % step === 0);
+  return (
+    <Stack $gap={0.5}>
+      <h2>Over the day</h2>
+      {trend.says.length > 0 ? trend.says.map((says) => <p key={says}>{says}</p>) : <p>Level and noise hold.</p>}
+      <LinesChart
+        says={`Speech and noise at ${shown.length} times of the day`}
+        labels={shown.map((point) => (trend.isTimed ? timeOf(point) : point.take.replace(/\.[^.]*$/, "")))}
+        lines={[
+          { name: "speech", values: shown.map(({ speechDbfs }) => speechDbfs) },
+          { name: "noise", values: shown.map(({ noiseDbfs }) => noiseDbfs) },
+        ]}
+        xTitle={trend.isTimed ? "by the recorder's clock" : "take after take"}
+        yTitle="dBFS"
+      />
+      <Soft>Line: speech. Dashes: noise in the pauses.</Soft>
+      <Events trend={trend} />
+    </Stack>
+  );
+}
