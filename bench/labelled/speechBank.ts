@@ -133,9 +133,13 @@ function cutLike(whole: Float32Array, parts: readonly Float32Array[]): Float32Ar
   return parts.map(({ length }) => whole.slice(at, (at += length)));
 }
 
-function raw(file: string): Float32Array {
+/** Recorded voices have pops and rumble of their own, which nobody has marked: their lows are cut. */
+const REAL_LOW_CUT_HZ = 90;
+const MADE_LOW_CUT_HZ = 40;
+
+function raw(file: string, lowCutHz: number): Float32Array {
   const format = ["-f", "f32le", "-ac", "1", "-ar", String(RATE), "-"];
-  return floatsOf("ffmpeg", ["-v", "error", "-i", file, "-af", "highpass=f=40", ...format]);
+  return floatsOf("ffmpeg", ["-v", "error", "-i", file, "-af", `highpass=f=${lowCutHz}`, ...format]);
 }
 
 /** Every voice, made once and kept as samples under the given folder. */
@@ -160,7 +164,7 @@ export function speechBank(folder: string): Voice[] {
         kept(`${name}-${index}`, () => {
           const wav = join(folder, "one.wav");
           spawnSync("espeak-ng", ["-v", `${language}+${variant}`, "-p", `${pitch}`, "-s", `${speed}`, "-w", wav, line]);
-          return raw(wav);
+          return raw(wav, MADE_LOW_CUT_HZ);
         }),
       ),
     };
@@ -173,7 +177,7 @@ export function speechBank(folder: string): Voice[] {
       .sort()
       .slice(0, REAL_SENTENCES);
     if (files.length === 0) return [];
-    const sentences = files.map((file, index) => kept(`real-${language}-${index}`, () => raw(file)));
+    const sentences = files.map((file, index) => kept(`real-${language}-${index}`, () => raw(file, REAL_LOW_CUT_HZ)));
     return [{ name: `real-${language}`, isReal: true, sentences }];
   });
   return [...made, ...real].map((voice) => ({

@@ -4,7 +4,7 @@ import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/
 import { countActivity, type ActiveParts } from "../audio/speechLevel";
 import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
-import type { CoursePoint } from "./measurement";
+import type { CoursePoint, FindingKind } from "./measurement";
 import type { Spot } from "./spot";
 import { findSpots } from "./spots/findSpots";
 import { sceneOf } from "./spots/scene";
@@ -63,6 +63,8 @@ function countLevels(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "
   return { levels, pauses };
 }
 
+/** What covers all of a voice; the rest shakes its lows or its level. */
+const BROAD: readonly FindingKind[] = ["rustle", "radioNoise", "wind"];
 /** What was found is heard a little before and after its bounds, hops. */
 const BESIDE_HOPS = 10;
 
@@ -102,6 +104,8 @@ export function reportChannel(
   const scene = sceneOf(heard, startS);
   const spots = findSpots(scene);
   const isTouched = touchedBy(spots, heard, startS);
+  const broad = spots.filter(({ kind }) => BROAD.includes(kind));
+  const isCovered = touchedBy(broad, heard, startS);
   const offset = place.from - place.leadIn;
   const ownSpots = spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1);
   const own = figures.runs.filter((run) => run.frame >= place.leadIn);
@@ -122,7 +126,7 @@ export function reportChannel(
       ),
       ...countLevels(heard, isTouched),
       clipping: clippingOf(own, place.fullScale, offset, CLIP_MERGE_S * piece.sampleRateHz),
-      traits: traitsOf(heard, isTouched, scene.low),
+      traits: traitsOf(heard, { isTouched, isCovered }, scene.low),
       spots: ownSpots,
       course: courseOf(heard, isTouched, ownSpots, place.from / piece.sampleRateHz),
     },

@@ -106,6 +106,9 @@ function levelFindings(totals: ChannelTotals, { voicePeakDbfs }: Measures, whole
 /** How far a figure is past its limit, as confidence: 0.6 at the limit, 1 at twice the usual spread. */
 const sure = (pastDb: number, spreadDb: number) => Math.max(0.5, Math.min(1, 0.6 + (0.4 * pastDb) / spreadDb));
 
+/** Noise that swells up before phrases is a gain that follows, and no breath. */
+const isPumping = ({ risesDb }: Measures): boolean => risesDb > LIMITS.pumpingDb;
+
 function noiseTraits(measures: Measures, whole: Draft): Draft[] {
   const drafts: Draft[] = [];
   const { hum } = measures;
@@ -124,7 +127,7 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
       confidence: sure(measures.hissDb - LIMITS.hissUnderVoiceDb, 10),
       message: `Hiss of 2 to 8 kHz, ${db(-measures.hissDb)} under the voice.`,
     });
-  if (measures.risesDb > LIMITS.pumpingDb)
+  if (isPumping(measures))
     drafts.push({
       ...whole,
       kind: "pumping",
@@ -207,7 +210,7 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
     ...levelFindings(totals, measures, whole),
     ...noiseTraits(measures, whole),
     ...voiceTraits(measures, whole),
-    ...totals.spots.map(spotFinding),
+    ...totals.spots.filter(({ kind }) => kind !== "breath" || !isPumping(measures)).map(spotFinding),
   ]);
 }
 

@@ -29,7 +29,7 @@ export const LIMITS = {
   toneBrightDb: -45,
   toneBassDb: 20,
   /** Share of the loud peaks that crowd into 2 dB under a limiter. */
-  crowdShare: 0.55,
+  crowdShare: 0.45,
   sibilanceDb: -9.8,
   muffledDb: -20,
   boomyDb: 1.8,

@@ -201,17 +201,23 @@ function risesOf(heard: Heard): number[] {
   return rises;
 }
 
+/** Hops in which something was found, and those of them in which it covers all of the voice. */
+export interface Touched {
+  isTouched: Uint8Array;
+  isCovered: Uint8Array;
+}
+
 /** What one channel of a piece is like all through; hops where something was found are left out. */
-export function traitsOf(heard: Heard, isTouched: Uint8Array, low: Float32Array): Traits {
+export function traitsOf(heard: Heard, { isTouched, isCovered }: Touched, low: Float32Array): Traits {
   const traits = noTraits();
   const { figures, hops, first } = heard;
   const [highFrom, highTo] = [bandAt(5000), bandAt(10000)];
   const hopPeak = (hop: number) => Math.max(figures.highest[hop]!, -figures.lowest[hop]!);
-  const isVoice = (hop: number) => heard.isSpeech[hop] === 1 && isTouched[hop] === 0;
+  const isVoice = (hop: number) => heard.isSpeech[hop] === 1 && isCovered[hop] === 0;
   let speech = 0;
   for (let hop = first; hop < hops; hop += 1) {
     const isPause = heard.isPause[hop] === 1 && isTouched[hop] === 0;
-    if (heard.isSpeech[hop] && isTouched[hop]) traits.coveredHops += 1;
+    if (heard.isSpeech[hop] && isCovered[hop]) traits.coveredHops += 1;
     if (isVoice(hop)) {
       traits.speechHops += 1;
       speech += heard.level[hop]!;
@@ -231,7 +237,7 @@ export function traitsOf(heard: Heard, isTouched: Uint8Array, low: Float32Array)
     traits.sibilance[binned((over + 60) * 2, SIBILANCE_BINS)]! += 1;
     const peak = hopPeak(hop);
     // A click in it is none of the voice.
-    if (peak * peak > MOST_CREST * heard.level[hop]!) continue;
+    if (isTouched[hop] || peak * peak > MOST_CREST * heard.level[hop]!) continue;
     let isTop = peak > 0;
     for (let near = hop - SYLLABLE; near <= hop + SYLLABLE && isTop; near += 1)
       isTop = near < 0 || near >= hops || hopPeak(near) <= peak;

@@ -1,3 +1,4 @@
+import { bandAt, powerBetween } from "../heard";
 import type { Spot } from "../spot";
 import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
 
@@ -15,14 +16,13 @@ const FOLLOWS = 60;
 export function findBreaths(scene: Scene): Spot[] {
   const { heard, upper, high, middle, crackle, speech, startS } = scene;
   const { hops, hopS, voicing, noise, isSpeech } = heard;
-  const noiseAt = (hop: number): number => {
-    let sum = 0;
-    for (let band = 7; band <= 15; band += 1) sum += noise[band]![hop]!;
-    return sum;
-  };
+  const [from, to] = [bandAt(315), bandAt(3150)];
   const runs = runsOf(
     hops,
-    (hop) => voicing[hop]! < 0.4 && dbOver(middle[hop]!, noiseAt(hop)) > OVER_NOISE_DB && crackle[hop]! < SMOOTH,
+    (hop) =>
+      voicing[hop]! < 0.4 &&
+      dbOver(middle[hop]!, powerBetween(noise, from, to, hop)) > OVER_NOISE_DB &&
+      crackle[hop]! < SMOOTH,
     2,
   );
   return runs.flatMap((run): Spot[] => {

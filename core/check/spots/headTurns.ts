@@ -8,9 +8,9 @@ const STEP = 20;
 /** So many of a stretch's hops must be voiced. */
 const FEWEST = 35;
 /** How much duller and weaker than the rest, dB, and for how long, s. */
-const DULLER_DB = 6;
-const WEAKER_DB = 1.5;
-const SHORTEST_S = 1.3;
+const DULLER_DB = 6.5;
+const WEAKER_DB = 0.8;
+const SHORTEST_S = 1.5;
 const VOICED = 0.6;
 /** Bands that a turned head takes, and those that it leaves. */
 const BRIGHT = [bandAt(2500), bandAt(8000)] as const;

@@ -24,6 +24,16 @@ const KNOCK_UNDER_VOICE_DB = -13;
 const RING_SHARE_DB = -4;
 const DULL_FALL_DB = 7;
 const DULL_UNDER_VOICE_DB = -9;
+/** A knock whose click the voice covers: the lows jump and fall while the voice goes on as it was, dB. */
+const COVERED_UNDER_VOICE_DB = -16;
+const COVERED_JUMP_DB = 12;
+const COVERED_FALL_DB = 17;
+const GOES_ON_DB = 6;
+/** Air pushes at least so many hops of those that follow within this of their loudest, dB. */
+const PUSHES = 5;
+const PUSH_WITHIN = 12;
+const PUSH_DB = 12;
+const PUSH_SHARE_DB = -3;
 /** Hops before, in which the lows were quiet, to the loudest, and to where they have fallen. */
 const BEFORE = 8;
 const RINGS = 3;
@@ -68,16 +78,44 @@ function hasClick(steps: Float32Array, hop: number): boolean {
   return false;
 }
 
+/** Air pushes for longer than a thing rings, and nearly all of it under 55 Hz. */
+function isPush({ low, lows }: Scene, hop: number): boolean {
+  const after = { from: hop, to: hop + PUSH_WITHIN };
+  const least = mostIn(low, after) * 10 ** (-PUSH_DB / 10);
+  let count = 0;
+  for (let at = after.from; at < after.to; at += 1) if (low[at]! > least) count += 1;
+  return count >= PUSHES && dbOver(mostIn(low, after), mostIn(lows, after)) > PUSH_SHARE_DB;
+}
+
+/** A thump in the midst of a vowel: only the lows know of it. */
+function isCovered({ heard, low, middle, speech }: Scene, hop: number, top: number): boolean {
+  const before = { from: hop - 4, to: hop - 1 };
+  return (
+    heard.isSpeech[hop - 3] === 1 &&
+    low[top]! > speech * 10 ** (COVERED_UNDER_VOICE_DB / 10) &&
+    dbOver(low[top]!, mostIn(low, before)) > COVERED_JUMP_DB &&
+    dbOver(low[top]!, low[top + 3]!) > COVERED_FALL_DB &&
+    dbOver(mostIn(middle, { from: hop, to: top + 2 }), meanIn(middle, before)) < GOES_ON_DB
+  );
+}
+
 /** Knocks: the lows jump at once and die away at once, mostly with a click. */
 function findStrikes(scene: Scene): Run[] {
   const { heard, low, lows, speech, lowFloor } = scene;
   const { hops, figures } = heard;
   const found: Run[] = [];
-  const least = Math.max(speech * 10 ** (KNOCK_UNDER_VOICE_DB / 10), lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
+  const loud = speech * 10 ** (KNOCK_UNDER_VOICE_DB / 10);
+  const least = Math.max(speech * 10 ** (COVERED_UNDER_VOICE_DB / 10), lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
   for (let hop = BEFORE + 2; hop < hops - 8; hop += 1) {
     if (low[hop]! < least || low[hop]! < 6 * low[hop - 2]!) continue;
     let top = hop;
     for (let at = hop; at < hop + RINGS; at += 1) if (low[at]! > low[top]!) top = at;
+    if (isCovered(scene, hop, top)) {
+      found.push({ from: hop - 1, to: hop + 6 });
+      hop = top + FALLEN;
+      continue;
+    }
+    if (low[hop]! < loud || isPush(scene, hop)) continue;
     if (dbOver(low[top]!, mostIn(low, { from: hop - BEFORE, to: hop - 1 })) < JUMP_DB) continue;
     const fallsDb = dbOver(low[top]!, Math.min(low[top + FALLEN]!, low[top + FALLEN + 1]!));
     if (fallsDb < FALL_DB) continue;
