@@ -6,6 +6,7 @@ import { cleanWish, clipOf } from "../demo/labelled/clip";
 import { faultyClip, LABELLED_KINDS, type Faulty, type Strength } from "../demo/labelled/faults";
 import { RATE } from "../demo/labelled/rate";
 import type { Voice } from "../demo/labelled/voice";
+import { runSpeech } from "./benchSpeech";
 import { speechBank } from "./labelled/speechBank";
 
 /** The seed of the figures in docs; detectors are tuned with others. */
@@ -105,7 +106,8 @@ export async function benchDetectors(isQuick = false): Promise<number> {
   const folder = join(process.env.HYPOPHON_ROOT ?? process.cwd(), ".build/labelled");
   const voices = speechBank(folder).filter(({ isReal }) => !isQuick || !isReal);
   if (isQuick) {
-    process.stdout.write(`${JSON.stringify(runDetectors(77, voices, 1, LABELLED_KINDS, [2], 24))}\n`);
+    const found = runDetectors(77, voices, 1, LABELLED_KINDS, [2], 24);
+    process.stdout.write(`${JSON.stringify({ ...found, speech: runSpeech(77, voices, 15) })}\n`);
     return 0;
   }
   const seed = Number(process.env.HYPOPHON_SEED ?? DOCUMENTED_SEED);
@@ -120,6 +122,10 @@ export async function benchDetectors(isQuick = false): Promise<number> {
   process.stdout.write(
     `seed ${seed}, ${voices.length} voices, ${cleanMinutes} clean minutes\n${"kind".padEnd(20)} recall   plain   clear   gross  false/10 min\n${lines.join("\n")}\n`,
   );
+  for (const { snrDb, hit, falseAlarm } of runSpeech(seed, voices, 60))
+    process.stdout.write(
+      `speech ${String(snrDb).padStart(2)} dB over noise: ${(100 * hit).toFixed(1)} % of it found, ${(100 * falseAlarm).toFixed(1)} % of pauses taken for it\n`,
+    );
   const isGood = results.every(
     ({ found, wanted, falseOnes }) => found / wanted >= 0.95 && falseOnes * 10 <= cleanMinutes,
   );

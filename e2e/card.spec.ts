@@ -1,5 +1,10 @@
-import { expect, test } from "@playwright/test";
-import { DEMO_SHOOT_ID } from "../demo/recordings";
+import { readFileSync } from "node:fs";
+import { expect, test, type Page } from "@playwright/test";
+import { CARD } from "../demo/card";
+import { CARD_FILES, DEMO_SHOOT_ID } from "../demo/recordings";
+import { KIND_WORDS } from "../core/check/kindWords";
+import { readWavHeader } from "../core/audio/wavHeader";
+import { bytesSource } from "../core/audio/byteSource";
 import { dropHour } from "./hourFile";
 
 const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"].map(
@@ -8,11 +13,35 @@ const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"
 const note = { name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("not a sound") };
 const broken = { name: "broken ‘ü’ #1.wav", mimeType: "audio/wav", buffer: Buffer.from("RIFF????WAVE") };
 
+const cardTable = (page: Page) => page.getByRole("group", { name: "Files of the card" });
+
+test("the demo's card comes out right, goes to its wearers, and the day shows it", async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await page.getByRole("button", { name: `Card of ${CARD_FILES.length}` }).click();
+  await expect(page.getByText(`${CARD_FILES.length} of ${CARD_FILES.length} files checked`)).toBeVisible({
+    timeout: 150_000,
+  });
+  const faulty = CARD_FILES.filter((file) => CARD[file].fault !== null);
+  expect(faulty.length).toBeGreaterThanOrEqual(12);
+  expect(CARD_FILES.length - faulty.length).toBeGreaterThanOrEqual(4);
+  for (const file of CARD_FILES) {
+    const { fault } = CARD[file];
+    const row = cardTable(page).getByRole("row", { name: new RegExp(file) });
+    await expect(row).toContainText(fault ? KIND_WORDS[fault].name : "good: clean");
+  }
+  await page.getByRole("button", { name: /Keep 17 takes with their wearers/ }).click();
+  await expect(page.getByText("17 takes kept with their wearers")).toBeVisible();
+  await expect(page.getByText("D1_S01_T05_Tam.wav: usable")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Over the day" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Rustle and dropouts over the day" })).toContainText("09:52");
+});
+
 test("a card of several files is checked, sorted and opened", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   const input = page.locator("input[type=file]");
   await input.setInputFiles([...RECORDINGS]);
-  const table = page.getByRole("group", { name: "Files of the card" });
+  const table = cardTable(page);
   await expect(page.getByText("3 of 3 files checked")).toBeVisible({ timeout: 60_000 });
   await expect(table.getByRole("row", { name: /singer-hall.*redo: Clipped/ })).toBeVisible();
   await expect(table.getByRole("row", { name: /engineer-quay.*redo: Noisy/ })).toBeVisible();
@@ -37,13 +66,139 @@ test("a card of several files is checked, sorted and opened", async ({ page }) =
   await expect(listen).toContainText("▶");
 });
 
-test("a card is closed, and an hour that follows it is stopped", async ({ page }) => {
+test("an hour on a card is watched, stopped in its midst and gone on with from there, and closed", async ({ page }) => {
+  test.setTimeout(180_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
-  await page.locator("input[type=file]").setInputFiles(RECORDINGS.slice(0, 2));
-  await expect(page.getByText("2 of 2 files checked")).toBeVisible({ timeout: 60_000 });
+  await dropHour(page, true);
+  const row = cardTable(page).getByRole("row", { name: /hour.wav/ });
+  await expect(row).toContainText(/[1-9]\d? %/, { timeout: 90_000 });
+  await page.getByRole("button", { name: "Stop", exact: true }).click();
+  await expect(row).toContainText(/%, stopped/);
+  const shareOf = async () => Number(/(\d+) %/.exec((await row.textContent())!)![1]);
+  // What was under way when it was stopped may still be told.
+  await page.waitForTimeout(800);
+  const stoppedAt = await shareOf();
+  await page.waitForTimeout(1500);
+  expect(await shareOf()).toBe(stoppedAt);
+  await page.getByRole("button", { name: "Go on" }).click();
+  await expect(row).not.toContainText("stopped");
+  await expect.poll(shareOf, { timeout: 60_000 }).toBeGreaterThan(stoppedAt);
   await page.getByRole("button", { name: "Close the card" }).click();
+  await expect(cardTable(page)).toHaveCount(0);
+  await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
+});
+
+test("an hour's shape is there within 3 s of the drop, and comes closer down to samples", async ({ page }) => {
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  const drawing = page.getByRole("img", { name: /^Channel 1/ });
   await dropHour(page);
-  await expect(page.getByRole("status").filter({ hasText: "Measuring hour.wav" })).toBeVisible();
+  const dropped = Date.now();
+  await expect(drawing).toHaveAttribute("data-seen", "yes", { timeout: 10_000 });
+  expect(Date.now() - dropped).toBeLessThan(3000);
+  await drawing.focus();
+  for (let step = 0; step < 24; step += 1) await page.keyboard.press("+");
+  const spanS = Number(await drawing.getAttribute("data-span"));
+  expect(spanS * 48000).toBeLessThanOrEqual(41);
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("0");
+  await expect(drawing).toHaveAttribute("data-span", "3600");
   await page.getByRole("button", { name: "Stop measuring" }).click();
   await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
+});
+
+test("a finding is dismissed with a note, the verdict follows, and it is remembered", async ({ page }) => {
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await page.getByRole("link", { name: "Quill, accordion" }).click();
+  await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
+  const verdict = page.getByRole("status").filter({ hasText: /\./ });
+  await expect(page.getByText("The loud syllables are clipped").first()).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Accept or dismiss clipped" }).click();
+  await page.getByLabel("Note on all").fill("meant like that");
+  await page.getByRole("button", { name: "Dismiss all" }).click();
+  await expect(page.getByText("Dismissed: meant like that")).toBeVisible();
+  await expect(verdict.first()).not.toContainText("clipped");
+  await expect(page.getByText("All saved")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("singer-hall.wav: good")).toBeVisible();
+  await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
+  await expect(page.getByText("Dismissed: meant like that")).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Undo the review of clipped" }).click();
+  await expect(page.getByText("The loud syllables are clipped").first()).toBeVisible();
+});
+
+test("spectrum, levels and keys; a copy with markers is the same sound", async ({ page }) => {
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
+  await expect(page.getByRole("button", { name: /Listen to clipped at 0:00/ })).toBeVisible({ timeout: 30_000 });
+  const drawing = page.getByRole("img", { name: /^Channel 1/ });
+  const inked = () =>
+    drawing.evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+      return data.filter((value, at) => at % 4 === 3 && value > 0).length;
+    });
+  for (const look of ["levels", "spectrum", "shape"]) {
+    await page.getByRole("radiogroup", { name: "Look at" }).getByText(look).click();
+    await expect.poll(inked, { timeout: 10_000 }).toBeGreaterThan(5000);
+  }
+  await page.keyboard.press(".");
+  await expect(page.getByRole("button", { name: /Listen to clipped at 0:00/ })).toContainText("■");
+  await page.keyboard.press("l");
+  await expect(page.getByRole("button", { name: /Listen to clipped at 0:00/ })).toContainText("▶");
+  await page.keyboard.press("?");
+  await expect(page.getByText("Check: next finding")).toBeVisible();
+  await page.keyboard.press("Escape");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Copy with markers" }).click();
+  const copy = new Uint8Array(readFileSync(await (await download).path()));
+  const before = new Uint8Array(readFileSync("demo/recordings/singer-hall.wav"));
+  const [one, other] = [await readWavHeader(bytesSource(before)), await readWavHeader(bytesSource(copy))];
+  expect(other).toEqual(one);
+  expect(Buffer.from(copy).includes("cue ")).toBe(true);
+  expect(Buffer.from(copy).includes("Clipped, track 1")).toBe(true);
+  const soundOf = (bytes: Uint8Array) =>
+    Buffer.from(bytes.subarray(one.dataOffset, one.dataOffset + one.frames * one.bytesPerFrame));
+  expect(soundOf(copy).equals(soundOf(before))).toBe(true);
+});
+
+test("ten thousand files, and files that change or go away, stop nothing", async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await page.evaluate(() => {
+    const header = new DataView(new ArrayBuffer(44));
+    const tag = (at: number, text: string) =>
+      [...text].forEach((letter, index) => header.setUint8(at + index, letter.charCodeAt(0)));
+    const bytes = 4800;
+    tag(0, "RIFF");
+    header.setUint32(4, 36 + bytes, true);
+    tag(8, "WAVEfmt ");
+    header.setUint32(16, 16, true);
+    header.setUint16(20, 1, true);
+    header.setUint16(22, 1, true);
+    header.setUint32(24, 48000, true);
+    header.setUint32(28, 96000, true);
+    header.setUint16(32, 2, true);
+    header.setUint16(34, 16, true);
+    tag(36, "data");
+    header.setUint32(40, bytes, true);
+    const sound = new Uint8Array(bytes);
+    const transfer = new DataTransfer();
+    for (let index = 0; index < 10_000; index += 1)
+      transfer.items.add(new File([header.buffer, sound], `take ${index} ü "#%.wav`, { type: "audio/wav" }));
+    // One whose bytes are gone when they are asked for, and one that shrinks while it is read.
+    const gone = new File([header.buffer, sound], "gone.wav", { type: "audio/wav" });
+    gone.slice = () => {
+      throw new DOMException("gone", "NotFoundError");
+    };
+    transfer.items.add(gone);
+    const input = document.querySelector<HTMLInputElement>("input[type=file]")!;
+    input.files = transfer.files;
+    input.dispatchEvent(new Event("change", { bubbles: true }));
+  });
+  await expect(page.getByText(/of 10001 files checked/)).toBeVisible({ timeout: 60_000 });
+  // The page answers while they are checked.
+  await page.getByLabel("Name has").fill("take 7 ");
+  await expect(cardTable(page).locator("tbody tr")).toHaveCount(1);
+  await expect(page.getByText("10001 of 10001 files checked")).toBeVisible({ timeout: 200_000 });
+  await page.getByLabel("Name has").fill("");
+  await expect(page.getByText(/9801 more: narrow them down/)).toBeVisible();
 });

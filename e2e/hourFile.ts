@@ -1,8 +1,8 @@
 import type { Page } from "@playwright/test";
 
 /** Drops an hour of 48 kHz 24-bit stereo, made in the page from one second repeated: no gigabyte crosses the test's pipe. */
-export async function dropHour(page: Page): Promise<void> {
-  await page.evaluate(() => {
+export async function dropHour(page: Page, withAnother = false): Promise<void> {
+  await page.evaluate((isCard) => {
     const seconds = 3600;
     const rate = 48000;
     const second = new Uint8Array(rate * 6).map((_, index) => (index * 2654435761) >>> 24);
@@ -26,8 +26,15 @@ export async function dropHour(page: Page): Promise<void> {
     const file = new File([header.buffer, ...new Array<Blob>(60).fill(minute)], "hour.wav", { type: "audio/wav" });
     const transfer = new DataTransfer();
     transfer.items.add(file);
+    // A second of the same beside it makes them a card.
+    if (isCard) {
+      const short = header.buffer.slice(0);
+      new DataView(short).setUint32(4, 36 + second.length, true);
+      new DataView(short).setUint32(40, second.length, true);
+      transfer.items.add(new File([short, second], "second.wav", { type: "audio/wav" }));
+    }
     const input = document.querySelector<HTMLInputElement>("input[type=file]")!;
     input.files = transfer.files;
     input.dispatchEvent(new Event("change", { bubbles: true }));
-  });
+  }, withAnother);
 }

@@ -222,6 +222,10 @@ export function slowFactorOf(): i32 {
 export function peakOf(channel: i32): f32 {
   return channels[channel].peak;
 }
+/** Another recording begins: the peaks of the one before count no longer. */
+export function forgetPeaks(): void {
+  for (let index = 0; index < channelCount; index += 1) channels[index].peak = 0;
+}
 
 /** Address of a channel's figures: 0 sums, 1 lowest, 2 highest, 3 squares, 4 absolutes, 5 steps, 6 loudness, 7 bands, 8 slow. */
 export function figuresOf(channel: i32, which: i32): usize {

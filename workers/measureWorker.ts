@@ -3,6 +3,7 @@ import { measureWav } from "../core/check/measureWav";
 import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/check/recordingMeter";
 import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
 import { blobSource } from "./blobSource";
+import { makeGate, type Gate } from "./gate";
 
 /** What a measurement came to, free of classes so that it crosses the worker's door. */
 export type MeasureOutcome =
@@ -13,6 +14,7 @@ export type MeasureOutcome =
 const PROGRESS_EVERY_MS = 250;
 
 let isCancelled = false;
+let held: Gate | null = null;
 let decoded: RecordingMeter | null = null;
 
 const door = {
@@ -23,6 +25,7 @@ const door = {
     try {
       const recording = await measureWav(blobSource(file), file.name, {
         isCancelled: () => isCancelled,
+        holdUp: () => held?.opens ?? null,
         onProgress: (share) => {
           const now = performance.now();
           if (now - told < PROGRESS_EVERY_MS && share < 1) return;
@@ -39,6 +42,14 @@ const door = {
   },
   cancel(): void {
     isCancelled = true;
+  },
+  /** Holds a measurement up where it is; nothing of it is lost. */
+  hold(): void {
+    held ??= makeGate();
+  },
+  goOn(): void {
+    held?.open();
+    held = null;
   },
   /** Starts a measurement of sound the browser has decoded, fed by {@link pushDecoded}. */
   beginDecoded(form: { file: string; container: string; sampleRateHz: number; channels: number }): void {

@@ -23,6 +23,7 @@ export interface Engine {
   slowCountOf(): number;
   slowFactorOf(): number;
   peakOf(channel: number): number;
+  forgetPeaks(): void;
   figuresOf(channel: number, which: number): number;
   runsOf(channel: number): number;
   runCountOf(channel: number): number;

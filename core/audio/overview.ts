@@ -1,5 +1,7 @@
 /** Most columns an overview ever has; it halves its resolution when it would pass that. */
 const MAX_COLUMNS = 1 << 15;
+/** Room for a short file; it doubles as it fills. */
+const FIRST_COLUMNS = 1024;
 
 /** Lowest and highest value of a channel, column by column, for drawing. */
 export interface Overview {
@@ -16,8 +18,8 @@ export interface OverviewBuilder {
 
 /** Builds an overview of a channel of any length from the extremes of its hops, in fixed memory. */
 export function overviewBuilder(hopFrames: number, mostColumns = MAX_COLUMNS): OverviewBuilder {
-  const low = new Float32Array(mostColumns);
-  const high = new Float32Array(mostColumns);
+  let low = new Float32Array(Math.min(FIRST_COLUMNS, mostColumns));
+  let high = new Float32Array(low.length);
   let hopsPerColumn = 1;
   let columns = 0;
   let inColumn = 0;
@@ -31,11 +33,20 @@ export function overviewBuilder(hopFrames: number, mostColumns = MAX_COLUMNS): O
     hopsPerColumn *= 2;
   }
 
+  function grow(): void {
+    const [shortLow, shortHigh] = [low, high];
+    low = new Float32Array(Math.min(mostColumns, 2 * low.length));
+    high = new Float32Array(low.length);
+    low.set(shortLow);
+    high.set(shortHigh);
+  }
+
   return {
     push(lowest, highest) {
       for (let hop = 0; hop < lowest.length; hop += 1) {
         if (inColumn === 0) {
           if (columns === mostColumns) halve();
+          if (columns === low.length) grow();
           low[columns] = lowest[hop]!;
           high[columns] = highest[hop]!;
           columns += 1;

@@ -76,6 +76,8 @@ export interface PieceMeter {
   /** Planes of at most a block, from a frame on. */
   pushPlanes(planes: readonly Float32Array[], from: number, frames: number): void;
   finish(): PieceFigures;
+  /** Another recording of the same form begins. */
+  forget(): void;
 }
 
 function encodingCode({ encoding, bytesPerSample }: PieceForm): number {
@@ -157,6 +159,7 @@ export function pieceMeter(form: PieceForm, longestS: number): PieceMeter {
       engine.meter(count);
       frames += count;
     },
+    forget: () => engine.forgetPeaks(),
     finish() {
       engine.finish();
       const hops = engine.hopsOf();

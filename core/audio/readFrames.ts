@@ -13,6 +13,8 @@ export interface ReadOptions {
   onProgress?: (share: number) => void;
   /** Asked after every read; true stops with {@link MeasurementCancelled}. */
   isCancelled?: () => boolean;
+  /** Asked after every read; a promise holds reading up until it is kept. */
+  holdUp?: () => Promise<void> | null;
 }
 
 /** Frames of a file: where to begin and how many. */
@@ -54,6 +56,8 @@ export async function readBlocks(
     }
     at = next;
     options.onProgress?.((at - range.from) / (end - range.from));
+    const held = options.holdUp?.();
+    if (held) await held;
     if (options.isCancelled?.()) {
       await pending?.catch(() => null);
       throw new MeasurementCancelled("Stopped.");

@@ -105,17 +105,36 @@ export type MeasurePieces = (
   options: ReadOptions,
 ) => Promise<void>;
 
+/** A meter that is free, for the next recording of the same form: a card of many short files needs one, not thousands. */
+let spare: { form: string; meter: PieceMeter } | null = null;
+
+const formKey = ({ sampleRateHz, channels, encoding, bytesPerSample, bitsPerSample }: WavHeader): string =>
+  [sampleRateHz, channels, encoding, bytesPerSample, bitsPerSample].join(" ");
+
+/** Does something with a meter for a file's form, which nobody else has meanwhile. */
+async function withMeter(header: WavHeader, use: (meter: PieceMeter) => Promise<void>): Promise<void> {
+  const form = formKey(header);
+  const meter = spare?.form === form ? spare.meter : meterFor(header);
+  spare = null;
+  meter.forget();
+  try {
+    await use(meter);
+  } finally {
+    spare = { form, meter };
+  }
+}
+
 function oneByOne(source: ByteSource): MeasurePieces {
-  return async (header, pieces, onReport, options) => {
-    const meter = meterFor(header);
-    for (const piece of pieces)
-      onReport(
-        await measurePiece(source, header, meter, piece, {
-          ...options,
-          onProgress: (share) => options.onProgress?.((piece.index + share) / pieces.length),
-        }),
-      );
-  };
+  return (header, pieces, onReport, options) =>
+    withMeter(header, async (meter) => {
+      for (const piece of pieces)
+        onReport(
+          await measurePiece(source, header, meter, piece, {
+            ...options,
+            onProgress: (share) => options.onProgress?.((piece.index + share) / pieces.length),
+          }),
+        );
+    });
 }
 
 /**

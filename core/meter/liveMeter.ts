@@ -35,13 +35,11 @@ const INTEGRATE_EVERY_S = 1;
 
 const lufs = (meanSquare: number): number => (meanSquare > 0 ? -0.691 + 10 * Math.log10(meanSquare) : -Infinity);
 
-/** Mean of the last so many figures. */
-function meanOfLast(values: Float64Array, count: number): number {
-  if (values.length < count) return 0;
-  let sum = 0;
-  for (let index = values.length - count; index < values.length; index += 1) sum += values[index]!;
-  return sum / count;
-}
+/** Loudness is gathered in parts of 10 ms, so that a window lies where a sound does; ten of them are a step of the gate. */
+const PARTS_A_SECOND = 100;
+const PARTS_A_STEP = 10;
+const MOMENTARY_PARTS = 40;
+const SHORT_TERM_PARTS = 300;
 
 /**
  * A meter for one channel as it goes: sample peak with hold, RMS, loudness, clips.
@@ -50,7 +48,7 @@ function meanOfLast(values: Float64Array, count: number): number {
  * loudness (momentary 400 ms, short-term 3 s as in EBU Tech 3341), AES17 for RMS. Memory: 8 bytes per 100 ms.
  */
 export function liveMeter(sampleRateHz: number): LiveMeter {
-  const stepFrames = Math.round(sampleRateHz / 10);
+  const loudFrames = Math.round(sampleRateHz / PARTS_A_SECOND);
   const rmsFrames = Math.round(sampleRateHz * RMS_S);
   const fullScale = fullScaleOf({ encoding: "pcm", bitsPerSample: 16 }) * (1 - 2 ** -20);
   const weighted = kWeightedSteps(sampleRateHz);
@@ -58,7 +56,9 @@ export function liveMeter(sampleRateHz: number): LiveMeter {
   // Squares of 10 ms parts, in a ring: the last 300 ms.
   const partFrames = Math.max(1, Math.round(rmsFrames / 30));
   const ring = new Float64Array(30);
-  let [inStep, inPart, partSquares, part] = [0, 0, 0, 0];
+  const loud = new Float64Array(SHORT_TERM_PARTS);
+  let [inLoud, loudParts, stepSquares] = [0, 0, 0];
+  let [inPart, partSquares, part] = [0, 0, 0];
   let [frames, peak, max, held, heldAt] = [0, 0, 0, 0, 0];
   let [run, clips] = [0, 0];
   let [integrated, integratedAt] = [-Infinity, -Infinity];
@@ -81,23 +81,39 @@ export function liveMeter(sampleRateHz: number): LiveMeter {
     }
   }
 
-  function pushSteps(samples: Float32Array): void {
+  function closeLoud(): void {
+    const squares = weighted.closeStep() / loudFrames;
+    loud[loudParts % loud.length] = squares;
+    loudParts += 1;
+    inLoud = 0;
+    stepSquares += squares;
+    if (loudParts % PARTS_A_STEP > 0) return;
+    steps.push(stepSquares / PARTS_A_STEP);
+    stepSquares = 0;
+  }
+
+  function pushLoudness(samples: Float32Array): void {
     for (let from = 0; from < samples.length;) {
-      const to = Math.min(samples.length, from + stepFrames - inStep);
+      const to = Math.min(samples.length, from + loudFrames - inLoud);
       weighted.push(samples, from, to);
-      inStep += to - from;
+      inLoud += to - from;
       from = to;
-      if (inStep === stepFrames) {
-        steps.push(weighted.closeStep() / stepFrames);
-        inStep = 0;
-      }
+      if (inLoud === loudFrames) closeLoud();
     }
+  }
+
+  /** Loudness of the last so many parts; −∞ before there are so many. */
+  function loudnessOfLast(count: number): number {
+    if (loudParts < count) return -Infinity;
+    let sum = 0;
+    for (let back = 1; back <= count; back += 1) sum += loud[(loudParts - back) % loud.length]!;
+    return lufs(sum / count);
   }
 
   return {
     push(samples) {
       pushLevels(samples);
-      pushSteps(samples);
+      pushLoudness(samples);
       frames += samples.length;
     },
     read() {
@@ -113,8 +129,8 @@ export function liveMeter(sampleRateHz: number): LiveMeter {
         heldDbfs: amplitudeToDb(held),
         maxDbfs: amplitudeToDb(max),
         rmsDbfs: meanSquareToDbfs(squares / (ring.length * partFrames)),
-        momentaryLufs: lufs(meanOfLast(values, 4)),
-        shortTermLufs: lufs(meanOfLast(values, 30)),
+        momentaryLufs: loudnessOfLast(MOMENTARY_PARTS),
+        shortTermLufs: loudnessOfLast(SHORT_TERM_PARTS),
         integratedLufs: integrated,
         clips,
       };

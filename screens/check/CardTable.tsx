@@ -40,7 +40,18 @@ interface CardRow {
   says: string;
 }
 
+/** Rows by file: only what has changed is worked out anew. */
+const knownRows = new WeakMap<CardFile, CardRow>();
+
 function rowOf(item: CardFile): CardRow {
+  const known = knownRows.get(item);
+  if (known) return known;
+  const row = newRow(item);
+  knownRows.set(item, row);
+  return row;
+}
+
+function newRow(item: CardFile): CardRow {
   if (item.state.phase !== "measured") return { item, grade: null, says: "" };
   const { findings } = item.state.recording.measurement;
   const kinds = grouped(findings).map(({ kind, findings: own }) =>
@@ -69,7 +80,7 @@ function isShown({ item, grade }: CardRow, shown: Shown, text: string): boolean 
   return shown === "refused" ? item.state.phase === "refused" : grade === shown;
 }
 
-function FileRow({ row, onOpen }: { row: CardRow; onOpen: (item: CardFile) => void }) {
+function FileRow({ row, isHeld, onOpen }: { row: CardRow; isHeld: boolean; onOpen: (item: CardFile) => void }) {
   const { item, grade, says } = row;
   const { state, path } = item;
   if (state.phase !== "measured")
@@ -78,7 +89,7 @@ function FileRow({ row, onOpen }: { row: CardRow; onOpen: (item: CardFile) => vo
         <th scope="row">{path}</th>
         <td colSpan={5}>
           {state.phase === "waiting" && <Soft>waiting</Soft>}
-          {state.phase === "measuring" && `${Math.round(state.share * 100)} %`}
+          {state.phase === "measuring" && `${Math.round(state.share * 100)} %${isHeld ? ", stopped" : ""}`}
           {state.phase === "refused" && state.message}
         </td>
       </tr>
@@ -216,7 +227,7 @@ export function CardTable({ card, queue, onOpen }: { card: Card; queue: CardQueu
           </thead>
           <tbody>
             {found.slice(0, MOST_ROWS).map((row) => (
-              <FileRow key={row.item.id} row={row} onOpen={onOpen} />
+              <FileRow key={row.item.id} row={row} isHeld={!card.isRunning} onOpen={onOpen} />
             ))}
           </tbody>
         </Table>

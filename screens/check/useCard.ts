@@ -3,6 +3,7 @@
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
+import { makeGate, type Gate } from "@/workers/gate";
 import type { MeasureDoor } from "@/workers/measureWorker";
 import { isSound, looksLikeWav } from "../sound/decodeFile";
 import { measureDecoded } from "./measureDecoded";
@@ -34,6 +35,8 @@ export interface FoundFile {
 }
 
 const SOUND_ENDINGS = /\.(wav|wave|bwf|rf64|w64|m4a|mp3|ogg|oga|flac|aac|aif|aiff)$/i;
+/** Progress is shown so often, ms. */
+const SHOW_EVERY_MS = 100;
 const EMPTY: Card = { files: [], isRunning: false, skipped: 0 };
 
 interface Line {
@@ -51,32 +54,49 @@ function makeCard() {
   let card = EMPTY;
   let nextId = 0;
   let lines: Line[] = [];
-  /** Runs that were stopped must not report any more. */
+  /** Runs that were closed must not report any more. */
   let run = 0;
+  /** While the card is stopped, what opens it again. */
+  let gate: Gate | null = null;
   const listeners = new Set<() => void>();
+  /** What is shown; ten thousand short files must not make the page draw each of them. */
+  let shown = EMPTY;
+  let timer: ReturnType<typeof setTimeout> | null = null;
 
-  function set(next: Card): void {
-    card = next;
+  function show(): void {
+    if (timer) clearTimeout(timer);
+    timer = null;
+    shown = card;
     listeners.forEach((listen) => listen());
   }
 
+  function set(next: Card): void {
+    card = next;
+    show();
+  }
+
   function setState(id: number, state: CardFile["state"]): void {
-    set({ ...card, files: card.files.map((each) => (each.id === id ? { ...each, state } : each)) });
+    card = { ...card, files: card.files.map((each) => (each.id === id ? { ...each, state } : each)) };
+    timer ??= setTimeout(show, SHOW_EVERY_MS);
   }
 
   async function measureOne({ door }: Line, { id, file }: CardFile, mine: number): Promise<void> {
+    let isDone = false;
     const onShare = (share: number) => {
-      if (mine === run) setState(id, { phase: "measuring", share });
+      // The last progress may arrive after the result.
+      if (mine === run && !isDone) setState(id, { phase: "measuring", share });
     };
     try {
       const isWav = (await looksLikeWav(file)) || !isSound(file);
       const result = isWav
         ? await door.measure(file, Comlink.proxy(onShare))
         : await measureDecoded(door, file, onShare);
+      isDone = true;
       if (mine !== run) return;
       if (result.outcome === "measured") setState(id, { phase: "measured", recording: result.recording });
       else if (result.outcome === "refused") setState(id, { phase: "refused", message: result.message });
     } catch {
+      isDone = true;
       if (mine === run)
         setState(id, { phase: "refused", message: "The file could not be read: is the card still in?" });
     }
@@ -84,6 +104,7 @@ function makeCard() {
 
   async function work(line: Line, mine: number): Promise<void> {
     for (;;) {
+      if (gate) await gate.opens;
       const next = card.files.find((each) => each.state.phase === "waiting");
       if (!next || mine !== run) return;
       setState(next.id, { phase: "measuring", share: 0 });
@@ -92,7 +113,7 @@ function makeCard() {
   }
 
   function start(): void {
-    if (card.isRunning) return;
+    if (card.isRunning || gate) return;
     const mine = ++run;
     set({ ...card, isRunning: true });
     lines = Array.from({ length: Math.max(1, (navigator.hardwareConcurrency || 2) - 1) }, openLine);
@@ -103,19 +124,34 @@ function makeCard() {
     });
   }
 
-  /** Ends all workers at once; what was under way waits again. */
-  const stop = (): void => {
+  /** Ends all workers at once. */
+  const end = (): void => {
     run += 1;
     lines.forEach(({ worker }) => worker.terminate());
     lines = [];
-    const files = card.files.map((each): CardFile =>
-      each.state.phase === "measuring" ? { ...each, state: { phase: "waiting" } } : each,
-    );
-    set({ ...card, files, isRunning: false });
+    gate?.open();
+    gate = null;
+  };
+
+  /** Holds everything up where it is. */
+  const stop = (): void => {
+    if (!card.isRunning) return;
+    gate = makeGate();
+    lines.forEach(({ door }) => void door.hold());
+    set({ ...card, isRunning: false });
+  };
+
+  /** Goes on where it was stopped. */
+  const resume = (): void => {
+    if (!gate) return start();
+    lines.forEach(({ door }) => void door.goOn());
+    gate.open();
+    gate = null;
+    set({ ...card, isRunning: true });
   };
 
   return {
-    snapshot: () => card,
+    snapshot: () => shown,
     subscribe: (listen: () => void) => {
       listeners.add(listen);
       return () => listeners.delete(listen);
@@ -129,12 +165,13 @@ function makeCard() {
         state: { phase: "waiting" },
       }));
       set({ ...card, files: [...card.files, ...files], skipped: card.skipped + found.length - sounds.length });
-      if (files.length > 0) start();
+      if (files.length > 0 && !gate) start();
     },
     stop,
-    resume: start,
+    resume,
+    end,
     clear: (): void => {
-      stop();
+      end();
       set(EMPTY);
     },
   };
@@ -146,6 +183,6 @@ export type CardQueue = ReturnType<typeof makeCard>;
 export function useCard(): { card: Card; queue: CardQueue } {
   const queue = useMemo(() => makeCard(), []);
   const card = useSyncExternalStore(queue.subscribe, queue.snapshot, () => EMPTY);
-  useEffect(() => () => queue.stop(), [queue]);
+  useEffect(() => () => queue.end(), [queue]);
   return { card, queue };
 }

@@ -40,7 +40,11 @@ export function useMeasure() {
     const tell = (next: MeasureState) => {
       if (mine === run.current) setState(next);
     };
-    const onShare = (share: number) => tell({ phase: "measuring", file, share });
+    let isDone = false;
+    const onShare = (share: number) => {
+      // The last progress may arrive after the result.
+      if (!isDone) tell({ phase: "measuring", file, share });
+    };
     tell({ phase: "measuring", file, share: null });
     let result: MeasureOutcome;
     try {
@@ -52,6 +56,7 @@ export function useMeasure() {
     } catch {
       result = { outcome: "refused", message: "The file could not be read: is the card still in?" };
     }
+    isDone = true;
     if (result.outcome === "measured") {
       const { recording } = result;
       // The findings of a long file may be many: the page stays free while they are laid out.
