@@ -1,4 +1,5 @@
 import { benchAir } from "./benchAir";
+import { benchCheck } from "./benchCheck";
 import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
@@ -11,6 +12,7 @@ import { takePictures } from "./pictures";
 
 const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   air: () => Promise.resolve(benchAir() ? 0 : 1),
+  check: benchCheck,
   detectors: (args) => benchDetectors(args.includes("--quick")),
   dress: benchDress,
   levels: () => Promise.resolve(benchLevels() ? 0 : 1),

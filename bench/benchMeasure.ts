@@ -9,7 +9,7 @@ const RATIO_LIMIT = 0.5;
 const MEMORY_LIMIT_MB = 200;
 const CLI = join(ROOT, "hypophon");
 
-function makeFile(path: string, seconds: number, kind: "speech" | "noise" | "sine"): void {
+export function makeFile(path: string, seconds: number, kind: "speech" | "noise" | "sine"): void {
   const source = join(ROOT, "demo", "recordings", "miller-granary.wav");
   const made =
     kind === "speech"
@@ -46,13 +46,13 @@ function makeFile(path: string, seconds: number, kind: "speech" | "noise" | "sin
   if (made.status !== 0) throw new Error(`sox could not make ${path}`);
 }
 
-interface Run {
+export interface Run {
   seconds: number;
   peakMb: number;
 }
 
 /** Wall time and peak resident memory of a command, by the shell's own child accounting. */
-function timed(command: string, args: readonly string[]): Run {
+export function timed(command: string, args: readonly string[]): Run {
   const script =
     "import resource,subprocess,sys,time\nt=time.time()\nr=subprocess.call(sys.argv[1:],stdout=subprocess.DEVNULL,stderr=subprocess.DEVNULL)\nprint(time.time()-t,resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss/1024)\n";
   const done = spawnSync("python3", ["-c", script, command, ...args], { encoding: "utf8" });

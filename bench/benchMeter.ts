@@ -1,15 +1,10 @@
-import { randomUUID } from "node:crypto";
 import { readdirSync, readFileSync, rmSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
-import { localPostgres } from "../cli/postgres";
-import { MIGRATIONS } from "../cli/runWeb";
-import { webBuild } from "../cli/webBuild";
-import { serveWeb } from "../cli/webServer";
-import { migrateDatabase } from "../db/migrate";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
 import { hearing, heardFile } from "../e2e/fakeMicrophone";
 import { quietThenVoiceWav } from "../e2e/sounds";
 import { CHROMIUM_FLAGS } from "./benchPage";
+import { withDemo } from "./demoServer";
 
 const CORE_SHARE = 0.05;
 /** What the page calls lost sound, s. */
@@ -59,8 +54,6 @@ const OPEN_ONLY = async () => {
 /** What the live meter takes of a core in the browser, and whether sound gets lost in ten minutes of it. */
 export async function benchMeter(): Promise<number> {
   const minutes = Number(process.env["HYPOPHON_METER_MINUTES"] ?? 10);
-  const postgres = await localPostgres();
-  const name = `bench_${randomUUID().slice(0, 8)}`;
   const path = heardFile("bench", quietThenVoiceWav(0, 8, -14));
   let isGood = true;
   const say = (says: string, isOk: boolean) => {
@@ -68,44 +61,38 @@ export async function benchMeter(): Promise<number> {
     process.stdout.write(`${isOk ? "ok  " : "FAIL"} ${says}\n`);
   };
   try {
-    const url = await postgres.freshDatabaseUrl(name);
-    await migrateDatabase(url, MIGRATIONS);
-    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
-    const address = web.address;
-    await fetch(`${address}/api/demo`, { method: "POST", headers: { "content-type": "application/json" }, body: "{}" });
-    const { executablePath, args } = hearing(path);
-    const server = await chromium.launchServer({ executablePath, args: [...CHROMIUM_FLAGS, ...args] });
-    const browser = await chromium.connect(server.wsEndpoint());
-    const page = await browser.newPage();
-    const pid = server.process().pid!;
-    const meterPage = `${address}/shoots/${DEMO_SHOOT_ID}/level?view=meter`;
-    await page.goto(meterPage, { waitUntil: "networkidle" });
-    await page.waitForTimeout(5000);
-    await page.evaluate(OPEN_ONLY);
-    const open = await shareOf(page, pid, WINDOW_S);
-    await page.goto(meterPage, { waitUntil: "networkidle" });
-    await page.getByRole("button", { name: "Start the meter" }).click();
-    await page.waitForTimeout(5000);
-    const metered = await shareOf(page, pid, WINDOW_S);
-    say(
-      `live meter in the browser: ${(100 * (metered - open)).toFixed(1)} % of a core over the open microphone (${(100 * open).toFixed(1)} % with it, all of the browser; less than ${100 * CORE_SHARE})`,
-      metered - open < CORE_SHARE,
-    );
-    await page.waitForTimeout(Math.max(0, minutes * 60 - WINDOW_S - 5) * 1000);
-    const lost = page.getByText(/of sound did not come through/);
-    const hasLost = await lost.isVisible();
-    const clips = await page.getByRole("group", { name: "Meter" }).textContent();
-    say(
-      `${minutes} min metered without a gap of more than ${LOST_S} s: ${hasLost ? await lost.textContent() : clips}`,
-      !hasLost,
-    );
-    await browser.close();
-    await server.close();
-    await web.close();
+    await withDemo(async (address) => {
+      const { executablePath, args } = hearing(path);
+      const server = await chromium.launchServer({ executablePath, args: [...CHROMIUM_FLAGS, ...args] });
+      const browser = await chromium.connect(server.wsEndpoint());
+      const page = await browser.newPage();
+      const pid = server.process().pid!;
+      const meterPage = `${address}/shoots/${DEMO_SHOOT_ID}/level?view=meter`;
+      await page.goto(meterPage, { waitUntil: "networkidle" });
+      await page.waitForTimeout(5000);
+      await page.evaluate(OPEN_ONLY);
+      const open = await shareOf(page, pid, WINDOW_S);
+      await page.goto(meterPage, { waitUntil: "networkidle" });
+      await page.getByRole("button", { name: "Start the meter" }).click();
+      await page.waitForTimeout(5000);
+      const metered = await shareOf(page, pid, WINDOW_S);
+      say(
+        `live meter in the browser: ${(100 * (metered - open)).toFixed(1)} % of a core over the open microphone (${(100 * open).toFixed(1)} % with it, all of the browser; less than ${100 * CORE_SHARE})`,
+        metered - open < CORE_SHARE,
+      );
+      await page.waitForTimeout(Math.max(0, minutes * 60 - WINDOW_S - 5) * 1000);
+      const lost = page.getByText(/of sound did not come through/);
+      const hasLost = await lost.isVisible();
+      const clips = await page.getByRole("group", { name: "Meter" }).textContent();
+      say(
+        `${minutes} min metered without a gap of more than ${LOST_S} s: ${hasLost ? await lost.textContent() : clips}`,
+        !hasLost,
+      );
+      await browser.close();
+      await server.close();
+    });
   } finally {
     rmSync(path, { force: true });
-    await postgres.dropDatabase(name);
-    await postgres.release();
   }
   return isGood ? 0 : 1;
 }

@@ -150,7 +150,21 @@ const watchTasks = (page: Page) =>
 const longestTask = (page: Page) => page.evaluate(() => (window as unknown as { longest: { ms: number } }).longest.ms);
 
 const DRAG_STEPS = 180;
-const drawn = (page: Page) => page.evaluate(() => (window as unknown as { count: { frames: number } }).count.frames);
+
+/** From here on the page counts the frames it draws. */
+export const countFrames = (page: Page) =>
+  page.evaluate(() => {
+    const count = { frames: 0 };
+    Object.assign(window, { count });
+    const next = () => {
+      count.frames += 1;
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  });
+
+export const drawn = (page: Page) =>
+  page.evaluate(() => (window as unknown as { count: { frames: number } }).count.frames);
 
 /** A microphone is dragged over the plan for three seconds: the page's own time a move, and its longest task, ms. */
 async function dragOnPlan(
@@ -166,15 +180,7 @@ async function dragOnPlan(
   await page.mouse.down();
   await page.mouse.move(x + 5, y + 5, { steps: 10 });
   await watchTasks(page);
-  await page.evaluate(() => {
-    const count = { frames: 0 };
-    Object.assign(window, { count });
-    const next = () => {
-      count.frames += 1;
-      requestAnimationFrame(next);
-    };
-    requestAnimationFrame(next);
-  });
+  await countFrames(page);
   let seconds = 0;
   let frames = 0;
   const ownTaskMs = await longestOwnTaskMs(page, async () => {

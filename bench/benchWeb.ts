@@ -1,11 +1,6 @@
-import { randomUUID } from "node:crypto";
 import { gzipSync } from "node:zlib";
-import { migrateDatabase } from "../db/migrate";
-import { localPostgres } from "../cli/postgres";
-import { MIGRATIONS } from "../cli/runWeb";
-import { webBuild } from "../cli/webBuild";
-import { serveWeb } from "../cli/webServer";
 import { benchPage } from "./benchPage";
+import { withDemo } from "./demoServer";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
 
 const LIMIT_KB = 300;
@@ -32,33 +27,19 @@ async function firstLoadKb(address: string, path: string): Promise<number> {
 
 /** Prints the first-load JavaScript of each screen of a production build. */
 export async function benchWeb(): Promise<number> {
-  const postgres = await localPostgres();
-  const name = `bench_${randomUUID().slice(0, 8)}`;
   let isGood = true;
-  try {
-    const url = await postgres.freshDatabaseUrl(name);
-    await migrateDatabase(url, MIGRATIONS);
-    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
-    await fetch(`${web.address}/api/demo`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: "{}",
-    });
+  await withDemo(async (address) => {
     const pages = [
       ["shoots", "/"],
       ...SCREENS.map((screen) => [screen || "board", `/shoots/${DEMO_SHOOT_ID}/${screen}`.replace(/\/$/, "")]),
     ];
     for (const [screen, path] of pages) {
-      const kilobytes = await firstLoadKb(web.address, path!);
+      const kilobytes = await firstLoadKb(address, path!);
       if (!(kilobytes > 0 && kilobytes <= LIMIT_KB)) isGood = false;
       process.stdout.write(`${screen!.padEnd(8)}${kilobytes.toFixed(0)} kB\n`);
     }
-    if (!(await benchPage(web.address))) isGood = false;
-    await web.close();
-  } finally {
-    await postgres.dropDatabase(name);
-    await postgres.release();
-  }
+    if (!(await benchPage(address))) isGood = false;
+  });
   process.stdout.write(
     isGood
       ? `each within ${LIMIT_KB} kB, 50 ms a change and 100 ms a task\n`

@@ -4,7 +4,7 @@ import type { MeasurePieces } from "../core/check/measureWav";
 import type { PieceAnswer, PieceTask } from "./measureWorker";
 
 /** More workers than this would not fit in the memory that measuring may take. */
-const MOST_WORKERS = 2;
+const MOST_WORKERS = Number(process.env["HYPOPHON_THREADS"] ?? 2);
 /** Each worker's share of memory for new and old objects, MB: what it keeps is in typed arrays. */
 const LIMITS = { maxYoungGenerationSizeMb: 4, maxOldGenerationSizeMb: 64 };
 

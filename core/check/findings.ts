@@ -106,7 +106,9 @@ function levelFindings(totals: ChannelTotals, { voicePeakDbfs }: Measures, whole
 /** How far a figure is past its limit, as confidence: 0.6 at the limit, 1 at twice the usual spread. */
 const sure = (pastDb: number, spreadDb: number) => Math.max(0.5, Math.min(1, 0.6 + (0.4 * pastDb) / spreadDb));
 
-/** Noise that swells up before phrases is a gain that follows, and no breath. */
+/** Noise that swells up so much before phrases is a gain that follows, and no breath, dB. */
+const SWELLS_DB = 1.5;
+
 const isPumping = ({ risesDb }: Measures): boolean => risesDb > LIMITS.pumpingDb;
 
 function noiseTraits(measures: Measures, whole: Draft): Draft[] {
@@ -132,7 +134,7 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
       ...whole,
       kind: "pumping",
       confidence: sure(measures.risesDb - LIMITS.pumpingDb, 6),
-      message: `The noise rises by ${db(measures.risesDb)} in the pauses: a gain follows the voice.`,
+      message: `The noise rises${measures.risesDb >= 1 ? ` by ${db(measures.risesDb)}` : ""} in the pauses: a gain follows the voice.`,
     });
   if (measures.lowsDb < LIMITS.lowCutDb)
     drafts.push({
@@ -210,7 +212,7 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
     ...levelFindings(totals, measures, whole),
     ...noiseTraits(measures, whole),
     ...voiceTraits(measures, whole),
-    ...totals.spots.filter(({ kind }) => kind !== "breath" || !isPumping(measures)).map(spotFinding),
+    ...totals.spots.filter(({ kind }) => kind !== "breath" || !(measures.risesDb > SWELLS_DB)).map(spotFinding),
   ]);
 }
 

@@ -29,11 +29,11 @@ export const LIMITS = {
   toneBrightDb: -45,
   toneBassDb: 20,
   /** Share of the loud peaks that crowd into 2 dB under a limiter. */
-  crowdShare: 0.45,
+  crowdShare: 0.5,
   sibilanceDb: -9.8,
   muffledDb: -20,
   boomyDb: 1.8,
-  pumpingDb: 0.8,
+  pumpingDb: -0.5,
   /** Noise under 55 Hz re that of 140 to 280 Hz, in pauses, dB. */
   lowCutDb: -12,
   linkedDb: -45,

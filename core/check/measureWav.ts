@@ -112,13 +112,13 @@ const formKey = ({ sampleRateHz, channels, encoding, bytesPerSample, bitsPerSamp
   [sampleRateHz, channels, encoding, bytesPerSample, bitsPerSample].join(" ");
 
 /** Does something with a meter for a file's form, which nobody else has meanwhile. */
-async function withMeter(header: WavHeader, use: (meter: PieceMeter) => Promise<void>): Promise<void> {
+async function withMeter(header: WavHeader, measure: (meter: PieceMeter) => Promise<void>): Promise<void> {
   const form = formKey(header);
   const meter = spare?.form === form ? spare.meter : meterFor(header);
   spare = null;
   meter.forget();
   try {
-    await use(meter);
+    await measure(meter);
   } finally {
     spare = { form, meter };
   }

@@ -177,14 +177,24 @@ function decaysOf(heard: Heard): number[] {
 const AFTER = 10;
 const FIRST_HOPS = 10;
 const SHORTEST_PAUSE = 40;
+/** Bands of the noise's lows. */
+const LOWS_FROM = bandAt(125);
+const LOWS_TO = bandAt(250);
 
-/** Rise of the noise during each pause, dB: the quiet quarter of its later half over what was there just after speech. */
+/**
+ * Rise of the noise during each pause, dB: the quiet quarter of its later half over what was there just after speech. A gain lifts
+ * all of the noise alike, a breath has no lows: the lesser rise of the whole and of the lows counts.
+ */
 function risesOf(heard: Heard): number[] {
-  const { isSpeech, hops, level, first } = heard;
-  const middleOf = (from: number, to: number, share: number) => {
-    const sorted = level.slice(from, to).sort();
+  const { isSpeech, hops, level, first, figures } = heard;
+  const lows = new Float32Array(hops);
+  for (let hop = 0; hop < hops; hop += 1) lows[hop] = powerBetween(figures.bands, LOWS_FROM, LOWS_TO, hop);
+  const middleOf = (powers: Float32Array, from: number, to: number, share: number) => {
+    const sorted = powers.slice(from, to).sort();
     return 10 * Math.log10(sorted[Math.floor(sorted.length * share)]! + 1e-18);
   };
+  const riseOf = (powers: Float32Array, begin: number, end: number) =>
+    middleOf(powers, (begin + end) >> 1, end - 4, 0.25) - middleOf(powers, begin, begin + FIRST_HOPS, 0.5);
   const rises: number[] = [];
   let from = -1;
   for (let hop = first; hop <= hops; hop += 1) {
@@ -195,7 +205,7 @@ function risesOf(heard: Heard): number[] {
     const begin = from + AFTER;
     // What comes before the first word follows no speech.
     if (from > first && hop - begin >= SHORTEST_PAUSE)
-      rises.push(middleOf((begin + hop) >> 1, hop - 4, 0.25) - middleOf(begin, begin + FIRST_HOPS, 0.5));
+      rises.push(Math.min(riseOf(level, begin, hop), riseOf(lows, begin, hop)));
     from = -1;
   }
   return rises;

@@ -9,6 +9,7 @@ const UNDER_VOICE_DB = -34;
 const OVER_VOICE_DB = -8;
 const SHORTEST_S = 0.16;
 const LONGEST_S = 1;
+const CONSONANT_S = 0.28;
 /** Speech follows within, hops. */
 const FOLLOWS = 60;
 
@@ -31,8 +32,8 @@ export function findBreaths(scene: Scene): Spot[] {
     const sizeDb = dbOver(mostIn(middle, run), speech);
     if (sizeDb < UNDER_VOICE_DB || sizeDb > OVER_VOICE_DB) return [];
     if (meanIn(high, run) > meanIn(middle, run) || meanIn(upper, run) <= 0) return [];
-    // What lies beside voiced sound is a consonant.
-    if (meanIn(isSpeech, run) > 0.8) return [];
+    // What is short and lies beside voiced sound is a consonant.
+    if (seconds < CONSONANT_S && meanIn(isSpeech, run) > 0.8) return [];
     let speaks = false;
     for (let hop = run.to; hop < Math.min(hops, run.to + FOLLOWS); hop += 1) speaks ||= isSpeech[hop] === 1;
     if (!speaks) return [];

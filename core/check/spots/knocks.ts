@@ -45,8 +45,15 @@ function isNear(mask: Uint8Array, run: Run): boolean {
   return false;
 }
 
+/** A knock, and whether its click was heard: where the voice covers it, air may look alike. */
+interface Strike extends Run {
+  hasClick: boolean;
+}
+
+const isBeside = (knock: Run, run: Run): boolean => knock.from < run.to + 3 && run.from < knock.to + 3;
+
 /** Pops and wind: air that moves slowly, told apart by how long it does. */
-function findAir(scene: Scene, knocks: readonly Run[]): Spot[] {
+function findAir(scene: Scene, knocks: readonly Strike[]): Spot[] {
   const { heard, low, lows, lowFloor, speech, startS } = scene;
   const { hops, hopS } = heard;
   const limit = Math.max(lowFloor * 10 ** (OVER_FLOOR_DB / 10), speech * 10 ** (UNDER_VOICE_DB / 10), 1e-9);
@@ -55,7 +62,7 @@ function findAir(scene: Scene, knocks: readonly Run[]): Spot[] {
     const seconds = (run.to - run.from) * hopS;
     const share = dbOver(meanIn(low, run), meanIn(lows, run));
     if (share < (seconds > WIND_S ? WIND_SHARE_DB : POP_SHARE_DB)) return [];
-    if (knocks.some((knock) => knock.from < run.to + 3 && run.from < knock.to + 3)) return [];
+    if (seconds <= WIND_S && knocks.some((knock) => knock.hasClick && isBeside(knock, run))) return [];
     const place = {
       startS: startS + run.from * hopS,
       endS: startS + run.to * hopS,
@@ -100,10 +107,10 @@ function isCovered({ heard, low, middle, speech }: Scene, hop: number, top: numb
 }
 
 /** Knocks: the lows jump at once and die away at once, mostly with a click. */
-function findStrikes(scene: Scene): Run[] {
+function findStrikes(scene: Scene): Strike[] {
   const { heard, low, lows, speech, lowFloor } = scene;
   const { hops, figures } = heard;
-  const found: Run[] = [];
+  const found: Strike[] = [];
   const loud = speech * 10 ** (KNOCK_UNDER_VOICE_DB / 10);
   const least = Math.max(speech * 10 ** (COVERED_UNDER_VOICE_DB / 10), lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
   for (let hop = BEFORE + 2; hop < hops - 8; hop += 1) {
@@ -111,7 +118,7 @@ function findStrikes(scene: Scene): Run[] {
     let top = hop;
     for (let at = hop; at < hop + RINGS; at += 1) if (low[at]! > low[top]!) top = at;
     if (isCovered(scene, hop, top)) {
-      found.push({ from: hop - 1, to: hop + 6 });
+      found.push({ from: hop - 1, to: hop + 6, hasClick: false });
       hop = top + FALLEN;
       continue;
     }
@@ -129,7 +136,7 @@ function findStrikes(scene: Scene): Run[] {
       )
         continue;
     }
-    found.push({ from: hop - 1, to: hop + 6 });
+    found.push({ from: hop - 1, to: hop + 6, hasClick: true });
     hop = top + FALLEN;
   }
   return found;
@@ -139,12 +146,18 @@ function findStrikes(scene: Scene): Run[] {
 export function findLowEvents(scene: Scene): Spot[] {
   const { heard, lows, speech, startS } = scene;
   const strikes = findStrikes(scene);
-  const knocks = strikes.map((run): Spot => ({
+  const air = findAir(scene, strikes);
+  const inAir = (run: Run) =>
+    air.some(
+      (spot) => spot.startS < startS + (run.to + 3) * heard.hopS && spot.endS > startS + (run.from - 3) * heard.hopS,
+    );
+  const sure = strikes.filter((strike) => strike.hasClick || !inAir(strike));
+  const knocks = sure.map((run): Spot => ({
     kind: "knock",
     startS: startS + run.from * heard.hopS,
     endS: startS + run.to * heard.hopS,
     sizeDb: dbOver(mostIn(lows, run), speech),
     confidence: 0.8,
   }));
-  return [...joinSpots(knocks, 0.1), ...findAir(scene, strikes)];
+  return [...joinSpots(knocks, 0.1), ...air];
 }

@@ -1,0 +1,27 @@
+import { randomUUID } from "node:crypto";
+import { localPostgres } from "../cli/postgres";
+import { MIGRATIONS } from "../cli/runWeb";
+import { webBuild } from "../cli/webBuild";
+import { serveWeb } from "../cli/webServer";
+import { migrateDatabase } from "../db/migrate";
+
+/** Does something with the program as it is built for use, with the demo shoot in a database of its own. */
+export async function withDemo(run: (address: string) => Promise<void>): Promise<void> {
+  const postgres = await localPostgres();
+  const name = `bench_${randomUUID().slice(0, 8)}`;
+  try {
+    const url = await postgres.freshDatabaseUrl(name);
+    await migrateDatabase(url, MIGRATIONS);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
+    await fetch(`${web.address}/api/demo`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: "{}",
+    });
+    await run(web.address);
+    await web.close();
+  } finally {
+    await postgres.dropDatabase(name);
+    await postgres.release();
+  }
+}
