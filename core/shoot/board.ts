@@ -95,6 +95,7 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
   if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
   if (proof?.body.grade === "redo")
     risks.push({ ...risk("check", 3, proof.body.sentence), doThis: proof.body.correction });
+  if (proof?.body.redress) risks.push(risk("dress", 1.9, proof.body.redress));
   if (rig.body.consent.answer === "no")
     risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
   if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")

@@ -1,7 +1,5 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RecordingMeasurement } from "../check/measurement";
-import { Review } from "../check/review";
 import { Lav } from "../chain/devices";
 import { Dynamics } from "../chain/dynamics";
 import { SCHOOLS } from "../chain/schools";
@@ -17,6 +15,7 @@ import { Battery } from "../power/cells";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
+import { MeasurementBody } from "./measurementRecord";
 import { RangeWish } from "../wireless/linkBudget";
 import { AirPlan } from "../wireless/airPlan";
 import { PackedScan } from "../wireless/packedScan";
@@ -28,6 +27,8 @@ import {
   THREADS,
   VOICE_RANGE_DB,
 } from "./bounds";
+
+export { MeasurementBody } from "./measurementRecord";
 
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ format: "uuid" });
@@ -150,29 +151,6 @@ export const KitItemBody = Type.Object(
   strict,
 );
 export type KitItemBody = Static<typeof KitItemBody>;
-
-export const MeasurementBody = Type.Object(
-  {
-    shootId: Id,
-    rigId: Id,
-    channel: Type.Integer({ minimum: 0, maximum: 63 }),
-    recording: RecordingMeasurement,
-    /** What was planned when it was measured, so that later changes do not rewrite history. */
-    planned: Type.Object(
-      { peakDbfs: Type.Number(), speechDbfs: Type.Number(), noiseDbfs: Type.Number(), snrDb: Type.Number() },
-      strict,
-    ),
-    grade: oneOf(["good", "usable", "redo"], "Verdict"),
-    sentence: Type.String({ maxLength: 400 }),
-    correction: Type.String({ maxLength: 400 }),
-    /** What those who listened say of its findings. */
-    reviews: Type.Array(Review, { maxItems: 500 }),
-    /** Another place for the microphone that what was found asks for; empty: none. */
-    redress: Type.String({ maxLength: 400 }),
-  },
-  strict,
-);
-export type MeasurementBody = Static<typeof MeasurementBody>;
 
 /** Microphones of one scene that nobody wears: who talks where, what is placed where, what the picture allows. */
 export const PickupBody = Type.Object({ shootId: Id, sceneId: Id, setup: PickupSetup, wishes: PickupWishes }, strict);

@@ -102,6 +102,15 @@ describe("stitches", () => {
     expect(stitchesOf(bundle(rig, [proofAt("usable", "2027-05-11T12:00:00Z"), bad])).check).toBe("sewn");
   });
 
+  test("another place that a take asks for is a risk of the day, until a better take", () => {
+    const rig = { choice: AT_FRONT };
+    const rustly = proofAt("usable", "2027-05-11T10:00:00Z");
+    const asks = { ...rustly, body: { ...rustly.body, redress: "Rustle 14 times in 3 min. Go to the tie knot." } };
+    const says = (proofs: Stored<"measurement">[]) => boardOf(bundle(rig, proofs))[0]!.risks.map((each) => each.says);
+    expect(says([asks])).toContain("Rustle 14 times in 3 min. Go to the tie knot.");
+    expect(says([asks, proofAt("good", "2027-05-11T11:00:00Z")]).join()).not.toContain("tie knot");
+  });
+
   test("Scout is basted only where the scene has a place", () => {
     expect(stitchesOf(bundle()).scout).toBe("basted");
     const homeless = bundle({}, [], {
