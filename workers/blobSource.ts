@@ -1,9 +1,20 @@
 import type { ByteSource } from "../core/audio/byteSource";
 
+/** The beginning of a file is fetched at once: each fetch costs a millisecond or two, and a header takes many small ones. */
+const HEAD_BYTES = 1 << 16;
+
 /** Pulls bytes out of a file where it is, piece by piece. */
 export function blobSource(blob: Blob): ByteSource {
+  const fetched = async (offset: number, length: number) =>
+    new Uint8Array(await blob.slice(offset, offset + length).arrayBuffer());
+  let head: Promise<Uint8Array> | null = null;
   return {
     sizeBytes: blob.size,
-    read: async (offset, length) => new Uint8Array(await blob.slice(offset, offset + length).arrayBuffer()),
+    read: async (offset, length) => {
+      if (Math.min(offset + length, blob.size) > HEAD_BYTES) return fetched(offset, length);
+      head ??= fetched(0, HEAD_BYTES);
+      // A copy, as from any other fetch: who asked may change or pass it on.
+      return (await head).slice(offset, offset + length);
+    },
   };
 }
