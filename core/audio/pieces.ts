@@ -23,7 +23,9 @@ export const stepFramesOf = (sampleRateHz: number): number => Math.round(sampleR
 export function planPieces(frames: number, sampleRateHz: number, channels: number): Piece[] {
   const step = stepFramesOf(sampleRateHz);
   const stepsInAll = Math.ceil(frames / step);
-  const count = Math.max(1, Math.round(stepsInAll / (pieceSeconds(channels) * STEPS_PER_SECOND)));
+  const wanted = Math.max(1, Math.round(stepsInAll / (pieceSeconds(channels) * STEPS_PER_SECOND)));
+  // An even number, so that two workers end together.
+  const count = wanted === 1 ? 1 : wanted + (wanted % 2);
   const borders = Array.from({ length: count + 1 }, (_, index) =>
     Math.min(frames, Math.round((index * stepsInAll) / count) * step),
   );

@@ -3,7 +3,7 @@ import type { Heard } from "./heard";
 import type { CoursePoint, FindingKind } from "./measurement";
 import type { Spot } from "./spot";
 
-/** Length of a point, s; pieces are whole multiples of it. */
+/** Length of a point, s; the last of a piece may be shorter. */
 const POINT_S = 10;
 /** Points that are kept; neighbours are joined beyond. */
 const MOST_POINTS = 360;
