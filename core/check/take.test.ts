@@ -90,6 +90,114 @@ describe("looking at a take", () => {
   });
 });
 
+describe("files that are not what they were", () => {
+  const RATE_16 = { sampleRateHz: RATE, bits: 16 } as const;
+  const wav = toWav([mixed(tone(440, -12, 40), whiteNoise(5, -50, RATE * 40))], RATE_16);
+  /** Reads as long as something holds; then does something else. */
+  const until = (holds: (offset: number) => boolean, then: () => Promise<Uint8Array>): ByteSource => {
+    const source = bytesSource(wav);
+    return {
+      sizeBytes: source.sizeBytes,
+      read: (offset, length) => (holds(offset) ? source.read(offset, length) : then()),
+    };
+  };
+
+  test("one that shrinks while it is read is measured as far as it goes, and says so", async () => {
+    const { measurement } = await measureWav(
+      until(
+        (offset) => offset < 2e6,
+        () => Promise.resolve(new Uint8Array(0)),
+      ),
+      "shrinks.wav",
+    );
+    expect(measurement.format.durationS).toBeGreaterThan(15);
+    expect(measurement.format.durationS).toBeLessThan(40);
+    expect(measurement.findings.map(({ kind }) => kind)).toContain("cutShort");
+  });
+
+  test("a card that is pulled ends this file in an error, and spoils nothing of the next", async () => {
+    const whole = (await measureWav(bytesSource(wav), "a.wav")).measurement;
+    await expect(
+      measureWav(
+        until(
+          (offset) => offset < 2e6,
+          () => Promise.reject(new Error("gone")),
+        ),
+        "pulled.wav",
+      ),
+    ).rejects.toThrow("gone");
+    expect((await measureWav(bytesSource(wav), "a.wav")).measurement).toEqual(whole);
+    // A quieter one after it has peaks of its own.
+    const quiet = toWav([tone(440, -30, 2)], RATE_16);
+    const { channels } = (await measureWav(bytesSource(quiet), "b.wav")).measurement;
+    expect(channels[0]!.truePeakDbtp).toBeCloseTo(-30, 1);
+  });
+
+  test("reading is held up until it may go on", async () => {
+    let release = (): void => undefined;
+    const held = new Promise<void>((resolve) => (release = resolve));
+    let reads = 0;
+    const source: ByteSource = {
+      sizeBytes: wav.length,
+      read: (offset, length) => {
+        reads += 1;
+        return bytesSource(wav).read(offset, length);
+      },
+    };
+    const measured = measureWav(source, "a.wav", { holdUp: () => held });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    const before = reads;
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(reads).toBe(before);
+    release();
+    expect((await measured).measurement.format.durationS).toBeCloseTo(40, 3);
+  });
+
+  test("64 tracks of 12 hours in RF64: 400 GB are looked at where one looks, and nothing else is read", async () => {
+    const frames = 12 * 3600 * RATE;
+    const channels = 64;
+    const head = toWav(
+      Array.from({ length: channels }, () => new Float32Array(1)),
+      { sampleRateHz: RATE, bits: 24 },
+    ).slice(0, 44);
+    const wide = new Uint8Array(80);
+    wide.set(head.subarray(0, 12));
+    wide.set(head.subarray(12), 48);
+    const write = (at: number, text: string) =>
+      wide.set(
+        [...text].map((letter) => letter.charCodeAt(0)),
+        at,
+      );
+    write(0, "RF64");
+    write(12, "ds64");
+    const view = new DataView(wide.buffer);
+    view.setUint32(16, 28, true);
+    view.setBigUint64(28, BigInt(frames) * BigInt(channels * 3), true);
+    view.setUint32(76, 0xffffffff, true);
+    let bytesRead = 0;
+    const source: ByteSource = {
+      sizeBytes: 80 + frames * channels * 3,
+      read: (offset, length) => {
+        bytesRead += length;
+        const bytes = new Uint8Array(length);
+        if (offset < 80) bytes.set(wide.subarray(offset, offset + length));
+        // The last track has its highest bytes set in the last fifth.
+        else if (offset > 0.8 * frames * channels * 3)
+          for (let at = (channels - 1) * 3 + 2; at < length; at += channels * 3) bytes[at] = 0x40;
+        return Promise.resolve(bytes);
+      },
+    };
+    const header = await readWavHeader(source);
+    expect(header.frames).toBe(frames);
+    const shapes = await firstLook(source, header, 100);
+    expect(shapes[63]!.high[20]).toBe(0);
+    expect(shapes[63]!.high[95]).toBeCloseTo(0.5, 6);
+    const close = await shapeBetween(source, header, 63, { from: frames - 1000, frames: 1000 }, 100);
+    expect(close.low[99]).toBeCloseTo(0.5, 6);
+    expect(bytesRead).toBeLessThan(30e6);
+  });
+});
+
 /** The copy as the browser puts it together. */
 function applied(wav: Uint8Array, { keepBytes, patches, tail }: MarkedCopy): Uint8Array {
   const copy = new Uint8Array(keepBytes + tail.length);
