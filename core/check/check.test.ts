@@ -74,6 +74,27 @@ describe("digital faults", () => {
   });
 });
 
+describe("bursts", () => {
+  /** White noise from 4 s on, cut off after 80 ms or dying away by 60 dB in a second. */
+  const burst = (isCut: boolean) => {
+    const noise = whiteNoise(21, -14, 10 * RATE);
+    return noise.map((value, at) => {
+      const sinceS = at / RATE - 4;
+      if (sinceS < 0) return 0;
+      return isCut ? (sinceS < 0.08 ? value : 0) : value * 10 ** (-3 * sinceS);
+    });
+  };
+  const kindsOf = async (sound: Float32Array) => {
+    const wav = toWav([mixed(whiteNoise(22, -66, 10 * RATE), sound)], { sampleRateHz: RATE, bits: 24 });
+    return (await measureWav(bytesSource(wav), "burst.wav")).measurement.findings.map(({ kind }) => kind);
+  };
+
+  test("a burst that ends at once is radio noise; a clap that dies away with the room is none", async () => {
+    expect(await kindsOf(burst(true))).toContain("radioNoise");
+    expect(await kindsOf(burst(false))).not.toContain("radioNoise");
+  });
+});
+
 describe("two channels", () => {
   /** Something voiced enough to count as speech: a pulse train that comes and goes, in a little noise. */
   const voice = (() => {

@@ -1,6 +1,6 @@
 import { PARTS_PER_HOP } from "../../audio/pieceMeter";
 import { joinSpots, type Spot } from "../spot";
-import { dbOver, mostIn, percentile, runsOf, type Scene } from "./scene";
+import { dbOver, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 
 /** Parts over which fine structure is averaged. */
 const AVERAGED = 5;
@@ -13,6 +13,10 @@ const UNDER_VOICE_DB = -13;
 /** Third-octaves from 2.5 kHz, over which a voice falls: white noise rises by 1 dB each, and speech never follows that so closely. */
 const FIRST_BAND = 13;
 const WHITE_WITHIN_DB = 3.2;
+/** What dies away is still so white so many hops later, and no further down, dB. */
+const DYING_WITHIN_DB = 6;
+const DIES_AFTER = 3;
+const ENDS_BY_DB = 30;
 
 /** Mutes of a radio link: for a moment there is less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
@@ -50,6 +54,23 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
   while (last > FIRST_BAND + 4 && bands[last]!.every((value) => value === 0)) last -= 1;
   // The highest band may be cut by the file's rate.
   const used = Array.from({ length: last - FIRST_BAND }, (_, index) => FIRST_BAND + index);
+  const powerAt = (hop: number): number =>
+    used.reduce((sum, band) => sum + bands[band]![Math.min(hop, heard.hops - 1)]!, 0);
+  /** How far the bands of a hop stray from those of white noise, dB. */
+  const straysDb = (hop: number): number => {
+    const at = Math.min(hop, heard.hops - 1);
+    const levels = used.map((band) => 10 * Math.log10(bands[band]![at]! + 1e-18) - band);
+    const mean = levels.reduce((sum, level) => sum + level, 0) / levels.length;
+    return Math.sqrt(levels.reduce((sum, level) => sum + (level - mean) ** 2, 0) / levels.length);
+  };
+  /** A receiver falls silent at once; a clap or a slate dies away with the room, nearly as white as it began. */
+  const diesAway = ({ from, to }: Run): boolean => {
+    let loudest = 0;
+    for (let hop = from; hop < to; hop += 1) loudest = Math.max(loudest, powerAt(hop));
+    return [DIES_AFTER, 2 * DIES_AFTER].every(
+      (after) => straysDb(to + after) < DYING_WITHIN_DB && dbOver(loudest, powerAt(to + after)) < ENDS_BY_DB,
+    );
+  };
   const isWhite = (hop: number): boolean => {
     let [sum, squares, power] = [0, 0, 0];
     for (const band of used) {
@@ -70,7 +91,7 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
     );
   };
   return runsOf(heard.hops, isWhite, 2)
-    .filter(({ from, to }) => to - from >= 2 && (to - from) * heard.hopS < 1)
+    .filter((run) => run.to - run.from >= 2 && (run.to - run.from) * heard.hopS < 1 && !diesAway(run))
     .map(({ from, to }): Spot => ({
       kind: "radioNoise",
       startS: startS + from * heard.hopS,
