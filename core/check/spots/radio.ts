@@ -17,6 +17,8 @@ const WHITE_WITHIN_DB = 3.2;
 const DYING_WITHIN_DB = 6;
 const DIES_AFTER = 3;
 const ENDS_BY_DB = 30;
+/** A burst that is so much weaker at its end has died away within itself, dB. */
+const FADES_DB = 12;
 
 /** Mutes of a radio link: for a moment there is less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
@@ -67,6 +69,7 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
   const diesAway = ({ from, to }: Run): boolean => {
     let loudest = 0;
     for (let hop = from; hop < to; hop += 1) loudest = Math.max(loudest, powerAt(hop));
+    if (to - from >= 2 * DIES_AFTER && dbOver(loudest, powerAt(to - 2)) > FADES_DB) return true;
     return [DIES_AFTER, 2 * DIES_AFTER].every(
       (after) => straysDb(to + after) < DYING_WITHIN_DB && dbOver(loudest, powerAt(to + after)) < ENDS_BY_DB,
     );
