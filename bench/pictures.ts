@@ -106,11 +106,15 @@ const PICTURES: readonly Picture[] = [
   },
   {
     name: "check",
-    path: shoot("check", SINGER),
+    path: shoot("check", MILLER),
     height: 1000,
     prepare: async (page) => {
-      await page.getByRole("button", { name: "Singer, hall, take 1" }).click();
+      await page.getByRole("button", { name: /^Card of/ }).click();
+      await page.getByText(/^17 of 17 files checked/).waitFor({ timeout: 180_000 });
+      await page.getByRole("button", { name: /^Keep 17 takes/ }).click();
+      await page.getByRole("button", { name: /D1_S01_T05_Tam/ }).click();
       await page.getByRole("list", { name: "Findings" }).waitFor();
+      await page.waitForTimeout(1500);
     },
   },
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },

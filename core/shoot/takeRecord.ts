@@ -4,7 +4,13 @@ import type { LevelPlan } from "../chain/levelPlan";
 import type { JudgedTake } from "../proof/judgeTake";
 import type { MeasurementBody, ShootBundle, Stored } from "./records";
 
-/** A judged take as it is kept: figures as measured, findings as the plan has them, and what was said of them. */
+/** Findings that are kept of one take; the counts know of all. */
+const MOST_KEPT = 600;
+
+/**
+ * A judged take as it is kept: figures as measured, findings as the plan has them, and what was said of them. Of other channels
+ * only the figures: their course and colour are theirs to keep.
+ */
 export function takeRecord(
   ids: Pick<MeasurementBody, "shootId" | "rigId">,
   measurement: RecordingMeasurement,
@@ -16,12 +22,18 @@ export function takeRecord(
   return {
     ...ids,
     channel: verdict.channel,
-    recording: { ...measurement, findings: [...findings, ...others].slice(0, 2000) },
+    recording: {
+      ...measurement,
+      channels: measurement.channels.map((channel) =>
+        channel.index === verdict.channel ? channel : { ...channel, course: [], colourDb: [] },
+      ),
+      findings: [...findings, ...others].slice(0, MOST_KEPT),
+    },
     planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
     grade: verdict.grade,
     sentence: verdict.sentence,
     correction: verdict.correctionSays.slice(0, 400),
-    reviews: [...reviews],
+    reviews: reviews.slice(-500),
     redress: redress?.says.slice(0, 400) ?? "",
   };
 }

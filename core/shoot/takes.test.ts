@@ -265,6 +265,27 @@ describe("what a take leads to", () => {
     expect(keptTake(kept, "r", { ...take, format: { ...take.format, durationS: 9 } })).toBeNull();
   });
 
+  test("64 tracks full of findings are kept in less than the server takes at once", () => {
+    const { subject, expected, channel, recording } = setting();
+    const course = Array.from({ length: 360 }, (_, index) => ({
+      startS: index * 10.123456789,
+      speechDbfs: -26.123456789,
+      noiseDbfs: -61.123456789,
+      rustles: 3,
+      dropouts: 2,
+    }));
+    const tracks = Array.from({ length: 64 }, (_, index) => channel({ index, course }));
+    const found = Array.from({ length: 2000 }, (_, index) =>
+      finding("rustle", { channel: index % 2, startS: index, message: "m".repeat(300), advice: "a".repeat(300) }),
+    );
+    const take = recording(tracks, found);
+    const judged = judgeTake(subject.levels!, expected, take, 0, []);
+    const body = takeRecord({ shootId: "s", rigId: "r" }, take, expected.plan, judged, []);
+    expect(JSON.stringify(body).length).toBeLessThan(1_000_000);
+    expect(body.recording.channels[0]!.course).toHaveLength(360);
+    expect(body.recording.channels).toHaveLength(64);
+  });
+
   test("an earlier good take teaches the wearer's pitch", () => {
     const { bundle, subject, expected, channel, recording } = setting();
     const take = recording([channel({ pitchHz: 187 })]);
