@@ -112,7 +112,7 @@ const PICTURES: readonly Picture[] = [
       await page.getByRole("button", { name: /^Card of/ }).click();
       await page.getByText(/^17 of 17 files checked/).waitFor({ timeout: 180_000 });
       await page.getByRole("button", { name: /^Keep 17 takes/ }).click();
-      await page.getByRole("button", { name: /D1_S01_T05_Tam/ }).click();
+      await page.getByRole("button", { name: /^SLACK_WATER.*T05_Tam/ }).click();
       await page.getByRole("list", { name: "Findings" }).waitFor();
       await page.waitForTimeout(1500);
     },
