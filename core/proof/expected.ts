@@ -30,9 +30,8 @@ export interface TakeRoom {
 /** What carries the voice to the file. */
 export interface TakeWay {
   radio: "none" | "analogue" | "digital";
-  /** What records: "recorder", "phone", "computer", "camera"… and its name. */
+  /** What records: "recorder", "phone", "computer", "camera"… */
   recorderKind: string;
-  recorderName: string;
   /** A lead on the way is not balanced. */
   isUnbalanced: boolean;
   hasPhantomMic: boolean;
@@ -42,7 +41,6 @@ export interface TakeWay {
 
 /** What was planned for a take: everything Check compares with and names as a cause. */
 export interface Expected {
-  wearer: string;
   format: { sampleRateHz: number; bitsPerSample: number };
   plan: LevelPlan;
   dressed: DressedAt | null;

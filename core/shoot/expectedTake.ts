@@ -42,7 +42,6 @@ function wayOf(bundle: ShootBundle, { connection, input, source }: LevelSubject)
   return {
     radio: isRadio ? ((system?.latencyMs ?? 0) > 0 ? "digital" : "analogue") : "none",
     recorderKind: input.kind,
-    recorderName: input.name,
     isUnbalanced: input.end.connector !== "xlr3",
     hasPhantomMic: source?.kind === "mic" && input.phantom !== "never",
     hasOwnMic: input.hasOwnMic,
@@ -58,7 +57,6 @@ export function expectedTake(bundle: ShootBundle, subject: LevelSubject): Expect
   const scene = tracksOfScene(bundle, rig.body.sceneId);
   const { sampleRateHz, bitsPerSample } = bundle.shoot.body;
   return {
-    wearer: wearer.body.name,
     format: { sampleRateHz, bitsPerSample },
     plan,
     dressed: rigPlan.candidate ? { plan: rigPlan.dress, candidate: rigPlan.candidate } : null,

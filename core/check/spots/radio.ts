@@ -61,9 +61,14 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
   /** How far the bands of a hop stray from those of white noise, dB. */
   const straysDb = (hop: number): number => {
     const at = Math.min(hop, heard.hops - 1);
-    const levels = used.map((band) => 10 * Math.log10(bands[band]![at]! + 1e-18) - band);
-    const mean = levels.reduce((sum, level) => sum + level, 0) / levels.length;
-    return Math.sqrt(levels.reduce((sum, level) => sum + (level - mean) ** 2, 0) / levels.length);
+    let [sum, squares] = [0, 0];
+    for (const band of used) {
+      const db = 10 * Math.log10(bands[band]![at]! + 1e-18) - band;
+      sum += db;
+      squares += db * db;
+    }
+    const mean = sum / used.length;
+    return Math.sqrt(Math.max(0, squares / used.length - mean * mean));
   };
   /** A receiver falls silent at once; a clap or a slate dies away with the room, nearly as white as it began. */
   const diesAway = ({ from, to }: Run): boolean => {
@@ -75,17 +80,9 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
     );
   };
   const isWhite = (hop: number): boolean => {
-    let [sum, squares, power] = [0, 0, 0];
-    for (const band of used) {
-      const value = bands[band]![hop]!;
-      const db = 10 * Math.log10(value + 1e-18) - band;
-      power += value;
-      sum += db;
-      squares += db * db;
-    }
-    const mean = sum / used.length;
+    if (straysDb(hop) >= WHITE_WITHIN_DB) return false;
+    const power = powerAt(hop);
     return (
-      Math.sqrt(Math.max(0, squares / used.length - mean * mean)) < WHITE_WITHIN_DB &&
       dbOver(power, speech) > UNDER_VOICE_DB &&
       dbOver(
         power,
