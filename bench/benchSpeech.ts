@@ -24,7 +24,7 @@ const AWAY = 25;
 function decisionOf({ samples }: Clip): Uint8Array {
   const form = { sampleRateHz: RATE, channels: 1, fullScale: 1, encoding: "float", bytesPerSample: 4 } as const;
   const meter = pieceMeter(form, samples.length / RATE + 1);
-  meter.begin();
+  meter.begin(0);
   for (let from = 0; from < samples.length; from += meter.blockFrames)
     meter.pushPlanes([samples], from, Math.min(meter.blockFrames, samples.length - from));
   return hear(meter.finish(), 0, 0).isSpeech;

@@ -26,9 +26,17 @@ async function measure({ path, header, piece }: PieceTask): Promise<PieceReport 
   return measurePiece(open.source, header, open.meter, piece);
 }
 
+/** Memory of all figures in a report: handed over, not copied. */
+function buffersOf(value: unknown, found = new Set<ArrayBuffer>()): Set<ArrayBuffer> {
+  if (ArrayBuffer.isView(value)) found.add(value.buffer as ArrayBuffer);
+  else if (typeof value === "object" && value !== null)
+    Object.values(value).forEach((part: unknown) => buffersOf(part, found));
+  return found;
+}
+
 parentPort?.on("message", (task: PieceTask) => {
   measure(task).then(
-    (report) => parentPort!.postMessage({ report } satisfies PieceAnswer),
+    (report) => parentPort!.postMessage({ report } satisfies PieceAnswer, [...buffersOf(report)]),
     (error: unknown) =>
       parentPort!.postMessage({ error: error instanceof Error ? error.message : String(error) } satisfies PieceAnswer),
   );

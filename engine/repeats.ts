@@ -1,21 +1,30 @@
 import { room } from "./block";
 
 const TABLE: i32 = 1024;
-/** One sample in so many is remembered, by what the three before it look like. */
-const ANCHOR_MASK: i32 = 31;
+/** One sample in 32 is remembered, by what it and the two before it look like: so many of 2^32 mixtures of two. */
+const ANCHOR_SHARE: i32 = 1 << 27;
 /** A shorter match is chance. */
 const SHORTEST: i32 = 40;
 /** Smallest swing of a block worth naming: below it the same few codes come again by chance. */
 const SWING: f32 = 0.0005;
 const RECORD_BYTES: usize = 12;
 
-/** What each of four samples and the two before it look like; an address may read three samples on. */
-function hash4(at: usize): v128 {
-  const mixed = i32x4.add(
-    i32x4.add(i32x4.mul(v128.load(at), i32x4.splat(0x9e3779b1)), i32x4.mul(v128.load(at - 4), i32x4.splat(0x85ebca77))),
-    i32x4.mul(v128.load(at - 8), i32x4.splat(0xc2b2ae3d)),
-  );
-  return v128.xor(mixed, i32x4.shr_u(mixed, 15));
+/** The next sample to remember, told by it and the one before it, or the end. Three samples beyond the end may be read. */
+function nextAnchor(at: usize, end: usize): usize {
+  const least = i32x4.splat(i32.MIN_VALUE + ANCHOR_SHARE);
+  const mix = i32x4.splat(0x9e3779b1);
+  for (; at < end; at += 16) {
+    const mixed = i32x4.mul(i32x4.add(v128.load(at), i32x4.shl(v128.load(at - 4), 3)), mix);
+    const chosen = i32x4.bitmask(i32x4.gt_s(least, mixed));
+    if (chosen != 0) return min(end, at + ((<usize>ctz(chosen)) << 2));
+  }
+  return end;
+}
+
+/** What a sample and the two before it look like. */
+function hashOf(at: usize): u32 {
+  const mixed = load<u32>(at) * 0x9e3779b1 + load<u32>(at - 4) * 0x85ebca77 + load<u32>(at - 8) * 0xc2b2ae3d;
+  return mixed ^ (mixed >> 15);
 }
 
 /** Stretches that are the same, sample for sample, as what was there shortly before. */
@@ -76,37 +85,37 @@ export class Repeats {
   /** Samples from an address on, the first of them frame `frame`, with `spare` frames readable before it. */
   push(from: usize, frames: i32, frame: i32, spare: i32): void {
     const end = from + ((<usize>frames) << 2);
-    const mask = i32x4.splat(ANCHOR_MASK);
-    const zero = i32x4.splat(0);
     let at = from;
     while (at < end) {
-      const value = load<f32>(at);
       if (this.distance > 0) {
-        if (value == load<f32>(at - ((<usize>this.distance) << 2))) {
-          this.lowest = min(this.lowest, value);
-          this.highest = max(this.highest, value);
-          at += 4;
-          continue;
-        }
+        at = this.follow(at, end);
+        if (at == end) return;
         this.close(frame + <i32>((at - from) >> 2));
       }
-      if (at + 16 <= end) {
-        const hashes = v128.and(hash4(at), mask);
-        if (!v128.any_true(i32x4.eq(hashes, zero))) {
-          at += 16;
-          continue;
-        }
-      }
+      at = nextAnchor(at, end);
+      if (at >= end) return;
       const index = <i32>((at - from) >> 2);
       this.anchor(at, frame + index, spare + index);
       at += 4;
     }
   }
 
+  /** Goes on for as long as samples are what they were; gives the address of the first that is not, or the end. */
+  private follow(at: usize, end: usize): usize {
+    const back = (<usize>this.distance) << 2;
+    for (; at < end; at += 4) {
+      const value = load<f32>(at);
+      if (value != load<f32>(at - back)) break;
+      this.lowest = min(this.lowest, value);
+      this.highest = max(this.highest, value);
+    }
+    return at;
+  }
+
   /** Looks up a sample whose neighbourhood is one that is remembered, and remembers it. */
   private anchor(at: usize, frame: i32, spare: i32): void {
-    const hash = <u32>i32x4.extract_lane(hash4(at), 0);
-    if ((hash & ANCHOR_MASK) != 0 || load<u32>(at) == load<u32>(at - 4)) return;
+    if (load<u32>(at) == load<u32>(at - 4)) return;
+    const hash = hashOf(at);
     const slot = (<usize>((hash >> 5) & (TABLE - 1))) << 2;
     if (load<u32>(this.hashes + slot) == hash) {
       const distance = frame - load<i32>(this.places + slot);

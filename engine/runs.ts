@@ -1,7 +1,7 @@
 import { room } from "./block";
 
 /** Two samples this close are one value. */
-const SAME: f32 = 0.0000002384185791015625;
+export const SAME: f32 = 0.0000002384185791015625;
 /** Flat runs below this are no overload; a plateau is entered and left steeply. Share of full scale. */
 const LOWEST_TOP: f32 = 0.03;
 const CORNER: f32 = 0.0004;
@@ -56,6 +56,11 @@ export class Runs {
     store<f32>(at, this.before, 12);
     store<f32>(at, next, 16);
     this.count += 1;
+  }
+
+  /** Nothing stands still in a stretch that begins at an address with frame `frame`: what was under way ends. */
+  pass(from: usize, frame: i32): void {
+    if (this.length > 0) this.close(frame, load<f32>(from));
   }
 
   /** Samples from an address on, the first of them frame `frame`; three before it can be read. */

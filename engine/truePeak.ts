@@ -119,17 +119,18 @@ function scanGaps(from: usize, end: usize, hasQuarters: bool, known: f32): f32 {
 }
 
 /**
- * True peak of so many gaps from an address on, or the known peak when none passes it.
+ * True peak of so many gaps from an address on, or the known peak when none passes it; `newest` is the largest absolute
+ * sample from two segments after the address on.
  * Four times oversampled below 96 kHz, twice below 192 kHz, else the samples themselves. Source: ITU-R BS.1770-4
  * annex 2 (method; the kernel is longer than its example). Parts that cannot pass the known peak are left out by two
  * bounds: the largest sample around times the kernel's absolute sum, and the neighbours plus what the bend allows.
  */
-export function truePeakOf(from: usize, frames: i32, rate: i32, known: f32): f32 {
-  let peak = max(known, largestOf(from, frames));
-  if (rate >= 192000) return peak;
+export function truePeakOf(from: usize, frames: i32, rate: i32, known: f32, newest: f32): f32 {
   const around = (<usize>SEGMENT) << 2;
+  const oldest = largestOf(from - around, 3 * SEGMENT);
+  let peak = max(known, max(oldest, newest));
+  if (rate >= 192000 || max(oldest, newest) * <f32>gain <= peak) return peak;
   const end = from + ((<usize>frames) << 2);
-  if (largestOf(from - around, frames + 2 * SEGMENT) * <f32>gain <= peak) return peak;
   let before = largestOf(from - around, SEGMENT);
   let here = largestOf(from, SEGMENT);
   for (; from < end; from += around) {

@@ -11,7 +11,7 @@ export interface Engine {
     hops: number,
     mostRuns: number,
   ): void;
-  begin(): void;
+  begin(contextHops: number): void;
   decode(frames: number): number;
   meter(frames: number): void;
   finish(): void;
@@ -30,6 +30,13 @@ export interface Engine {
   droppedRunsOf(channel: number): number;
   repeatsOf(channel: number): number;
   repeatCountOf(channel: number): number;
+  listen(channel: number): void;
+  heardOf(which: number): number;
+  addBands(channel: number, isNoise: 0 | 1, firstBand: number, lastBand: number, to: number): number;
+  addMasked(channel: number, from: number): void;
+  multiply(one: number, other: number, from: number): number;
+  startsAt(): number;
+  relate(one: number, other: number, windows: number, firstBin: number, lastBin: number): number;
 }
 
 interface WebAssemblyHost {

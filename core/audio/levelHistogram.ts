@@ -18,10 +18,6 @@ export function countLevel(histogram: LevelHistogram, meanSquare: number): void 
   histogram[Math.min(histogram.length - 1, Math.max(0, bin))]! += 1;
 }
 
-export function addHistogram(to: LevelHistogram, other: LevelHistogram): void {
-  for (let bin = 0; bin < to.length; bin += 1) to[bin]! += other[bin]!;
-}
-
 /** How many levels were counted. */
 export function countedIn(histogram: LevelHistogram): number {
   return histogram.reduce((sum, count) => sum + count, 0);

@@ -67,11 +67,11 @@ export function loudnessRangeLu(stepMeanSquares: Float64Array): number | null {
   return at(0.95) - at(0.1);
 }
 
-const BINS_PER_LU = 100;
+const BINS_PER_LU = 20;
 const LOUDEST_LUFS = 40;
 const BINS = (LOUDEST_LUFS - ABSOLUTE_GATE_LUFS) * BINS_PER_LU;
 
-/** Gathers steps as they come in fixed memory: windows by loudness in hundredths of a LU, with their power kept. */
+/** Gathers steps as they come in fixed memory: windows by loudness in twentieths of a LU, with their power kept. */
 export interface LoudnessCounter {
   push(stepMeanSquare: number): void;
   integratedLufs(): number;
@@ -81,13 +81,13 @@ export interface LoudnessCounter {
 
 interface Windows {
   push(stepMeanSquare: number): void;
-  counts: Float64Array;
+  counts: Uint32Array;
   powers: Float64Array;
 }
 
 function windowsOf(width: number): Windows {
   const last = new Float64Array(width);
-  const counts = new Float64Array(BINS);
+  const counts = new Uint32Array(BINS);
   const powers = new Float64Array(BINS);
   let steps = 0;
   return {
@@ -122,7 +122,7 @@ const binOf = (loudness: number): number =>
   Math.max(0, Math.min(BINS, Math.round((loudness - ABSOLUTE_GATE_LUFS) * BINS_PER_LU)));
 
 /**
- * Integrated loudness and loudness range of any length in fixed memory (300 kB). The gates fall on hundredths of a LU;
+ * Integrated loudness and loudness range of any length in fixed memory (50 kB). The gates fall on twentieths of a LU;
  * between them powers are summed exactly. Sources: ITU-R BS.1770-4, EBU Tech 3342.
  */
 export function loudnessCounter(): LoudnessCounter {
@@ -150,9 +150,9 @@ export function loudnessCounter(): LoudnessCounter {
         let seen = 0;
         for (let bin = 0; bin < BINS; bin += 1) {
           seen += kept[bin]!;
-          if (seen > wanted) return bin / BINS_PER_LU;
+          if (seen > wanted) return lufs(shortTerms.powers[bin]! / shortTerms.counts[bin]!);
         }
-        return BINS / BINS_PER_LU;
+        return LOUDEST_LUFS;
       };
       return at(0.95) - at(0.1);
     },

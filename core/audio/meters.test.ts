@@ -4,7 +4,8 @@ import { kWeightedSteps } from "./kWeighting";
 import { integratedLufs, loudnessRangeLu } from "./loudness";
 import { countLevel, levelHistogram, percentileOf } from "./levelHistogram";
 import { pcmDecoder } from "./decodePcm";
-import { activeLevel, countActivity } from "./speechLevel";
+import { pieceMeter } from "./pieceMeter";
+import { activeLevel } from "./speechLevel";
 import { sine } from "./testSignals";
 import { toWav } from "./toWav";
 
@@ -106,16 +107,23 @@ describe("levels counted", () => {
 });
 
 describe("active speech level", () => {
-  /** Blocks of 1 ms of a steady level, on for a share of each second. */
+  /** A tone that is on for a share of every four seconds. */
   const levelOf = (levelDbfs: number, shareOn: number, seconds = 20) => {
-    const amplitude = 10 ** (levelDbfs / 20);
-    const isOn = (part: number) => part % 4000 < 4000 * shareOn;
-    const absolutes = Float32Array.from({ length: seconds * 1000 }, (_, part) =>
-      isOn(part) ? (48 * amplitude * 2) / Math.PI : 0,
+    const tone = sine({ frequencyHz: 997, levelDbfs, seconds, sampleRateHz: RATE });
+    const isOn = (frame: number) => frame % (4 * RATE) < 4 * RATE * shareOn;
+    tone.forEach((_, frame) => {
+      if (!isOn(frame)) tone[frame] = 0;
+    });
+    const meter = pieceMeter(
+      { sampleRateHz: RATE, channels: 1, fullScale: 1, encoding: "float", bytesPerSample: 4 },
+      seconds,
     );
-    const onParts = absolutes.filter((_, part) => isOn(part)).length;
-    const meanSquare = ((amplitude ** 2 / 2) * onParts) / absolutes.length;
-    return activeLevel(countActivity(absolutes, 48, 1000, 0), Number.isFinite(meanSquare) ? meanSquare : 0);
+    meter.begin(0);
+    for (let from = 0; from < tone.length; from += meter.blockFrames)
+      meter.pushPlanes([tone], from, Math.min(meter.blockFrames, tone.length - from));
+    const [channel] = meter.finish().channels;
+    const meanSquare = tone.reduce((sum, value) => sum + value * value, 0) / tone.length;
+    return activeLevel(channel!.active, meanSquare);
   };
 
   test.each([-10, -26, -50])("a steady %d dBFS is that level, fully active", (levelDbfs) => {

@@ -1,4 +1,6 @@
 import { newEngine } from "./engine";
+import { ACTIVE_COUNTS, type ActiveParts } from "./speechLevel";
+import { pieceHearing, type PieceHearing } from "./pieceHearing";
 
 /** Third-octave bands of {@link ChannelFigures.bands}, middles in Hz. Source: IEC 61260-1, nominal values. */
 export const BANDS_HZ = [
@@ -29,9 +31,8 @@ export interface ChannelFigures {
   sums: Float32Array;
   lowest: Float32Array;
   highest: Float32Array;
-  /** Sums of squares, of absolute values and of squared steps from sample to sample, part by part. */
+  /** Sums of squares and of squared steps from sample to sample, part by part. */
   squares: Float32Array;
-  absolutes: Float32Array;
   steps: Float32Array;
   /** K-weighted sums of squares of each hop. */
   loudness: Float32Array;
@@ -41,6 +42,8 @@ export interface ChannelFigures {
   slow: Float32Array;
   /** Largest absolute value of the oversampled signal, in this and all pieces metered before. */
   truePeak: number;
+  /** Parts by the highest threshold of activity they reach; context is not counted. */
+  active: ActiveParts;
   runs: readonly FlatRun[];
   /** Runs beyond those kept. */
   droppedRuns: number;
@@ -55,6 +58,7 @@ export interface PieceFigures {
   hopFrames: number;
   slowRateHz: number;
   channels: readonly ChannelFigures[];
+  hearing: PieceHearing;
 }
 
 /** What the engine must know of a recording. */
@@ -70,7 +74,8 @@ export interface PieceForm {
 export interface PieceMeter {
   /** Frames taken at a time; fewer only at the end of a piece. */
   readonly blockFrames: number;
-  begin(): void;
+  /** Begins a piece; its first so many frames, whole hops, are context. */
+  begin(leadIn: number): void;
   /** Interleaved little-endian bytes of at most a block; says how many samples were no numbers. */
   pushBytes(bytes: Uint8Array, frames: number): number;
   /** Planes of at most a block, from a frame on. */
@@ -127,12 +132,12 @@ export function pieceMeter(form: PieceForm, longestS: number): PieceMeter {
       lowest: figures(1, hops),
       highest: figures(2, hops),
       squares: figures(3, hops * PARTS_PER_HOP),
-      absolutes: figures(4, hops * PARTS_PER_HOP),
       steps: figures(5, hops * PARTS_PER_HOP),
       loudness: figures(6, hops),
       bands: BANDS_HZ.map((_, band) => floatsAt(bands + band * engine.hopRoomOf() * 4, hops)),
       slow: figures(8, engine.slowCountOf()),
       truePeak: engine.peakOf(channel),
+      active: new Float64Array(engine.memory.buffer, engine.figuresOf(channel, 4), ACTIVE_COUNTS),
       runs: runsOf(channel),
       droppedRuns: engine.droppedRunsOf(channel),
       repeats: repeatsOf(channel),
@@ -141,9 +146,9 @@ export function pieceMeter(form: PieceForm, longestS: number): PieceMeter {
 
   return {
     blockFrames: HOPS_PER_BLOCK * hopFrames,
-    begin() {
+    begin(leadIn) {
       frames = 0;
-      engine.begin();
+      engine.begin(Math.round(leadIn / hopFrames));
     },
     pushBytes(bytes, count) {
       new Uint8Array(engine.memory.buffer, engine.rawAt(), bytes.length).set(bytes);
@@ -170,6 +175,7 @@ export function pieceMeter(form: PieceForm, longestS: number): PieceMeter {
         hopFrames,
         slowRateHz: sampleRateHz / engine.slowFactorOf(),
         channels: Array.from({ length: channels }, (_, channel) => figuresOf(channel, hops)),
+        hearing: pieceHearing(engine, hops, BANDS_HZ.length, PARTS_PER_HOP),
       };
     },
   };

@@ -1,7 +1,6 @@
 import { clippingOf, type ClippingReport } from "../audio/clipping";
-import { countLevel, levelHistogram, type LevelHistogram } from "../audio/levelHistogram";
 import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
-import { countActivity, type ActiveParts } from "../audio/speechLevel";
+import type { ActiveParts } from "../audio/speechLevel";
 import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
 import type { CoursePoint, FindingKind } from "./measurement";
@@ -24,9 +23,9 @@ export interface ChannelReport {
   lowest: Float32Array;
   highest: Float32Array;
   active: ActiveParts;
-  /** Levels of 50 ms: all of them, and those in which nobody speaks. */
-  levels: LevelHistogram;
-  pauses: LevelHistogram;
+  /** Mean squares of 50 ms: all of them, and those in which nobody speaks. */
+  levels: Float32Array;
+  pauses: Float32Array;
   clipping: ClippingReport;
   traits: Traits;
   spots: readonly Spot[];
@@ -49,18 +48,21 @@ function loudnessSteps(figures: ChannelFigures, first: number, hops: number, hop
 }
 
 /** Levels of 50 ms; a pause's counts where nobody speaks and nothing was found in any of it. */
-function countLevels(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "levels" | "pauses"> {
-  const [levels, pauses] = [levelHistogram(), levelHistogram()];
-  for (let hop = heard.first; hop + HOPS_PER_LEVEL <= heard.hops; hop += HOPS_PER_LEVEL) {
+function levelsOf(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "levels" | "pauses"> {
+  const levels = new Float32Array(Math.max(0, Math.floor((heard.hops - heard.first) / HOPS_PER_LEVEL)));
+  const pauses = new Float32Array(levels.length);
+  let pauseCount = 0;
+  for (let index = 0; index < levels.length; index += 1) {
+    const from = heard.first + index * HOPS_PER_LEVEL;
     let [sum, quiet] = [0, 0];
-    for (let at = hop; at < hop + HOPS_PER_LEVEL; at += 1) {
+    for (let at = from; at < from + HOPS_PER_LEVEL; at += 1) {
       sum += heard.level[at]!;
       if (heard.isPause[at] && !isTouched[at]) quiet += 1;
     }
-    countLevel(levels, sum / HOPS_PER_LEVEL);
-    if (quiet === HOPS_PER_LEVEL) countLevel(pauses, sum / HOPS_PER_LEVEL);
+    levels[index] = sum / HOPS_PER_LEVEL;
+    if (quiet === HOPS_PER_LEVEL) pauses[pauseCount++] = levels[index]!;
   }
-  return { levels, pauses };
+  return { levels, pauses: pauses.slice(0, pauseCount) };
 }
 
 /** What covers all of a voice; the rest shakes its lows or its level. */
@@ -118,15 +120,10 @@ export function reportChannel(
       loudnessSteps: loudnessSteps(figures, first, piece.hops, piece.hopFrames),
       lowest: figures.lowest.slice(first),
       highest: figures.highest.slice(first),
-      active: countActivity(
-        figures.absolutes,
-        piece.hopFrames / PARTS_PER_HOP,
-        (PARTS_PER_HOP * piece.sampleRateHz) / piece.hopFrames,
-        first * PARTS_PER_HOP,
-      ),
-      ...countLevels(heard, isTouched),
+      active: figures.active.slice(),
+      ...levelsOf(heard, isTouched),
       clipping: clippingOf(own, place.fullScale, offset, CLIP_MERGE_S * piece.sampleRateHz),
-      traits: traitsOf(heard, { isTouched, isCovered }, scene.low),
+      traits: traitsOf(scene, { isTouched, isCovered }),
       spots: ownSpots,
       course: courseOf(heard, isTouched, ownSpots, place.from / piece.sampleRateHz),
     },

@@ -16,7 +16,7 @@ function metered(samples: Float32Array) {
     { sampleRateHz: RATE, channels: 1, fullScale: 1, encoding: "float", bytesPerSample: 4 },
     samples.length / RATE + 1,
   );
-  meter.begin();
+  meter.begin(0);
   for (let at = 0; at < samples.length; at += meter.blockFrames)
     meter.pushPlanes([samples], at, Math.min(meter.blockFrames, samples.length - at));
   return meter.finish().channels[0]!;

@@ -1,8 +1,10 @@
-import { BANDS_HZ, PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
+import { BANDS_HZ, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
+import type { ChannelHearing } from "../audio/pieceHearing";
 import { findSpeech, type SpeechDecision } from "./speech";
 
-/** One channel of a piece as the detectors take it: its figures, levels by hop, and where somebody speaks. */
-export interface Heard extends SpeechDecision {
+/** One channel of a piece as the detectors take it: its figures, what was worked out of them, and where somebody speaks. */
+export interface Heard extends ChannelHearing, SpeechDecision {
+  channel: number;
   sampleRateHz: number;
   /** Length of a hop, s. */
   hopS: number;
@@ -12,41 +14,22 @@ export interface Heard extends SpeechDecision {
   first: number;
   figures: ChannelFigures;
   slowRateHz: number;
-  /** Mean square of each hop, unweighted. */
-  level: Float32Array;
 }
 
-/** Mean squares by hop from sums of squares by part. */
-function levelsByHop(figures: ChannelFigures, hops: number, hopFrames: number): Float32Array {
-  const level = new Float32Array(hops);
-  for (let hop = 0; hop < hops; hop += 1) {
-    let sum = 0;
-    for (let part = hop * PARTS_PER_HOP; part < (hop + 1) * PARTS_PER_HOP; part += 1) sum += figures.squares[part]!;
-    level[hop] = sum / hopFrames;
-  }
-  return level;
-}
-
-/** Makes one channel of a metered piece ready; its first `leadInHops` are context. */
+/** Makes one channel of a metered piece ready; its first `leadInHops` are context. Valid until the next channel is heard. */
 export function hear(piece: PieceFigures, channel: number, leadInHops: number): Heard {
-  const figures = piece.channels[channel]!;
-  const level = levelsByHop(figures, piece.hops, piece.hopFrames);
+  const hearing = piece.hearing.listen(channel);
   return {
+    channel,
     sampleRateHz: piece.sampleRateHz,
     hopS: piece.hopFrames / piece.sampleRateHz,
     hopFrames: piece.hopFrames,
     hops: piece.hops,
     first: leadInHops,
-    figures,
+    figures: piece.channels[channel]!,
     slowRateHz: piece.slowRateHz,
-    level,
-    ...findSpeech({
-      bands: figures.bands,
-      slow: figures.slow,
-      slowRateHz: piece.slowRateHz,
-      hops: piece.hops,
-      hopS: piece.hopFrames / piece.sampleRateHz,
-    }),
+    ...hearing,
+    ...findSpeech(hearing),
   };
 }
 

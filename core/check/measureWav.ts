@@ -52,7 +52,7 @@ export async function measurePiece(
 ): Promise<PieceReport | null> {
   let brokenSamples = 0;
   let seen = -piece.leadIn;
-  meter.begin();
+  meter.begin(piece.leadIn);
   const frames = await readBlocks(
     source,
     header,

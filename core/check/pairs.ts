@@ -1,4 +1,5 @@
 import { fourierOf } from "../audio/fourier";
+import { MOST_RELATED, RELATED_SIZE, type PieceHearing } from "../audio/pieceHearing";
 import type { Heard } from "./heard";
 
 /** Two channels of a recording. */
@@ -18,7 +19,6 @@ export interface PairReport {
 
 /** Farthest lag looked at: 64 ms, 22 m of air. */
 export const LAGS = 128;
-const SIZE = 2048;
 /** Two channels whose difference lies this far under them are one sound: there is nothing more to compare. */
 const ONE_SOUND = 1e-6;
 /** Band whose phases tell: voice without the lows that hum and handling fill, Hz. */
@@ -50,62 +50,34 @@ function spokenWindows(a: Heard, b: Heard): number[] {
   const starts: number[] = [];
   const perHop = a.hopS * a.slowRateHz;
   const length = Math.min(a.figures.slow.length, b.figures.slow.length);
-  for (let from = Math.round(a.first * perHop); from + SIZE <= length; from += SIZE) {
+  for (let from = Math.round(a.first * perHop); from + RELATED_SIZE <= length; from += RELATED_SIZE) {
     let spoken = 0;
-    const [begin, end] = [Math.floor(from / perHop), Math.floor((from + SIZE) / perHop)];
+    const [begin, end] = [Math.floor(from / perHop), Math.floor((from + RELATED_SIZE) / perHop)];
     for (let hop = begin; hop < end; hop += 1) spoken += a.isSpeech[hop]! | b.isSpeech[hop]!;
     if (spoken > (end - begin) / 4) starts.push(from);
   }
-  return starts;
+  return starts.slice(0, MOST_RELATED);
 }
 
 /**
  * Compares two channels of a piece: likeness of the signals, and generalised cross-correlation with phase transform
  * (Knapp and Carter 1976) over spoken windows of 1 s.
  */
-export function comparePair(pair: Pair, a: Heard, b: Heard): PairReport {
-  const report: PairReport = { pair, aa: 0, bb: 0, ab: 0, correlation: new Float64Array(2 * LAGS + 1), windows: 0 };
-  const [x, y] = [a.figures.slow, b.figures.slow];
-  const length = Math.min(x.length, y.length);
-  for (let at = Math.round(a.first * a.hopS * a.slowRateHz); at < length; at += 1) {
-    report.aa += x[at]! * x[at]!;
-    report.bb += y[at]! * y[at]!;
-    report.ab += x[at]! * y[at]!;
-  }
-  if (report.aa > 0 && report.bb > 0 && 1 - (report.ab * report.ab) / (report.aa * report.bb) < ONE_SOUND) {
-    report.windows = 1;
-    return report;
-  }
-  const fourier = fourierOf(SIZE);
-  const [re, im] = [new Float64Array(SIZE), new Float64Array(SIZE)];
-  const shapes = Float64Array.from({ length: SIZE }, (_, at) => 0.5 - 0.5 * Math.cos((2 * Math.PI * at) / SIZE));
-  const [from, to] = [FROM_HZ, TO_HZ].map((hz) => Math.round((hz * SIZE) / a.slowRateHz)) as [number, number];
-  const [crossRe, crossIm] = [new Float64Array(SIZE), new Float64Array(SIZE)];
-  for (const start of spokenWindows(a, b)) {
-    for (let at = 0; at < SIZE; at += 1) {
-      const shape = shapes[at]!;
-      re[at] = x[start + at]! * shape;
-      im[at] = y[start + at]! * shape;
-    }
-    fourier.transform(re, im);
-    for (let bin = from; bin < to; bin += 1) {
-      const far = SIZE - bin;
-      // The two real signals' spectra out of one transform.
-      const [xr, xi] = [re[bin]! + re[far]!, im[bin]! - im[far]!];
-      const [yr, yi] = [im[bin]! + im[far]!, re[far]! - re[bin]!];
-      const [cr, ci] = [xr * yr + xi * yi, xr * yi - xi * yr];
-      const size = Math.hypot(cr, ci);
-      if (size <= 0) continue;
-      crossRe[bin]! += cr / size;
-      crossIm[bin]! += ci / size;
-    }
-    report.windows += 1;
-  }
-  if (report.windows === 0) return report;
-  fourier.transform(crossRe, crossIm, 1);
+export function comparePair(pair: Pair, a: Heard, b: Heard, hearing: PieceHearing): PairReport {
+  const { aa, bb, ab } = hearing.multiply(pair[0], pair[1], Math.round(a.first * a.hopS * a.slowRateHz));
+  const correlation = new Float64Array(2 * LAGS + 1);
+  if (aa > 0 && bb > 0 && 1 - (ab * ab) / (aa * bb) < ONE_SOUND) return { pair, aa, bb, ab, correlation, windows: 1 };
+  const starts = spokenWindows(a, b);
+  if (starts.length === 0) return { pair, aa, bb, ab, correlation, windows: 0 };
+  const [from, to] = [FROM_HZ, TO_HZ].map((hz) => Math.round((hz * RELATED_SIZE) / a.slowRateHz)) as [number, number];
+  const phases = hearing.relate(pair[0], pair[1], starts, from, to);
+  const [re, im] = [new Float64Array(RELATED_SIZE), new Float64Array(RELATED_SIZE)];
+  re.set(phases.re);
+  im.set(phases.im);
+  fourierOf(RELATED_SIZE).transform(re, im, 1);
   for (let lag = -LAGS; lag <= LAGS; lag += 1)
-    report.correlation[lag + LAGS] = (2 * crossRe[(lag + SIZE) % SIZE]!) / (2 * (to - from));
-  return report;
+    correlation[lag + LAGS] = (2 * re[(lag + RELATED_SIZE) % RELATED_SIZE]!) / (2 * (to - from));
+  return { pair, aa, bb, ab, correlation, windows: starts.length };
 }
 
 /** What a pair comes to. */

@@ -25,7 +25,9 @@ export function reportPiece(
   return {
     index: piece.index,
     channels: judged.map(({ report }) => report),
-    pairs: pairsOf(judged.length).map((pair) => comparePair(pair, judged[pair[0]]!.heard, judged[pair[1]]!.heard)),
+    pairs: pairsOf(judged.length).map((pair) =>
+      comparePair(pair, judged[pair[0]]!.heard, judged[pair[1]]!.heard, figures.hearing),
+    ),
     brokenSamples,
     slowRateHz: figures.slowRateHz,
   };

@@ -117,12 +117,12 @@ export function recordingMeter(form: RecordingForm): RecordingMeter {
   const leadFrames = 20 * stepFramesOf(sampleRateHz);
   // Whole blocks and whole steps of loudness.
   const unit = 5 * meter.blockFrames;
-  const pieceFrames = Math.floor((longestPieceS(channels) * sampleRateHz) / 1.5 / unit) * unit;
+  const pieceFrames = Math.floor((longestPieceS(channels) * sampleRateHz - leadFrames) / unit) * unit;
   // The end of what came, for the next piece's context, and a block that is filling.
   const recent = Array.from({ length: channels }, () => new Float32Array(leadFrames));
   const block = Array.from({ length: channels }, () => new Float32Array(meter.blockFrames));
   let [inBlock, inPiece, leadIn, done, index] = [0, 0, 0, 0, 0];
-  meter.begin();
+  meter.begin(0);
 
   function close(): void {
     const figures = meter.finish();
@@ -143,7 +143,7 @@ export function recordingMeter(form: RecordingForm): RecordingMeter {
   function takeBlock(count: number): void {
     if (inPiece >= pieceFrames) {
       close();
-      meter.begin();
+      meter.begin(leadFrames);
       for (let from = 0; from < leadFrames; from += meter.blockFrames)
         meter.pushPlanes(recent, from, Math.min(meter.blockFrames, leadFrames - from));
       [inPiece, leadIn] = [0, leadFrames];

@@ -1,5 +1,5 @@
 import { joinClipping, NO_CLIPPING, type ClippingReport } from "../audio/clipping";
-import { addHistogram, countedIn, levelHistogram, percentileOf, type LevelHistogram } from "../audio/levelHistogram";
+import { countedIn, countLevel, levelHistogram, percentileOf, type LevelHistogram } from "../audio/levelHistogram";
 import { loudnessCounter, type LoudnessCounter } from "../audio/loudness";
 import { overviewBuilder, type Overview, type OverviewBuilder } from "../audio/overview";
 import { activeLevel, type ActiveParts } from "../audio/speechLevel";
@@ -91,8 +91,8 @@ function addChannel(sum: ChannelSum, report: ChannelReport): void {
   for (const step of report.loudnessSteps) sum.loudness.push(step);
   sum.overview.push(report.lowest, report.highest);
   report.active.forEach((count, index) => (sum.active[index]! += count));
-  addHistogram(sum.levels, report.levels);
-  addHistogram(sum.pauses, report.pauses);
+  for (const level of report.levels) countLevel(sum.levels, level);
+  for (const level of report.pauses) countLevel(sum.pauses, level);
   sum.clipping = joinClipping(sum.clipping, report.clipping);
   addTraits(sum.traits, report.traits);
   for (const spot of report.spots) {

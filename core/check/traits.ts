@@ -1,6 +1,7 @@
-import { fourierOf } from "../audio/fourier";
+import { LINE_COUNT, LINE_SIZE } from "../audio/pieceHearing";
 import { BANDS_HZ } from "../audio/pieceMeter";
-import { bandAt, powerBetween, type Heard } from "./heard";
+import { bandAt, type Heard } from "./heard";
+import type { Scene } from "./spots/scene";
 
 /** What a channel is like all through; sums and counts, so that pieces add up. */
 export interface Traits {
@@ -17,17 +18,17 @@ export interface Traits {
   lines: Float64Array;
   pieces: number;
   /** Peaks of spoken hops, in quarters of a decibel from −60 dBFS. */
-  peaks: Float64Array;
+  peaks: Uint32Array;
   /** The same of the loudest hop of each syllable. */
-  syllables: Float64Array;
+  syllables: Uint32Array;
   /** Power of 5 to 10 kHz of spoken hops re the piece's speech, in half decibels from −60 dB. */
-  sibilance: Float64Array;
+  sibilance: Uint32Array;
   /** How fast phrases die away, in steps of 10 dB/s. */
-  decays: Float64Array;
+  decays: Uint32Array;
   /** Rise of the noise during pauses, in decibels from −10. */
-  rises: Float64Array;
+  rises: Uint32Array;
   /** Pitch of clearly voiced hops, in half semitones from {@link LOWEST_PITCH_HZ}. */
-  pitches: Float64Array;
+  pitches: Uint32Array;
 }
 
 export const PEAK_BINS_PER_DB = 4;
@@ -48,13 +49,6 @@ const MOST_CREST = 40;
 /** So periodic is a clear voice. */
 const CLEAR = 0.75;
 
-/** Length of the windows in which lines are looked for, in slow samples: about a second. */
-const LINE_SIZE = 2048;
-const LINES = 512;
-/** A line that never goes away is there in all but so many windows. */
-const ALWAYS = 0.15;
-const MOST_WINDOWS = 96;
-
 const binned = (value: number, bins: number): number => Math.max(0, Math.min(bins - 1, Math.floor(value)));
 
 /** Traits of nothing, to add to. */
@@ -66,14 +60,14 @@ export function noTraits(): Traits {
     speechBands: new Float64Array(BANDS_HZ.length),
     pauseBands: new Float64Array(BANDS_HZ.length),
     pauseLow: 0,
-    lines: new Float64Array(LINES),
+    lines: new Float64Array(LINE_COUNT),
     pieces: 0,
-    peaks: new Float64Array(PEAK_BINS),
-    syllables: new Float64Array(PEAK_BINS),
-    sibilance: new Float64Array(SIBILANCE_BINS),
-    decays: new Float64Array(DECAY_BINS),
-    rises: new Float64Array(RISE_BINS),
-    pitches: new Float64Array(PITCH_BINS),
+    peaks: new Uint32Array(PEAK_BINS),
+    syllables: new Uint32Array(PEAK_BINS),
+    sibilance: new Uint32Array(SIBILANCE_BINS),
+    decays: new Uint32Array(DECAY_BINS),
+    rises: new Uint32Array(RISE_BINS),
+    pitches: new Uint32Array(PITCH_BINS),
   };
 }
 
@@ -82,55 +76,9 @@ export function addTraits(to: Traits, other: Traits): Traits {
   for (const key of Object.keys(to) as (keyof Traits)[]) {
     const [sum, part] = [to[key], other[key]];
     if (typeof sum === "number") (to[key] as number) = sum + (part as number);
-    else (part as Float64Array).forEach((value, index) => (sum[index]! += value));
+    else (part as Float64Array | Uint32Array).forEach((value, index) => (sum[index]! += value));
   }
   return to;
-}
-
-let shapeOfLines: Float64Array | null = null;
-
-/** Hann window scaled so that a transformed line's squared size is its mean square. */
-function lineShape(): Float64Array {
-  shapeOfLines ??= Float64Array.from(
-    { length: LINE_SIZE },
-    (_, at) => (0.5 - 0.5 * Math.cos((2 * Math.PI * at) / LINE_SIZE)) * Math.sqrt(2 / (0.375 * LINE_SIZE * LINE_SIZE)),
-  );
-  return shapeOfLines;
-}
-
-/** Power of each line that is there in nearly every second, by the 15th percentile over windows. */
-function steadyLines(heard: Heard): Float64Array {
-  const { slow } = heard.figures;
-  const steady = new Float64Array(LINES);
-  const fourier = fourierOf(LINE_SIZE);
-  const starts: number[] = [];
-  for (let from = 0; from + LINE_SIZE <= slow.length; from += LINE_SIZE) starts.push(from);
-  if (starts.length === 0) return steady;
-  const kept = starts.slice(0, MOST_WINDOWS);
-  // Window after window of one line lies together.
-  const powers = new Float64Array(LINES * kept.length);
-  const shape = lineShape();
-  const [re, im] = [new Float64Array(LINE_SIZE), new Float64Array(LINE_SIZE)];
-  // Two windows at once, one as real and one as imaginary part.
-  for (let pair = 0; pair < kept.length; pair += 2) {
-    const [a, b] = [kept[pair]!, kept[pair + 1] ?? kept[pair]!];
-    for (let at = 0; at < LINE_SIZE; at += 1) {
-      re[at] = slow[a + at]! * shape[at]!;
-      im[at] = slow[b + at]! * shape[at]!;
-    }
-    fourier.transform(re, im);
-    for (let bin = 1; bin < LINES; bin += 1) {
-      const far = LINE_SIZE - bin;
-      const [sumRe, difIm] = [re[bin]! + re[far]!, im[bin]! - im[far]!];
-      const [sumIm, difRe] = [im[bin]! + im[far]!, re[far]! - re[bin]!];
-      powers[bin * kept.length + pair] = (sumRe * sumRe + difIm * difIm) / 4;
-      if (pair + 1 < kept.length) powers[bin * kept.length + pair + 1] = (sumIm * sumIm + difRe * difRe) / 4;
-    }
-  }
-  for (let bin = 1; bin < LINES; bin += 1) {
-    steady[bin] = powers.subarray(bin * kept.length, (bin + 1) * kept.length).sort()[Math.floor(kept.length * ALWAYS)]!;
-  }
-  return steady;
 }
 
 /** A fall counts when it is so deep, and ends where the level rises again by so much, dB. */
@@ -142,12 +90,11 @@ const SLOPE_TO_DB = 17;
 
 /** How fast the middle bands fall wherever the voice lets go, dB/s. In a strong room nothing falls faster than its echo. */
 function decaysOf(heard: Heard): number[] {
-  const { figures, hops, hopS, first } = heard;
-  const [from, to] = [bandAt(500), bandAt(2000)];
-  const level = new Float32Array(hops);
-  for (let hop = 0; hop < hops; hop += 1) level[hop] = powerBetween(figures.bands, from, to, hop);
+  const { hops, hopS, first } = heard;
+  const level = heard.between("sound", bandAt(500), bandAt(2000));
   const db = (hop: number) => 10 * Math.log10((level[hop - 1]! + level[hop]! + level[hop + 1]!) / 3 + 1e-18);
-  const floor = (hop: number) => 10 * Math.log10(powerBetween(heard.noise, from, to, hop) + 1e-18) + 5;
+  const noise = heard.between("noise", bandAt(500), bandAt(2000));
+  const floor = (hop: number) => 10 * Math.log10(noise[hop]! + 1e-18) + 5;
   const slopes: number[] = [];
   let hop = Math.max(first, 1);
   while (hop < hops - 2) {
@@ -186,9 +133,8 @@ const LOWS_TO = bandAt(250);
  * all of the noise alike, a breath has no lows: the lesser rise of the whole and of the lows counts.
  */
 function risesOf(heard: Heard): number[] {
-  const { isSpeech, hops, level, first, figures } = heard;
-  const lows = new Float32Array(hops);
-  for (let hop = 0; hop < hops; hop += 1) lows[hop] = powerBetween(figures.bands, LOWS_FROM, LOWS_TO, hop);
+  const { isSpeech, hops, level, first } = heard;
+  const lows = heard.between("sound", LOWS_FROM, LOWS_TO);
   const middleOf = (powers: Float32Array, from: number, to: number, share: number) => {
     const sorted = powers.slice(from, to).sort();
     return 10 * Math.log10(sorted[Math.floor(sorted.length * share)]! + 1e-18);
@@ -218,32 +164,31 @@ export interface Touched {
 }
 
 /** What one channel of a piece is like all through; hops where something was found are left out. */
-export function traitsOf(heard: Heard, { isTouched, isCovered }: Touched, low: Float32Array): Traits {
+export function traitsOf({ heard, low, high }: Scene, { isTouched, isCovered }: Touched): Traits {
   const traits = noTraits();
   const { figures, hops, first } = heard;
-  const [highFrom, highTo] = [bandAt(5000), bandAt(10000)];
   const hopPeak = (hop: number) => Math.max(figures.highest[hop]!, -figures.lowest[hop]!);
-  const isVoice = (hop: number) => heard.isSpeech[hop] === 1 && isCovered[hop] === 0;
+  const [isVoice, isQuiet] = [new Uint8Array(hops), new Uint8Array(hops)];
   let speech = 0;
   for (let hop = first; hop < hops; hop += 1) {
-    const isPause = heard.isPause[hop] === 1 && isTouched[hop] === 0;
     if (heard.isSpeech[hop] && isCovered[hop]) traits.coveredHops += 1;
-    if (isVoice(hop)) {
+    if (heard.isSpeech[hop] && !isCovered[hop]) {
+      isVoice[hop] = 1;
       traits.speechHops += 1;
       speech += heard.level[hop]!;
-    } else if (isPause) {
+    } else if (heard.isPause[hop] && !isTouched[hop]) {
+      isQuiet[hop] = 1;
       traits.pauseHops += 1;
       traits.pauseLow += low[hop]!;
-    } else continue;
-    const sums = isVoice(hop) ? traits.speechBands : traits.pauseBands;
-    for (let band = 0; band < sums.length; band += 1) sums[band]! += figures.bands[band]![hop]!;
+    }
   }
+  [traits.speechBands, traits.pauseBands] = heard.sumsWhere(isVoice, isQuiet, first);
   speech /= Math.max(1, traits.speechHops);
   for (let hop = first; hop < hops; hop += 1) {
-    if (!isVoice(hop)) continue;
+    if (!isVoice[hop]) continue;
     if (heard.voicing[hop]! > CLEAR)
       traits.pitches[binned(PITCHES_PER_OCTAVE * Math.log2(heard.pitchHz[hop]! / LOWEST_PITCH_HZ), PITCH_BINS)]! += 1;
-    const over = 10 * Math.log10((powerBetween(figures.bands, highFrom, highTo, hop) + 1e-18) / (speech + 1e-18));
+    const over = 10 * Math.log10((high[hop]! + 1e-18) / (speech + 1e-18));
     traits.sibilance[binned((over + 60) * 2, SIBILANCE_BINS)]! += 1;
     const peak = hopPeak(hop);
     // A click in it is none of the voice.
@@ -257,7 +202,7 @@ export function traitsOf(heard: Heard, { isTouched, isCovered }: Touched, low: F
   }
   for (const slope of decaysOf(heard)) traits.decays[binned(slope / DECAY_STEP, DECAY_BINS)]! += 1;
   for (const rise of risesOf(heard)) traits.rises[binned(rise - LOWEST_RISE_DB, RISE_BINS)]! += 1;
-  traits.lines = steadyLines(heard);
+  traits.lines = Float64Array.from(heard.lines);
   traits.pieces = 1;
   return traits;
 }
@@ -266,7 +211,7 @@ export function traitsOf(heard: Heard, { isTouched, isCovered }: Touched, low: F
 export const lineHz = (slowRateHz: number): number => slowRateHz / LINE_SIZE;
 
 /** The level of a share (0…1) of what was counted in bins, in bins; NaN when nothing was. */
-export function binAt(counts: Float64Array, share: number): number {
+export function binAt(counts: Uint32Array, share: number): number {
   const total = counts.reduce((sum, count) => sum + count, 0);
   let seen = 0;
   for (let bin = 0; bin < counts.length; bin += 1) {

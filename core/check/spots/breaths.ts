@@ -1,4 +1,4 @@
-import { bandAt, powerBetween } from "../heard";
+import { bandAt } from "../heard";
 import type { Spot } from "../spot";
 import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
 
@@ -16,14 +16,12 @@ const FOLLOWS = 60;
 /** Breaths that are heard: long smooth noise without pitch just before somebody speaks. */
 export function findBreaths(scene: Scene): Spot[] {
   const { heard, upper, high, middle, crackle, speech, startS } = scene;
-  const { hops, hopS, voicing, noise, isSpeech } = heard;
-  const [from, to] = [bandAt(315), bandAt(3150)];
+  const { hops, hopS, voicing, isSpeech } = heard;
+  const noise = heard.between("noise", bandAt(315), bandAt(3150));
+  const overNoise = 10 ** (OVER_NOISE_DB / 10);
   const runs = runsOf(
     hops,
-    (hop) =>
-      voicing[hop]! < 0.4 &&
-      dbOver(middle[hop]!, powerBetween(noise, from, to, hop)) > OVER_NOISE_DB &&
-      crackle[hop]! < SMOOTH,
+    (hop) => voicing[hop]! < 0.4 && crackle[hop]! < SMOOTH && middle[hop]! + 1e-18 > overNoise * (noise[hop]! + 1e-18),
     2,
   );
   return runs.flatMap((run): Spot[] => {

@@ -16,13 +16,6 @@ const VOICED = 0.6;
 const BRIGHT = [bandAt(2500), bandAt(8000)] as const;
 const BODY = [bandAt(315), bandAt(1000)] as const;
 
-function bandSums(bands: readonly Float32Array[], [from, to]: readonly [number, number], hops: number): Float32Array {
-  const sums = bands[from]!.slice();
-  for (let band = from + 1; band <= to; band += 1)
-    for (let hop = 0, powers = bands[band]!; hop < hops; hop += 1) sums[hop]! += powers[hop]!;
-  return sums;
-}
-
 interface Stretch {
   from: number;
   tiltDb: number;
@@ -32,10 +25,9 @@ interface Stretch {
 /** Times in which the voice turns away: weaker and duller than the rest of the piece for a second or more. */
 export function findHeadTurns(scene: Scene): Spot[] {
   const { heard, startS } = scene;
-  const { bands } = heard.figures;
   const stretches: Stretch[] = [];
-  const brights = bandSums(bands, BRIGHT, heard.hops);
-  const bodies = bandSums(bands, BODY, heard.hops);
+  const brights = heard.between("sound", ...BRIGHT);
+  const bodies = heard.between("sound", ...BODY);
   for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
     let [bright, body, level, count] = [0, 0, 0, 0];
     for (let hop = from; hop < from + WINDOW; hop += 1) {

@@ -2,14 +2,17 @@ import { PARTS_PER_HOP } from "../../audio/pieceMeter";
 import { joinSpots, type Spot } from "../spot";
 import { dbOver, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 
-/** Parts over which fine structure is averaged. */
+/** Parts over which the fine structure is averaged. */
 const AVERAGED = 5;
+/** One part in so many tells what is usual. */
+const SAMPLED = 8;
 /** A mute is this far under what is there when nobody speaks, dB, and at least so long, parts. */
 const UNDER_FLOOR_DB = -9;
 const SHORTEST_MUTE = 8;
 const LONGEST_MUTE_S = 2;
 /** A burst of receiver noise is at most this far under the voice, dB. */
 const UNDER_VOICE_DB = -13;
+const OVER_NOISE_DB = 15;
 /** Third-octaves from 2.5 kHz, over which a voice falls: white noise rises by 1 dB each, and speech never follows that so closely. */
 const FIRST_BAND = 13;
 const WHITE_WITHIN_DB = 3.2;
@@ -20,26 +23,34 @@ const ENDS_BY_DB = 30;
 /** A burst that is so much weaker at its end has died away within itself, dB. */
 const FADES_DB = 12;
 
+/** Runs of parts that lie under a limit. */
+function runsUnder(values: Float32Array, limit: number): Run[] {
+  const runs: Run[] = [];
+  let from = -1;
+  for (let part = AVERAGED; part <= values.length; part += 1) {
+    const isUnder = part < values.length && values[part]! < limit;
+    if (isUnder && from < 0) from = part;
+    if (isUnder || from < 0) continue;
+    runs.push({ from, to: part });
+    from = -1;
+  }
+  return runs;
+}
+
 /** Mutes of a radio link: for a moment there is less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
-  const { steps } = heard.figures;
-  const averaged = new Float64Array(steps.length);
-  let sum = 0;
-  for (let part = 0; part < steps.length; part += 1) {
-    sum += steps[part]! - (part >= AVERAGED ? steps[part - AVERAGED]! : 0);
-    averaged[part] = Math.max(0, sum) / AVERAGED;
-  }
-  const sampled: number[] = [];
-  for (let part = 0; part < averaged.length; part += 8) if (averaged[part]! > 1e-12) sampled.push(averaged[part]!);
-  const floor = percentile(sampled, 0.05);
-  const limit = floor * 10 ** (UNDER_FLOOR_DB / 10);
+  const { fine, figures } = heard;
+  const sampled = new Float64Array(Math.ceil(fine.length / SAMPLED));
+  let count = 0;
+  for (let part = 0; part < fine.length; part += SAMPLED) if (fine[part]! > 1e-12) sampled[count++] = fine[part]!;
+  const limit = percentile(sampled.subarray(0, count), 0.05) * 10 ** (UNDER_FLOOR_DB / 10);
   const partS = heard.hopS / PARTS_PER_HOP;
-  return runsOf(averaged.length, (part) => part >= AVERAGED && averaged[part]! < limit, 0)
+  return runsUnder(fine, limit)
     .filter(
       ({ from, to }) =>
-        to - from >= SHORTEST_MUTE && (to - from) * partS <= LONGEST_MUTE_S && to < averaged.length - 20 && from > 20,
+        to - from >= SHORTEST_MUTE && (to - from) * partS <= LONGEST_MUTE_S && to < fine.length - 20 && from > 20,
     )
-    .filter((run) => mostIn(steps, run) > 0)
+    .filter((run) => mostIn(figures.steps, run) > 0)
     .map(({ from, to }): Spot => ({
       kind: "dropout",
       startS: startS + (from - AVERAGED) * partS,
@@ -56,8 +67,9 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
   while (last > FIRST_BAND + 4 && bands[last]!.every((value) => value === 0)) last -= 1;
   // The highest band may be cut by the file's rate.
   const used = Array.from({ length: last - FIRST_BAND }, (_, index) => FIRST_BAND + index);
-  const powerAt = (hop: number): number =>
-    used.reduce((sum, band) => sum + bands[band]![Math.min(hop, heard.hops - 1)]!, 0);
+  const powers = heard.between("sound", FIRST_BAND, last - 1);
+  const noise = heard.between("noise", FIRST_BAND, last - 1);
+  const powerAt = (hop: number): number => powers[Math.min(hop, heard.hops - 1)]!;
   /** How far the bands of a hop stray from those of white noise, dB. */
   const straysDb = (hop: number): number => {
     const at = Math.min(hop, heard.hops - 1);
@@ -79,16 +91,10 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
       (after) => straysDb(to + after) < DYING_WITHIN_DB && dbOver(loudest, powerAt(to + after)) < ENDS_BY_DB,
     );
   };
+  const [overVoice, overNoise] = [10 ** (UNDER_VOICE_DB / 10) * speech, 10 ** (OVER_NOISE_DB / 10)];
   const isWhite = (hop: number): boolean => {
-    if (straysDb(hop) >= WHITE_WITHIN_DB) return false;
-    const power = powerAt(hop);
-    return (
-      dbOver(power, speech) > UNDER_VOICE_DB &&
-      dbOver(
-        power,
-        heard.noise.slice(FIRST_BAND, last).reduce((total, band) => total + band[hop]!, 0),
-      ) > 15
-    );
+    const power = powers[hop]!;
+    return power > overVoice && power > overNoise * noise[hop]! && straysDb(hop) < WHITE_WITHIN_DB;
   };
   return runsOf(heard.hops, isWhite, 2)
     .filter((run) => run.to - run.from >= 2 && (run.to - run.from) * heard.hopS < 1 && !diesAway(run))

@@ -1,3 +1,4 @@
+import { bandAt } from "../heard";
 import { joinSpots, type Spot } from "../spot";
 import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
 
@@ -16,19 +17,15 @@ const BRIGHT_DB = -17;
 /** Noise of clothes: uneven noise of the upper bands without any pitch. */
 export function findRustle(scene: Scene): Spot[] {
   const { heard, upper, high, crackle, speech, startS } = scene;
-  const { hops, hopS, voicing, noise } = heard;
-  const noiseAt = (hop: number): number => {
-    let sum = 0;
-    for (let band = 9; band <= 18; band += 1) sum += noise[band]![hop]!;
-    return sum;
-  };
+  const { hops, hopS, voicing } = heard;
+  const noise = heard.between("noise", bandAt(1000), bandAt(8000));
   const runs = runsOf(
     hops,
     (hop) =>
       crackle[hop]! > CRACKLES &&
       (voicing[hop]! < VOICED || crackle[hop]! > CRACKLES_OVER_VOICE) &&
       dbOver(high[hop]!, upper[hop]!) > BRIGHT_DB &&
-      dbOver(upper[hop]!, noiseAt(hop)) > OVER_NOISE_DB &&
+      dbOver(upper[hop]!, noise[hop]!) > OVER_NOISE_DB &&
       dbOver(upper[hop]!, speech) > UNDER_VOICE_DB,
     3,
   );

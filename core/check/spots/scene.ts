@@ -1,6 +1,4 @@
-import { PARTS_PER_HOP } from "../../audio/pieceMeter";
 import { bandAt, type Heard } from "../heard";
-import { lowPowers } from "./lows";
 
 /** What all detectors of places look at, worked out once a channel and piece. Powers are mean squares. */
 export interface Scene {
@@ -21,66 +19,31 @@ export interface Scene {
   crackle: Float32Array;
 }
 
-const CRACKLE_REACH = 3;
-/** Corner under which there is hardly any voice, and one under which there are only its lows, Hz. */
-const LOW_HZ = 55;
-const LOWS_HZ = 220;
-
 export function percentile(values: ArrayLike<number>, share: number): number {
-  const sorted = Float64Array.from(values).sort();
+  const sorted = new Float64Array(values).sort();
   return sorted.length === 0 ? 0 : sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!;
 }
 
-function crackleOf(steps: Float32Array, hops: number): Float32Array {
-  const turns = new Float64Array(hops);
-  let last = Math.log(steps[0]! + 1e-16);
-  for (let part = 1; part < hops * PARTS_PER_HOP; part += 1) {
-    const now = Math.log(steps[part]! + 1e-16);
-    turns[(part / PARTS_PER_HOP) | 0]! += Math.min(3, Math.abs(now - last));
-    last = now;
-  }
-  const crackle = new Float32Array(hops);
-  for (let hop = 0; hop < hops; hop += 1) {
-    let [sum, count] = [0, 0];
-    for (let at = Math.max(0, hop - CRACKLE_REACH); at <= Math.min(hops - 1, hop + CRACKLE_REACH); at += 1) {
-      sum += turns[at]!;
-      count += PARTS_PER_HOP;
-    }
-    crackle[hop] = sum / count;
-  }
-  return crackle;
-}
-
 export function sceneOf(heard: Heard, startS: number): Scene {
-  const { hops, figures } = heard;
-  const between = (fromHz: number, toHz: number) => {
-    const [from, to] = [bandAt(fromHz), bandAt(toHz)];
-    const sums = figures.bands[from]!.slice();
-    for (let band = from + 1; band <= to; band += 1) {
-      const powers = figures.bands[band]!;
-      for (let hop = 0; hop < hops; hop += 1) sums[hop]! += powers[hop]!;
-    }
-    return sums;
-  };
+  const { hops } = heard;
+  const between = (fromHz: number, toHz: number) => heard.between("sound", bandAt(fromHz), bandAt(toHz));
   let [speech, count] = [0, 0];
   for (let hop = 0; hop < hops; hop += 1)
     if (heard.isSpeech[hop]) {
       speech += heard.level[hop]!;
       count += 1;
     }
-  const low = lowPowers(heard, LOW_HZ);
-  const lows = lowPowers(heard, LOWS_HZ);
   return {
     heard,
     startS,
     speech: count === 0 ? 0 : speech / count,
-    low,
-    lows,
+    low: heard.low,
+    lows: heard.lows,
     middle: between(315, 3150),
     upper: between(1000, 8000),
     high: between(5000, 10000),
-    lowFloor: percentile(low, 0.3),
-    crackle: crackleOf(figures.steps, hops),
+    lowFloor: percentile(heard.low, 0.3),
+    crackle: heard.crackle,
   };
 }
 
