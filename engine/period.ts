@@ -7,6 +7,8 @@ const HIGHEST_HZ: f64 = 420;
 const WIDTH_S: f64 = 0.04;
 /** A shorter lag nearly as good as the best is the period itself: the best may be twice or thrice it. */
 const NEARLY: f32 = 0.9;
+/** Lags beyond those of voices on either side, for the outermost of those to be peaks too. */
+const BEYOND: i32 = 2;
 
 let product: f32 = 0;
 let energy: f32 = 0;
@@ -46,7 +48,7 @@ export class Period {
     this.width = <i32>Math.round(rate * WIDTH_S);
     this.shortest = <i32>Math.floor(rate / HIGHEST_HZ);
     this.longest = <i32>Math.ceil(rate / LOWEST_HZ);
-    this.likenesses = room((<usize>(this.longest + 4)) << 2);
+    this.likenesses = room((<usize>(this.longest + BEYOND + 1)) << 2);
   }
 
   private at(lag: i32): f32 {
@@ -60,11 +62,11 @@ export class Period {
 
   /** The shortest lag, in halves, at which the likeness peaks nearly as high as anywhere. */
   private shortestPeriod(best: f32): f64 {
-    let before = this.at(this.shortest + 1);
-    let now = this.halfWay(this.shortest + 1);
-    for (let half = 2 * this.shortest + 3; half < 2 * (this.longest - 2); half += 1) {
-      const next = half % 2 == 1 ? this.at((half + 1) >> 1) : this.halfWay(half >> 1);
-      if (now >= NEARLY * best && now >= before && now >= next) return <f64>half / 2;
+    let before = this.halfWay(this.shortest - 1);
+    let now = this.at(this.shortest);
+    for (let half = 2 * this.shortest + 1; half <= 2 * this.longest + 1; half += 1) {
+      const next = half % 2 == 1 ? this.halfWay(half >> 1) : this.at(half >> 1);
+      if (now >= NEARLY * best && now >= before && now >= next) return <f64>(half - 1) / 2;
       before = now;
       now = next;
     }
@@ -76,16 +78,16 @@ export class Period {
     this.likeness = 0;
     this.pitch = 0;
     const from = <i32>Math.floor(centre - <f64>this.width / 2 + 0.5);
-    if (from - this.longest < 0 || from + this.width > count) return;
+    if (from - this.longest - BEYOND < 0 || from + this.width > count) return;
     const here = signal + ((<usize>from) << 2);
     compare(here, here, this.width);
     const own = energy;
     if (own <= 0) return;
-    for (let lag = this.shortest; lag <= this.longest; lag += 1) {
+    for (let lag = this.shortest - BEYOND; lag <= this.longest + BEYOND; lag += 1) {
       compare(here - ((<usize>lag) << 2), here, this.width);
       const likeness = product / Mathf.sqrt(own * energy + 1e-30);
       store<f32>(this.likenesses + ((<usize>lag) << 2), likeness);
-      if (likeness > this.likeness) this.likeness = likeness;
+      if (lag >= this.shortest && lag <= this.longest) this.likeness = max(this.likeness, likeness);
     }
     this.pitch = <f32>(this.rate / this.shortestPeriod(this.likeness));
   }
