@@ -141,6 +141,41 @@ describe("loudness range (EBU Tech 3342, signals from memory)", () => {
   });
 });
 
+describe("true peak (EBU Tech 3341 cases 20 to 23, signals from memory)", () => {
+  // One period at fs/4 and full scale in the midst of fs/6 at half scale, without a step in phase; made at four times the
+  // rate and brought down with each of the four offsets, so that the peak falls between samples.
+  const made = (() => {
+    const fine = new Float64Array(4 * 4800);
+    const burstAt = 9600;
+    for (let index = 0; index < fine.length; index += 1) {
+      const isBurst = index >= burstAt && index < burstAt + 16;
+      // 24 fine samples a period outside, 16 inside; the burst begins and ends where the wave is zero.
+      fine[index] = isBurst
+        ? Math.sin((2 * Math.PI * (index - burstAt)) / 16)
+        : 0.5 * Math.sin((2 * Math.PI * (index < burstAt ? index : index - burstAt - 16)) / 24);
+    }
+    return fine;
+  })();
+
+  /** Every fourth sample behind a windowed sinc that cuts at half the lower rate. */
+  const broughtDown = (offset: number): Float32Array =>
+    Float32Array.from({ length: 4700 }, (_, frame) => {
+      const middle = 4 * frame + offset + 100;
+      let sum = 0;
+      for (let off = -96; off <= 96; off += 1) {
+        const sinc = off === 0 ? 1 : Math.sin((Math.PI * off) / 4) / ((Math.PI * off) / 4);
+        sum += (made[middle + off] ?? 0) * (sinc / 4) * (0.5 + 0.5 * Math.cos((Math.PI * off) / 97));
+      }
+      return sum;
+    });
+
+  test.each([0, 1, 2, 3])("case 2%d: 0 dBTP within +0.2 and −0.4", async (offset) => {
+    const { overall } = await measure(toWav([broughtDown(offset)], { sampleRateHz: RATE, bits: 32, isFloat: true }));
+    expect(overall.truePeakDbtp!).toBeLessThan(0.2);
+    expect(overall.truePeakDbtp!).toBeGreaterThan(-0.4);
+  });
+});
+
 describe("true peak (EBU Tech 3341 cases 15 to 19, signals from memory)", () => {
   test.each([
     ["15", 4, 0, 0.5, -6],
@@ -217,6 +252,19 @@ describe.each(MADE_BY_SOX)("%s, made by sox", (name, args) => {
     expect(Math.abs(measured.overall.loudnessRangeLu! - figure(summary, /LRA:\s+([\d.]+) LU/))).toBeLessThan(1);
     // ffmpeg prints one digit: half a step of rounding on top.
     expect(Math.abs(measured.overall.truePeakDbtp! - figure(summary, /Peak:\s+(-?[\d.]+) dBFS/))).toBeLessThan(0.15);
+  });
+
+  test("loudness agrees with libebur128 (loudgain) within 0.1 LU, true peak within what EBU Tech 3341 allows", () => {
+    const rows = run("loudgain", ["-O", path])
+      .split("\n")
+      .find((line) => line.startsWith(path));
+    // Its windows of 3 s step by a second, ours by 100 ms: ranges of short files are not compared.
+    const [loudness, , , truePeak] = rows!
+      .split("\t")
+      .slice(1)
+      .map((cell) => Number.parseFloat(cell));
+    expect(Math.abs(measured.overall.integratedLufs! - loudness!)).toBeLessThan(0.1);
+    expect(Math.abs(measured.overall.truePeakDbtp! - truePeak!)).toBeLessThan(0.4);
   });
 
   test("sample peak, RMS and DC agree with ffmpeg astats", () => {

@@ -107,7 +107,7 @@ function levelFindings(totals: ChannelTotals, { voicePeakDbfs }: Measures, whole
 const sure = (pastDb: number, spreadDb: number) => Math.max(0.5, Math.min(1, 0.6 + (0.4 * pastDb) / spreadDb));
 
 /** Noise that swells up so much before phrases is a gain that follows, and no breath, dB. */
-const SWELLS_DB = 1.5;
+const SWELLS_DB = 2.2;
 
 const isPumping = ({ risesDb }: Measures): boolean => risesDb > LIMITS.pumpingDb;
 
@@ -178,12 +178,14 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
       confidence: sure(LIMITS.muffledDb - measures.brightDb, 8),
       message: `The voice's 2.5 to 6 kHz lie ${db(-measures.brightDb)} under its middle.`,
     });
-  if (measures.bassDb > LIMITS.boomyDb && !isTone)
+  const isHigh = (measures.pitchHz ?? 0) > LIMITS.highVoiceHz;
+  const boomyDb = isHigh ? LIMITS.highBoomyDb : LIMITS.boomyDb;
+  if (measures.bassDb > boomyDb && !isTone)
     drafts.push({
       ...whole,
       kind: "boomy",
-      confidence: sure(measures.bassDb - LIMITS.boomyDb, 8),
-      message: `The voice's 125 to 250 Hz lie ${db(measures.bassDb)} over its middle.`,
+      confidence: sure(measures.bassDb - boomyDb, 8),
+      message: `The voice's 125 to 250 Hz lie ${db(Math.abs(measures.bassDb))} ${measures.bassDb < 0 ? "under" : "over"} its middle${isHigh ? ": much for so high a voice" : ""}.`,
     });
   return drafts;
 }

@@ -33,7 +33,10 @@ export const LIMITS = {
   sibilanceDb: -9.8,
   muffledDb: -20,
   boomyDb: 1.8,
-  pumpingDb: -0.5,
+  /** The same of a voice whose fundamental lies above the bass, Hz: it has hardly any of its own. */
+  highVoiceHz: 280,
+  highBoomyDb: -4,
+  pumpingDb: 1.9,
   /** Noise under 55 Hz re that of 140 to 280 Hz, in pauses, dB. */
   lowCutDb: -12,
   linkedDb: -45,

@@ -11,6 +11,7 @@ import {
   LOWEST_RISE_DB,
   PEAK_BINS_PER_DB,
   PITCHES_PER_OCTAVE,
+  RISES_PER_DB,
 } from "./traits";
 
 /** Mains hum as it stands in a channel. */
@@ -176,7 +177,7 @@ export function measuresOf(totals: ChannelTotals): Measures {
     sibilanceDb: speaks ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
     brightDb: speaks ? over(between(speechBands, 2500, 6300), middle) : NaN,
     bassDb: speaks ? over(between(speechBands, 125, 250), middle) : NaN,
-    risesDb: rises >= FEWEST_RISES ? binAt(traits.rises, 0.5) + LOWEST_RISE_DB - 0.5 : NaN,
+    risesDb: rises >= FEWEST_RISES ? binAt(traits.rises, 0.5) / RISES_PER_DB + LOWEST_RISE_DB : NaN,
     lowsDb: pauses ? over(traits.pauseLow / traits.pauseHops, between(noiseBands, 160, 250)) : NaN,
     speechBands,
     noiseBands,

@@ -25,7 +25,7 @@ export interface Traits {
   sibilance: Uint32Array;
   /** How fast phrases die away, in steps of 10 dB/s. */
   decays: Uint32Array;
-  /** Rise of the noise during pauses, in decibels from −10. */
+  /** Rise of the noise during pauses, in quarters of a decibel from −10. */
   rises: Uint32Array;
   /** Pitch of clearly voiced hops, in half semitones from {@link LOWEST_PITCH_HZ}. */
   pitches: Uint32Array;
@@ -40,7 +40,8 @@ const SIBILANCE_BINS = 160;
 export const DECAY_STEP = 10;
 const DECAY_BINS = 100;
 export const LOWEST_RISE_DB = -10;
-const RISE_BINS = 41;
+export const RISES_PER_DB = 4;
+const RISE_BINS = 41 * RISES_PER_DB;
 export const LOWEST_PITCH_HZ = 70;
 export const PITCHES_PER_OCTAVE = 24;
 const PITCH_BINS = 64;
@@ -120,27 +121,52 @@ function decaysOf(heard: Heard): number[] {
   return slopes;
 }
 
-/** Where a pause's first and later noise is read, hops after speech; and how long it must at least be. */
-const AFTER = 10;
-const FIRST_HOPS = 10;
-const SHORTEST_PAUSE = 40;
+/** A pause's noise is read in blocks of so many hops, up to so many hops before the next word; so many at least make a pause. */
+const RISE_BLOCK = 10;
+const BEFORE_WORD = 4;
+const FEWEST_BLOCKS = 4;
+/** The echo has died away by this share of a pause. */
+const ECHO_SHARE = 0.6;
+/** What rises by more from one block to the next begins anew: a breath, a step; a gain never goes up so fast, dB. */
+const LEAP_DB = 6;
 /** Bands of the noise's lows. */
 const LOWS_FROM = bandAt(125);
 const LOWS_TO = bandAt(250);
 
+/** Levels of neighbouring blocks of hops, dB. */
+function blockLevels(powers: Float32Array, from: number, to: number): number[] {
+  return Array.from({ length: Math.floor((to - from) / RISE_BLOCK) }, (_, block) => {
+    const begin = from + block * RISE_BLOCK;
+    let sum = 0;
+    for (let hop = begin; hop < begin + RISE_BLOCK; hop += 1) sum += powers[hop]!;
+    return 10 * Math.log10(sum / RISE_BLOCK + 1e-18);
+  });
+}
+
+/** How far a straight line through levels rises from the first to the last, dB (least squares). */
+function lineRise(levels: readonly number[]): number {
+  const middle = (levels.length - 1) / 2;
+  let [products, squares] = [0, 0];
+  levels.forEach((level, index) => {
+    products += level * (index - middle);
+    squares += (index - middle) ** 2;
+  });
+  return (products / squares) * (levels.length - 1);
+}
+
+/** How far the quiet quarter of the later half lies over the first, twice: that is how far what rises steadily has come. */
+function quietRise(levels: readonly number[]): number {
+  const later = levels.slice(levels.length >> 1).sort((one, other) => one - other);
+  return 2 * (later[later.length >> 2]! - levels[0]!);
+}
+
 /**
- * Rise of the noise during each pause, dB: the quiet quarter of its later half over what was there just after speech. A gain lifts
- * all of the noise alike, a breath has no lows: the lesser rise of the whole and of the lows counts.
+ * Rise of the noise during each pause from where the echo has died away, dB. A gain lifts all of the noise alike, a
+ * breath has few lows and ends again: the least of three rises counts, of the whole, of the lows, and of what is quiet.
  */
 function risesOf(heard: Heard): number[] {
   const { isSpeech, hops, level, first } = heard;
   const lows = heard.between("sound", LOWS_FROM, LOWS_TO);
-  const middleOf = (powers: Float32Array, from: number, to: number, share: number) => {
-    const sorted = powers.slice(from, to).sort();
-    return 10 * Math.log10(sorted[Math.floor(sorted.length * share)]! + 1e-18);
-  };
-  const riseOf = (powers: Float32Array, begin: number, end: number) =>
-    middleOf(powers, (begin + end) >> 1, end - 4, 0.25) - middleOf(powers, begin, begin + FIRST_HOPS, 0.5);
   const rises: number[] = [];
   let from = -1;
   for (let hop = first; hop <= hops; hop += 1) {
@@ -148,10 +174,22 @@ function risesOf(heard: Heard): number[] {
       if (from < 0) from = hop;
       continue;
     }
-    const begin = from + AFTER;
     // What comes before the first word follows no speech.
-    if (from > first && hop - begin >= SHORTEST_PAUSE)
-      rises.push(Math.min(riseOf(level, begin, hop), riseOf(lows, begin, hop)));
+    if (from > first) {
+      const levels = blockLevels(level, from, hop - BEFORE_WORD);
+      const settled = levels.slice(0, Math.ceil(levels.length * ECHO_SHARE));
+      const begin = settled.indexOf(Math.min(...settled));
+      const leap = levels.findIndex((after, block) => block > begin && after - levels[block - 1]! > LEAP_DB);
+      const end = leap < 0 ? levels.length : leap;
+      if (end - begin >= FEWEST_BLOCKS)
+        rises.push(
+          Math.min(
+            lineRise(levels.slice(begin, end)),
+            quietRise(levels.slice(begin, end)),
+            lineRise(blockLevels(lows, from, hop - BEFORE_WORD).slice(begin, end)),
+          ),
+        );
+    }
     from = -1;
   }
   return rises;
@@ -201,7 +239,7 @@ export function traitsOf({ heard, low, high }: Scene, { isTouched, isCovered }: 
     traits.peaks[binned((20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB) * PEAK_BINS_PER_DB, PEAK_BINS)]! += 1;
   }
   for (const slope of decaysOf(heard)) traits.decays[binned(slope / DECAY_STEP, DECAY_BINS)]! += 1;
-  for (const rise of risesOf(heard)) traits.rises[binned(rise - LOWEST_RISE_DB, RISE_BINS)]! += 1;
+  for (const rise of risesOf(heard)) traits.rises[binned((rise - LOWEST_RISE_DB) * RISES_PER_DB, RISE_BINS)]! += 1;
   traits.lines = Float64Array.from(heard.lines);
   traits.pieces = 1;
   return traits;

@@ -278,7 +278,11 @@ const INJECTORS: Readonly<Partial<Record<FindingKind, Injector>>> = {
     return withSounds(chance, clip, starts, [0, 5, 10][strength]!, () => pop(chance));
   },
   breath: (chance, clip, strength) => {
-    const starts = clip.spoken.slice(1, 9).map(({ from }) => from - frames(chance.between(0.62, 0.68)));
+    // Nobody draws breath while speaking: only where the phrase before has ended.
+    const starts = clip.spoken
+      .filter(({ from }, index) => index > 0 && from - clip.spoken[index - 1]!.to > frames(0.75))
+      .slice(0, 8)
+      .map(({ from }) => from - frames(chance.between(0.62, 0.68)));
     return withSounds(chance, clip, starts, [-27, -22, -16][strength]!, () => breath(chance), 3);
   },
   wind: (chance, clip, strength) =>

@@ -4,6 +4,9 @@ import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
 
 /** A breath is smooth noise of the middle bands before a phrase. */
 const SMOOTH = 0.9;
+/** Noise may look periodic for a moment: for one look, which is four hops. */
+const VOICED = 0.4;
+const HOLE = 4;
 const OVER_NOISE_DB = 8;
 const UNDER_VOICE_DB = -34;
 const OVER_VOICE_DB = -8;
@@ -21,8 +24,9 @@ export function findBreaths(scene: Scene): Spot[] {
   const overNoise = 10 ** (OVER_NOISE_DB / 10);
   const runs = runsOf(
     hops,
-    (hop) => voicing[hop]! < 0.4 && crackle[hop]! < SMOOTH && middle[hop]! + 1e-18 > overNoise * (noise[hop]! + 1e-18),
-    2,
+    (hop) =>
+      voicing[hop]! < VOICED && crackle[hop]! < SMOOTH && middle[hop]! + 1e-18 > overNoise * (noise[hop]! + 1e-18),
+    HOLE,
   );
   return runs.flatMap((run): Spot[] => {
     const seconds = (run.to - run.from) * hopS;

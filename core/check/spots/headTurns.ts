@@ -3,15 +3,16 @@ import { bandAt } from "../heard";
 import { dbOver, percentile, type Scene } from "./scene";
 
 /** Speech looked at together, hops. */
-const WINDOW = 110;
+const WINDOW = 160;
 const STEP = 20;
-/** So many of a stretch's hops must be voiced. */
-const FEWEST = 35;
-/** How much duller and weaker than the rest, dB, and for how long, s. */
-const DULLER_DB = 6.5;
+/** So many of a stretch's hops must be spoken. */
+const FEWEST = 90;
+/** How much duller and weaker than the rest, dB, and for how long, s; what it is weaker helps to tell, up to a limit. */
+const DULLER_DB = 7.2;
 const WEAKER_DB = 0.8;
+const HELPS = 0.5;
+const HELPS_UP_TO_DB = 4;
 const SHORTEST_S = 1.5;
-const VOICED = 0.6;
 /** Bands that a turned head takes, and those that it leaves. */
 const BRIGHT = [bandAt(2500), bandAt(8000)] as const;
 const BODY = [bandAt(315), bandAt(1000)] as const;
@@ -31,8 +32,7 @@ export function findHeadTurns(scene: Scene): Spot[] {
   for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
     let [bright, body, level, count] = [0, 0, 0, 0];
     for (let hop = from; hop < from + WINDOW; hop += 1) {
-      // Voiced sound only: whether a phrase has an s in it must not matter.
-      if (heard.voicing[hop]! < VOICED) continue;
+      if (!heard.isSpeech[hop]) continue;
       bright += brights[hop]!;
       body += bodies[hop]!;
       level += heard.level[hop]!;
@@ -50,7 +50,11 @@ export function findHeadTurns(scene: Scene): Spot[] {
     0.5,
   );
   const spots = stretches
-    .filter((stretch) => stretch.tiltDb < usualTilt - DULLER_DB && stretch.levelDb < usualLevel - WEAKER_DB)
+    .filter(({ tiltDb, levelDb }) => {
+      const weakerDb = usualLevel - levelDb;
+      const tells = usualTilt - tiltDb + HELPS * Math.min(HELPS_UP_TO_DB, weakerDb);
+      return weakerDb > WEAKER_DB && tells > DULLER_DB;
+    })
     .map((stretch): Spot => ({
       kind: "headTurn",
       startS: startS + stretch.from * heard.hopS,
