@@ -1,10 +1,15 @@
-import { readFileSync } from "node:fs";
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { expect, test, type Page } from "@playwright/test";
 import { CARD } from "../demo/card";
 import { CARD_FILES, DEMO_SHOOT_ID, demoId } from "../demo/recordings";
 import { KIND_WORDS } from "../core/check/kindWords";
 import { readWavHeader } from "../core/audio/wavHeader";
 import { bytesSource } from "../core/audio/byteSource";
+import { readFrames } from "../core/audio/readFrames";
+import { toWav } from "../core/audio/toWav";
+import { listenIn } from "./heard";
 import { dropHour } from "./hourFile";
 
 const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"].map(
@@ -86,6 +91,77 @@ test("an hour on a card is watched, stopped in its midst and gone on with from t
   await page.getByRole("button", { name: "Close the card" }).click();
   await expect(cardTable(page)).toHaveCount(0);
   await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
+});
+
+test("a card that is pulled in the midst of a file says so, and the rest goes on", async ({ page }) => {
+  test.setTimeout(120_000);
+  const card = mkdtempSync(join(tmpdir(), "hypophon-card-"));
+  try {
+    const [long, changed, short] = ["long.wav", "changed.wav", "short.wav"].map((name) => join(card, name)) as [
+      string,
+      string,
+      string,
+    ];
+    // An hour of silence that takes no room: a header, and a hole.
+    const header = toWav([new Float32Array(0), new Float32Array(0)], { sampleRateHz: 48000, bits: 24 });
+    const bytes = 3600 * 48000 * 6;
+    new DataView(header.buffer, header.byteOffset).setUint32(4, 36 + bytes, true);
+    new DataView(header.buffer, header.byteOffset).setUint32(40, bytes, true);
+    writeFileSync(long, header);
+    truncateSync(long, header.length + bytes);
+    copyFileSync("demo/recordings/engineer-quay.wav", changed);
+    copyFileSync("demo/recordings/miller-granary.wav", short);
+    await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+    await page.locator("input[type=file]").setInputFiles([long, changed, short]);
+    const row = (name: string) => cardTable(page).getByRole("row", { name: new RegExp(name) });
+    await expect(row("long.wav")).toContainText(/[1-9]\d? %/, { timeout: 30_000 });
+    // The card is out, and another file has become something else since it was chosen.
+    rmSync(long);
+    writeFileSync(changed, "RIFF and nothing else");
+    await expect(row("long.wav")).toContainText("is the card still in?", { timeout: 30_000 });
+    await expect(row("changed.wav")).toContainText("is the card still in?");
+    await expect(row("short.wav")).toContainText("good: clean", { timeout: 30_000 });
+    await expect(page.getByText("3 of 3 files checked")).toBeVisible();
+  } finally {
+    rmSync(card, { recursive: true, force: true });
+  }
+});
+
+test("what is heard is the place itself from a moment before, with what the edit would do to it", async ({ page }) => {
+  await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  const path = "demo/recordings/singer-hall.wav";
+  await page.locator("input[type=file]").setInputFiles(path);
+  const places = page.getByRole("button", { name: /Listen to clipped at/ });
+  await expect(places.first()).toBeVisible({ timeout: 30_000 });
+  const played = await listenIn(page);
+  const heard = async () => {
+    let told: Awaited<ReturnType<typeof played>> = null;
+    await expect.poll(async () => (told = await played()) !== null, { timeout: 10_000 }).toBe(true);
+    return told!;
+  };
+  await places.first().click();
+  const asIs = await heard();
+  expect(asIs.filters).toEqual([]);
+  // Sample for sample what the file holds; the first clipped place lies within the pre-roll of its beginning.
+  const bytes = new Uint8Array(readFileSync(path));
+  const header = await readWavHeader(bytesSource(bytes));
+  const wanted: number[] = [];
+  await readFrames(bytesSource(bytes), header, (planes, count) => wanted.push(...planes[0]!.subarray(0, count)));
+  expect(asIs.samples.slice(0, 20_000)).toEqual(wanted.slice(0, 20_000));
+  await page.keyboard.press("l");
+  const choose = (name: string) =>
+    page
+      .getByRole("radiogroup", { name: /Listen/ })
+      .getByText(name)
+      .click();
+  await choose("with a low cut");
+  await places.first().click();
+  const cut = await heard();
+  expect(cut.filters.map(({ type }) => type)).toEqual(["highpass", "highpass"]);
+  expect(cut.filters[0]!.hz).toBeCloseTo(90, 3);
+  // While something is heard, another treatment is heard at once.
+  await choose("without 50 Hz hum");
+  expect((await heard()).filters).toEqual([50, 100, 150, 200, 250].map((hz) => ({ type: "notch", hz })));
 });
 
 test("an hour's shape is there while it is measured, and comes closer down to samples", async ({ page }) => {

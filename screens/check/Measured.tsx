@@ -210,7 +210,11 @@ export function Measured({
         take={take}
         listen={listen}
         treatment={treatment}
-        setTreatment={setTreatment}
+        setTreatment={(next) => {
+          setTreatment(next);
+          // What is being heard is heard anew, to compare.
+          if (listen.place) void play(listen.place, next, humHz);
+        }}
         humHz={humHz}
         onHear={(finding) => {
           const mark = marks.find((each) => each.finding === finding);

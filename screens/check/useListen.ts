@@ -24,6 +24,12 @@ export interface Place {
   channel: number;
 }
 
+/** Many tracks together may go over full scale: then they are turned down, for the loudspeaker to stay clean. */
+function withinScale(samples: Float32Array<ArrayBuffer>): Float32Array<ArrayBuffer> {
+  const peak = samples.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  return peak > 1 ? samples.map((value) => value / peak) : samples;
+}
+
 /** One channel by itself, or the sum of all of them where `channel` is null. */
 async function samplesOf(file: File, from: number, to: number, channel: number | null) {
   if (!(await looksLikeWav(file))) {
@@ -120,7 +126,7 @@ export function useListen(file: File) {
         const here = context.current;
         await here.resume();
         const buffer = here.createBuffer(1, samples.length, rate);
-        buffer.copyToChannel(samples, 0);
+        buffer.copyToChannel(withinScale(samples), 0);
         const source = new AudioBufferSourceNode(here, { buffer });
         const last = chainOf(here, treatment, mainsHz).reduce<AudioNode>(
           (node, filter) => node.connect(filter),
