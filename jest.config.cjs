@@ -13,7 +13,7 @@ const swc = [
 module.exports = {
   // Coverage and reports go where nothing is committed.
   coverageDirectory: "<rootDir>/.build/coverage",
-  testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui,bench}/**/*.test.ts"],
+  testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui,bench,demo}/**/*.test.ts"],
   setupFiles: ["<rootDir>/jest.setup.cjs"],
   transform: { "^.+\\.tsx?$": swc },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },

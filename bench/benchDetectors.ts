@@ -52,7 +52,7 @@ function countFound({ kind, spans, isEverywhere }: Faulty, findings: readonly Fi
   ).length;
 }
 
-/** Finds each kind in clips made with one seed; `clips` of each kind, and clean minutes of every voice. */
+/** Finds each kind in clips made with one seed: so many of each kind and strength, and as many clean ones of every voice. */
 export function runDetectors(
   seed: number,
   voices: readonly Voice[],
@@ -64,11 +64,13 @@ export function runDetectors(
   const falseOnes = new Map<FindingKind, number>();
   let cleanMinutes = 0;
   voices.forEach((voice, index) => {
-    const chance = chanceOf(seed * 1000 + index * 20);
-    const clip = clipOf(chance, voice, cleanWish(chance, seconds));
-    cleanMinutes += seconds / 60;
-    for (const finding of findingsOf([clip.samples]))
-      falseOnes.set(finding.kind, (falseOnes.get(finding.kind) ?? 0) + 1);
+    for (let turn = 0; turn < clips; turn += 1) {
+      const chance = chanceOf(seed * 1000 + index * 20 + turn * 7);
+      const clip = clipOf(chance, voice, cleanWish(chance, seconds));
+      cleanMinutes += seconds / 60;
+      for (const finding of findingsOf([clip.samples]))
+        falseOnes.set(finding.kind, (falseOnes.get(finding.kind) ?? 0) + 1);
+    }
   });
   const results = kinds.map((kind, kindIndex): KindResult => {
     const byStrength = strengths.map((strength): [number, number] => {

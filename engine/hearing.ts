@@ -40,7 +40,7 @@ const MOST_WINDOWS: i32 = 96;
 /** A line that never goes away is there in all but so many windows. */
 const ALWAYS: f64 = 0.15;
 /** Sums of bands that are kept at a time. */
-export const SUMS: i32 = 12;
+export const SUMS: i32 = 16;
 
 /** A Butterworth section for two corners side by side. */
 class Section {

@@ -306,10 +306,14 @@ export function heardOf(which: i32): usize {
   return it.masked;
 }
 
-/** Adds up neighbouring bands of a channel, or of its noise, by hop; gives the address, in one of twelve rooms. */
+/** Adds up neighbouring bands of a channel, or of its noise, by hop; gives the address, in one of so many rooms ({@link sumRoomsOf}). */
 export function addBands(channel: i32, isNoise: bool, first: i32, last: i32, to: i32): usize {
   const bands = isNoise ? hearing!.noise : channels[channel].bands;
   return hearing!.add(bands, first, last, to % SUMS, hopsDone);
+}
+
+export function sumRoomsOf(): i32 {
+  return SUMS;
 }
 
 /** Adds up each band of a channel over the hops of both masks, from a hop on. */

@@ -33,6 +33,7 @@ export interface Engine {
   listen(channel: number): void;
   heardOf(which: number): number;
   addBands(channel: number, isNoise: 0 | 1, firstBand: number, lastBand: number, to: number): number;
+  sumRoomsOf(): number;
   addMasked(channel: number, from: number): void;
   multiply(one: number, other: number, from: number): number;
   startsAt(): number;

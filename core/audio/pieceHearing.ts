@@ -19,7 +19,7 @@ export interface ChannelHearing {
   lines: Float32Array;
   /** Mean of the squared steps over five parts, part by part. */
   fine: Float32Array;
-  /** Neighbouring bands added up by hop; room for twelve a channel, else RangeError. */
+  /** Neighbouring bands added up by hop; there is room for some a channel, else RangeError. */
   between(of: "sound" | "noise", firstBand: number, lastBand: number): Float32Array;
   /** Sums of each band over the hops of two masks, from a hop on. */
   sumsWhere(one: Uint8Array, other: Uint8Array, from: number): [Float64Array, Float64Array];
@@ -45,7 +45,6 @@ export const MOST_RELATED = 128;
 export const LINE_COUNT = 512;
 /** Length of the windows in which lines are looked for, in slow samples. */
 export const LINE_SIZE = 2048;
-const ROOMS = 12;
 
 /** Listens to channels of a finished piece of so many hops. */
 export interface PieceHearing {
@@ -74,7 +73,7 @@ export function pieceHearing(engine: Engine, hops: number, bandCount: number, pa
       lines: floats(engine.heardOf(8), LINE_COUNT),
       fine: floats(engine.heardOf(9), hops * partsPerHop),
       between(of, firstBand, lastBand) {
-        if (rooms === ROOMS) throw new RangeError("There is no room for more sums of bands.");
+        if (rooms === engine.sumRoomsOf()) throw new RangeError("There is no room for more sums of bands.");
         rooms += 1;
         return floats(engine.addBands(channel, of === "noise" ? 1 : 0, firstBand, lastBand, rooms - 1), hops);
       },

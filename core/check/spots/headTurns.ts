@@ -8,11 +8,15 @@ const STEP = 20;
 /** So many of a stretch's hops must be spoken. */
 const FEWEST = 90;
 /** How much duller and weaker than the rest, dB, and for how long, s; what it is weaker helps to tell, up to a limit. */
-const DULLER_DB = 7.2;
+const DULLER_DB = 7;
 const WEAKER_DB = 0.8;
 const HELPS = 0.5;
 const HELPS_UP_TO_DB = 4;
 const SHORTEST_S = 1.5;
+/** And by how much the middle of its hops is duller: not only its loudest vowels are, dB. */
+const MOSTLY_DULLER_DB = 4;
+/** Of highs that hardly stand out of the noise so much is taken for the voice's. */
+const LEAST_SHARE = 0.3;
 /** Bands that a turned head takes, and those that it leaves. */
 const BRIGHT = [bandAt(2500), bandAt(8000)] as const;
 const BODY = [bandAt(315), bandAt(1000)] as const;
@@ -20,6 +24,8 @@ const BODY = [bandAt(315), bandAt(1000)] as const;
 interface Stretch {
   from: number;
   tiltDb: number;
+  /** The same as the mean of its hops' decibels. */
+  meanTiltDb: number;
   levelDb: number;
 }
 
@@ -29,31 +35,35 @@ export function findHeadTurns(scene: Scene): Spot[] {
   const stretches: Stretch[] = [];
   const brights = heard.between("sound", ...BRIGHT);
   const bodies = heard.between("sound", ...BODY);
+  const noises = heard.between("noise", ...BRIGHT);
   for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
-    let [bright, body, level, count] = [0, 0, 0, 0];
+    let [bright, body, level, tilts, count] = [0, 0, 0, 0, 0];
     for (let hop = from; hop < from + WINDOW; hop += 1) {
       if (!heard.isSpeech[hop]) continue;
       bright += brights[hop]!;
       body += bodies[hop]!;
       level += heard.level[hop]!;
+      tilts += dbOver(Math.max(brights[hop]! - noises[hop]!, LEAST_SHARE * noises[hop]!), bodies[hop]!);
       count += 1;
     }
-    if (count >= FEWEST) stretches.push({ from, tiltDb: dbOver(bright, body), levelDb: dbOver(level, count) });
+    if (count >= FEWEST)
+      stretches.push({
+        from,
+        tiltDb: dbOver(bright, body),
+        meanTiltDb: tilts / count,
+        levelDb: dbOver(level, count),
+      });
   }
   if (stretches.length < 8) return [];
-  const usualTilt = percentile(
-    stretches.map((stretch) => stretch.tiltDb),
-    0.6,
-  );
-  const usualLevel = percentile(
-    stretches.map((stretch) => stretch.levelDb),
-    0.5,
-  );
+  const usual = (figure: (stretch: Stretch) => number, share: number) => percentile(stretches.map(figure), share);
+  const usualTilt = usual(({ tiltDb }) => tiltDb, 0.6);
+  const usualMeanTilt = usual(({ meanTiltDb }) => meanTiltDb, 0.6);
+  const usualLevel = usual(({ levelDb }) => levelDb, 0.5);
   const spots = stretches
-    .filter(({ tiltDb, levelDb }) => {
+    .filter(({ tiltDb, meanTiltDb, levelDb }) => {
       const weakerDb = usualLevel - levelDb;
       const tells = usualTilt - tiltDb + HELPS * Math.min(HELPS_UP_TO_DB, weakerDb);
-      return weakerDb > WEAKER_DB && tells > DULLER_DB;
+      return weakerDb > WEAKER_DB && tells > DULLER_DB && usualMeanTilt - meanTiltDb > MOSTLY_DULLER_DB;
     })
     .map((stretch): Spot => ({
       kind: "headTurn",
