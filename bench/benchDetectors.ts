@@ -72,7 +72,9 @@ export function runDetectors(
         falseOnes.set(finding.kind, (falseOnes.get(finding.kind) ?? 0) + 1);
     }
   });
-  const results = kinds.map((kind, kindIndex): KindResult => {
+  const results = kinds.map((kind): KindResult => {
+    // The same clips, whichever other kinds are asked for.
+    const kindIndex = LABELLED_KINDS.indexOf(kind);
     const byStrength = strengths.map((strength): [number, number] => {
       let [found, wanted] = [0, 0];
       for (let turn = 0; turn < clips; turn += 1) {

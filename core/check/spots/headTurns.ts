@@ -14,7 +14,7 @@ const HELPS = 0.5;
 const HELPS_UP_TO_DB = 4;
 const SHORTEST_S = 1.5;
 /** And by how much the middle of its hops is duller: not only its loudest vowels are, dB. */
-const MOSTLY_DULLER_DB = 4;
+const MOSTLY_DULLER_DB = 4.5;
 /** Of highs that hardly stand out of the noise so much is taken for the voice's. */
 const LEAST_SHARE = 0.3;
 /** Bands that a turned head takes, and those that it leaves. */
