@@ -127,6 +127,48 @@ test("a card that is pulled in the midst of a file says so, and the rest goes on
   }
 });
 
+test("thirty gigabytes of sixteen tracks are looked at where they lie, measured on the way, and stopped", async ({
+  page,
+}) => {
+  const card = mkdtempSync(join(tmpdir(), "hypophon-card-"));
+  try {
+    const path = join(card, "day.rf64");
+    const bytes = 30 * 1000 ** 3;
+    const header = new DataView(new ArrayBuffer(80));
+    const tag = (at: number, text: string) =>
+      [...text].forEach((letter, index) => header.setUint8(at + index, letter.charCodeAt(0)));
+    tag(0, "RF64");
+    header.setUint32(4, 0xffffffff, true);
+    tag(8, "WAVEds64");
+    header.setUint32(16, 28, true);
+    header.setBigUint64(20, BigInt(bytes + 72), true);
+    header.setBigUint64(28, BigInt(bytes), true);
+    tag(48, "fmt ");
+    header.setUint32(52, 16, true);
+    header.setUint16(56, 1, true);
+    header.setUint16(58, 16, true);
+    header.setUint32(60, 48000, true);
+    header.setUint32(64, 48000 * 48, true);
+    header.setUint16(68, 48, true);
+    header.setUint16(70, 24, true);
+    tag(72, "data");
+    header.setUint32(76, 0xffffffff, true);
+    writeFileSync(path, Buffer.from(header.buffer));
+    // A hole: it takes no room.
+    truncateSync(path, 80 + bytes);
+    await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+    await page.locator("input[type=file]").setInputFiles(path);
+    const drawing = page.getByRole("img", { name: /^Channel 1/ });
+    await expect(drawing).toHaveAttribute("data-seen", "yes", { timeout: 20_000 });
+    // Three and a half hours.
+    expect(Number(await drawing.getAttribute("data-span"))).toBeCloseTo(bytes / 48 / 48000, 0);
+    await page.getByRole("button", { name: "Stop measuring" }).click();
+    await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
+  } finally {
+    rmSync(card, { recursive: true, force: true });
+  }
+});
+
 test("what is heard is the place itself from a moment before, with what the edit would do to it", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   const path = "demo/recordings/singer-hall.wav";
