@@ -82,6 +82,12 @@ describe("a day of takes", () => {
     expect(points[1]!.rustlesPerMin).toBe(0);
   });
 
+  test("two takes are too little to tell a drift, however far apart", () => {
+    const two = hourly((hour) => ({ speechDbfs: -24 - 10 * hour })).slice(0, 2);
+    expect(dayTrend(two)).toMatchObject({ isTold: false, says: [] });
+    expect(dayTrend(hourly(() => ({}))).isTold).toBe(true);
+  });
+
   test("a steady day says nothing, and noise of single takes is no trend", () => {
     expect(dayTrend(hourly(() => ({}))).says).toEqual([]);
     expect(dayTrend(hourly((hour) => ({ noiseDbfs: hour === 4 ? -40 : -60 }))).says).toEqual([]);

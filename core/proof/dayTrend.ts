@@ -16,6 +16,8 @@ export interface DayTrend {
   points: readonly TrendPoint[];
   /** By the clock; otherwise one take after the other. */
   isTimed: boolean;
+  /** Whether there is enough of it to tell a drift. */
+  isTold: boolean;
   /** What changed, in words; empty: nothing that matters. */
   says: readonly string[];
 }
@@ -146,5 +148,5 @@ export function dayTrend(takes: readonly TrendTake[]): DayTrend {
     points.push(...pointsOf(take, isTimed ? startOf(take)! : beforeS));
     beforeS += take.recording.format.durationS;
   }
-  return { points, isTimed, says: wordsOf(points) };
+  return { points, isTimed, isTold: points.length >= FEWEST, says: wordsOf(points) };
 }

@@ -74,7 +74,10 @@ export function DayTrendView({ bundle, rig }: { bundle: ShootBundle; rig: Stored
   return (
     <Stack $gap={0.5}>
       <h2>Over the day</h2>
-      {trend.says.length > 0 ? trend.says.map((says) => <p key={says}>{says}</p>) : <p>Level and noise hold.</p>}
+      {trend.says.map((says) => (
+        <p key={says}>{says}</p>
+      ))}
+      {trend.says.length === 0 && <p>{trend.isTold ? "Level and noise hold." : "Too little yet to tell a drift."}</p>}
       <LinesChart
         says={`Speech and noise at ${shown.length} times of the day`}
         labels={shown.map((point) => (trend.isTimed ? timeOf(point) : point.take.replace(/\.[^.]*$/, "")))}
