@@ -95,7 +95,8 @@ export class Hearing {
   private cut: usize;
   private logs: usize;
   private windows: usize;
-  private nearest: usize = room(64);
+  /** The least powers of a line so far, in order; one more than the rank that is wanted of {@link MOST_WINDOWS}. */
+  private smallest: usize = room(64);
   private first: Section;
   private second: Section;
   private period: Period;
@@ -336,15 +337,15 @@ export class Hearing {
         const power = load<f32>(from + <usize>(window >> 2) * groupBytes + ((<usize>(window & 3)) << 2));
         // The least so far stand in order; what is more than all of them is none.
         let place = held;
-        while (place > 0 && load<f32>(this.nearest + ((<usize>(place - 1)) << 2)) > power) {
+        while (place > 0 && load<f32>(this.smallest + ((<usize>(place - 1)) << 2)) > power) {
           if (place <= rank)
-            store<f32>(this.nearest + ((<usize>place) << 2), load<f32>(this.nearest + ((<usize>(place - 1)) << 2)));
+            store<f32>(this.smallest + ((<usize>place) << 2), load<f32>(this.smallest + ((<usize>(place - 1)) << 2)));
           place -= 1;
         }
-        if (place <= rank) store<f32>(this.nearest + ((<usize>place) << 2), power);
+        if (place <= rank) store<f32>(this.smallest + ((<usize>place) << 2), power);
         if (held <= rank) held += 1;
       }
-      store<f32>(this.lines + ((<usize>line) << 2), load<f32>(this.nearest + ((<usize>rank) << 2)));
+      store<f32>(this.lines + ((<usize>line) << 2), load<f32>(this.smallest + ((<usize>rank) << 2)));
     }
   }
 

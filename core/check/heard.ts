@@ -37,10 +37,3 @@ export function hear(piece: PieceFigures, channel: number, leadInHops: number): 
 export function bandAt(hz: number): number {
   return BANDS_HZ.reduce((best, middle, band) => (middle / 2 ** (1 / 6) <= hz ? band : best), 0);
 }
-
-/** Sum of the bands from one frequency to another at a hop, mean square. */
-export function powerBetween(bands: readonly Float32Array[], from: number, to: number, hop: number): number {
-  let sum = 0;
-  for (let band = from; band <= to; band += 1) sum += bands[band]![hop]!;
-  return sum;
-}
