@@ -21,7 +21,10 @@ export interface Seen {
 }
 
 const door = {
-  /** Takes a file to be looked at, and a first look at all of it; null when it is no WAV that can be read. */
+  /**
+   * Takes a file to be looked at, and a first look at all of it in so many columns, none where it has been measured;
+   * null when it is no WAV that can be read.
+   */
   async open(file: File, columns: number): Promise<Seen | null> {
     try {
       const header = await headerOf(file);

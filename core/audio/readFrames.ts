@@ -1,4 +1,4 @@
-import type { ByteSource } from "./byteSource";
+import type { ByteRun, ByteSource } from "./byteSource";
 import { pcmDecoder } from "./decodePcm";
 import { MeasurementCancelled } from "./refusal";
 import type { WavHeader } from "./wavHeader";
@@ -23,8 +23,50 @@ export interface FrameRange {
   frames: number;
 }
 
+/** A stretch pulled piece by piece, in lengths that are whole blocks. */
+function pulled(source: ByteSource, offset: number, length: number, blockBytes: number): ByteRun {
+  const most = Math.max(1, Math.floor(READ_BYTES / blockBytes)) * blockBytes;
+  let at = offset;
+  return {
+    next: async () => {
+      const wanted = Math.min(most, offset + length - at);
+      if (wanted <= 0) return null;
+      at += wanted;
+      const bytes = await source.read(at - wanted, wanted);
+      // What a file that has shrunk no longer holds is not asked for again.
+      if (bytes.length < wanted) at = offset + length;
+      return bytes;
+    },
+    end: () => undefined,
+  };
+}
+
+/** Cuts bytes that come in any lengths into blocks; what is short of one waits for the next bytes. */
+function blockCutter(blockBytes: number, onBlock: (bytes: Uint8Array) => void) {
+  const begun = new Uint8Array(blockBytes);
+  let filled = 0;
+  return {
+    push(bytes: Uint8Array): void {
+      let from = 0;
+      if (filled > 0) {
+        from = Math.min(blockBytes - filled, bytes.length);
+        begun.set(bytes.subarray(0, from), filled);
+        filled += from;
+        if (filled < blockBytes) return;
+        onBlock(begun);
+        filled = 0;
+      }
+      for (; from + blockBytes <= bytes.length; from += blockBytes) onBlock(bytes.subarray(from, from + blockBytes));
+      begun.set(bytes.subarray(from));
+      filled = bytes.length - from;
+    },
+    /** The last bytes, fewer than a block. */
+    rest: () => begun.subarray(0, filled),
+  };
+}
+
 /**
- * Hands on the bytes of a range block by block, whole blocks but for the last: one read in memory while the next is
+ * Hands on the bytes of a range block by block, whole blocks but for the last: one portion in memory while the next is
  * fetched. Says how many frames there were; fewer than asked where the file ends or shrinks while it is read.
  */
 export async function readBlocks(
@@ -36,34 +78,35 @@ export async function readBlocks(
   options: ReadOptions = {},
 ): Promise<number> {
   const { bytesPerFrame } = header;
-  const framesPerRead = Math.max(1, Math.floor(READ_BYTES / bytesPerFrame / blockFrames)) * blockFrames;
-  const end = Math.min(header.frames, range.from + range.frames);
-  const readFrom = (frame: number) =>
-    source.read(header.dataOffset + frame * bytesPerFrame, Math.min(framesPerRead, end - frame) * bytesPerFrame);
-
-  let at = range.from;
-  let pending = at < end ? readFrom(at) : null;
-  while (pending) {
-    const bytes = await pending;
-    const frames = Math.floor(bytes.length / bytesPerFrame);
-    if (frames === 0) break;
-    const next = at + frames;
-    const isWhole = frames === Math.min(framesPerRead, end - at);
-    pending = isWhole && next < end ? readFrom(next) : null;
-    for (let from = 0; from < frames; from += blockFrames) {
-      const count = Math.min(blockFrames, frames - from);
-      onBlock(bytes.subarray(from * bytesPerFrame, (from + count) * bytesPerFrame), count);
+  const blockBytes = blockFrames * bytesPerFrame;
+  const offset = header.dataOffset + range.from * bytesPerFrame;
+  const length = Math.max(0, Math.min(header.frames - range.from, range.frames)) * bytesPerFrame;
+  const run = source.run?.(offset, length) ?? pulled(source, offset, length, blockBytes);
+  const blocks = blockCutter(blockBytes, (bytes) => onBlock(bytes, blockFrames));
+  let seen = 0;
+  try {
+    for (let pending = run.next(); ;) {
+      const bytes = await pending;
+      if (!bytes?.length) break;
+      pending = run.next();
+      // Whether it comes is found out in the next turn; nobody may be there any more to hear of it.
+      pending.catch(() => null);
+      blocks.push(bytes);
+      seen += bytes.length;
+      options.onProgress?.(seen / length);
+      const held = options.holdUp?.();
+      if (held) await held;
+      if (options.isCancelled?.()) {
+        await pending.catch(() => null);
+        throw new MeasurementCancelled("Stopped.");
+      }
     }
-    at = next;
-    options.onProgress?.((at - range.from) / (end - range.from));
-    const held = options.holdUp?.();
-    if (held) await held;
-    if (options.isCancelled?.()) {
-      await pending?.catch(() => null);
-      throw new MeasurementCancelled("Stopped.");
-    }
+  } finally {
+    run.end();
   }
-  return at - range.from;
+  const last = Math.floor(blocks.rest().length / bytesPerFrame);
+  if (last > 0) onBlock(blocks.rest().subarray(0, last * bytesPerFrame), last);
+  return Math.floor(seen / bytesPerFrame);
 }
 
 /** Hands a file's frames on block by block, decoded into one plane a channel. */

@@ -91,7 +91,7 @@ export function Measured({
   const { bundle } = useShoot();
   const { rig, wearer } = workingOn;
   const take = useTake(recording, rig.id);
-  const look = useLook(file);
+  const look = useLook(file, 0);
   const { channel, judged, expected } = take;
   const [chosen, setChosen] = useState<FindingMark | null>(null);
   const [cursorS, setCursorS] = useState<number | null>(null);

@@ -85,7 +85,7 @@ function useWidth(): [React.RefObject<HTMLCanvasElement | null>, number] {
 
 /** What is drawn of a channel at this view: the closest look there is. */
 function useColumns({ seen, door }: Look, facts: TakeFacts, channel: number, view: View, width: number) {
-  const { overview, sampleRateHz } = facts;
+  const { overview, sampleRateHz, durationS } = facts;
   const whole = useMemo((): Columns | null => {
     if (overview) {
       const { low, high, framesPerColumn } = overview;
@@ -95,7 +95,8 @@ function useColumns({ seen, door }: Look, facts: TakeFacts, channel: number, vie
   }, [overview, seen, channel]);
   const perColumn = whole ? whole.frames / whole.low.length : 0;
   const perPixel = width > 0 ? (view.spanS * sampleRateHz) / width : Infinity;
-  const isClose = seen !== null && perPixel < perColumn;
+  // All of a file that is still being measured stays as it was seen first: a closer look would slow that down.
+  const isClose = seen !== null && perPixel < perColumn && (overview !== null || view.spanS < durationS);
   const range = isClose ? stretchOf(view, sampleRateHz) : null;
   const close = useStretch(`shape ${channel}`, range, (stretch) => {
     const columns = Math.min(stretch.frames, Math.ceil(stretch.frames / Math.max(1, perPixel)));

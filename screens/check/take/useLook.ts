@@ -6,8 +6,6 @@ import type { Shape, Spectrum } from "@/core/audio/look";
 import type { FrameRange } from "@/core/audio/readFrames";
 import type { LookDoor, Seen } from "@/workers/lookWorker";
 
-/** Columns of the first look at a whole file. */
-const FIRST_COLUMNS = 800;
 /** A view that stands still so long is looked at closely, ms. */
 const STILL_MS = 90;
 
@@ -19,14 +17,17 @@ export interface Look {
   door: Door | null;
 }
 
-/** Opens a file for looking at; `seen` is null until the first look is there, or for good where the file is no WAV. */
-export function useLook(file: File): Look {
+/**
+ * Opens a file for looking at, the whole of it in so many columns, none where its shape is known already; `seen` is null
+ * until that is there, or for good where the file is no WAV.
+ */
+export function useLook(file: File, columns: number): Look {
   const [state, setState] = useState<Look>({ seen: null, door: null });
   useEffect(() => {
     const worker = new Worker(new URL("../../../workers/lookWorker.ts", import.meta.url), { type: "module" });
     const door = Comlink.wrap<LookDoor>(worker);
     let isGone = false;
-    door.open(file, FIRST_COLUMNS).then(
+    door.open(file, columns).then(
       (seen) => {
         if (!isGone) setState({ seen, door });
       },
@@ -38,7 +39,7 @@ export function useLook(file: File): Look {
       isGone = true;
       worker.terminate();
     };
-  }, [file]);
+  }, [file, columns]);
   return state;
 }
 
