@@ -3,10 +3,11 @@ import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/
 import type { ActiveParts } from "../audio/speechLevel";
 import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
-import type { CoursePoint, FindingKind } from "./measurement";
+import type { CoursePoint } from "./measurement";
 import type { Spot } from "./spot";
 import { findSpots } from "./spots/findSpots";
 import { sceneOf } from "./spots/scene";
+import { coveredBy, touchedBy } from "./spots/touched";
 import { traitsOf, type Traits } from "./traits";
 
 /** What one channel of a piece comes to: small, free of the engine's memory, and added up piece by piece. */
@@ -65,20 +66,6 @@ function levelsOf(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "lev
   return { levels, pauses: pauses.slice(0, pauseCount) };
 }
 
-/** What covers all of a voice; the rest shakes its lows or its level. */
-const BROAD: readonly FindingKind[] = ["rustle", "radioNoise", "wind"];
-/** What was found is heard a little before and after its bounds, hops. */
-const BESIDE_HOPS = 10;
-
-function touchedBy(spots: readonly Spot[], heard: Heard, pieceStartS: number): Uint8Array {
-  const touched = new Uint8Array(heard.hops);
-  for (const { startS, endS } of spots) {
-    const from = Math.floor((startS - pieceStartS) / heard.hopS) - BESIDE_HOPS;
-    touched.fill(1, Math.max(0, from), Math.ceil((endS - pieceStartS) / heard.hopS) + BESIDE_HOPS);
-  }
-  return touched;
-}
-
 function sumsOf(
   figures: ChannelFigures,
   first: number,
@@ -105,9 +92,8 @@ export function reportChannel(
   const startS = (place.from - place.leadIn) / piece.sampleRateHz;
   const scene = sceneOf(heard, startS);
   const spots = findSpots(scene);
-  const isTouched = touchedBy(spots, heard, startS);
-  const broad = spots.filter(({ kind }) => BROAD.includes(kind));
-  const isCovered = touchedBy(broad, heard, startS);
+  const isTouched = touchedBy(spots, scene);
+  const isCovered = coveredBy(spots, scene);
   const offset = place.from - place.leadIn;
   const ownSpots = spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1);
   const own = figures.runs.filter((run) => run.frame >= place.leadIn);

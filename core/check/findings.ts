@@ -147,7 +147,9 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
   return drafts;
 }
 
+/** What a voice is like, which takes one: claps and knocks count as speech by their level, but have no pitch. */
 function voiceTraits(measures: Measures, whole: Draft): Draft[] {
+  if (measures.pitchHz === null) return [];
   const isTone = measures.brightDb < LIMITS.toneBrightDb || measures.bassDb > LIMITS.toneBassDb;
   const drafts: Draft[] = [];
   if (measures.crowdShare > LIMITS.crowdShare && measures.plateauShare <= LIMITS.plateauShare)
@@ -190,6 +192,12 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
   return drafts;
 }
 
+/** Whether a place is what it looks like: nobody turns away without a voice, and a gain that swells is no breath. */
+function isTold({ kind }: Spot, { pitchHz, risesDb }: Measures): boolean {
+  if (kind === "headTurn") return pitchHz !== null;
+  return kind !== "breath" || !(risesDb > SWELLS_DB);
+}
+
 /** What stands out in one channel. */
 export function channelFindings(totals: ChannelTotals, channel: number, context: FindingContext): Finding[] {
   const whole: Draft = {
@@ -214,7 +222,7 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
     ...levelFindings(totals, measures, whole),
     ...noiseTraits(measures, whole),
     ...voiceTraits(measures, whole),
-    ...totals.spots.filter(({ kind }) => kind !== "breath" || !(measures.risesDb > SWELLS_DB)).map(spotFinding),
+    ...totals.spots.filter((spot) => isTold(spot, measures)).map(spotFinding),
   ]);
 }
 

@@ -55,6 +55,8 @@ const FEWEST_PAUSE_HOPS = 40;
 const FEWEST_DECAYS = 3;
 const FEWEST_RISES = 3;
 const FEWEST_PITCHES = 60;
+/** S sounds are few: of less speech than 6 s their share says nothing. */
+const FEWEST_FOR_SIBILANCE = 600;
 
 const powerDb = (power: number): number => 10 * Math.log10(power + 1e-20);
 
@@ -174,7 +176,7 @@ export function measuresOf(totals: ChannelTotals): Measures {
     voicePeakDbfs: speaks ? voicePeakDbfs(totals) : null,
     plateauShare: shareNearTop(totals, 0.5),
     crowdShare: crowdShare(totals),
-    sibilanceDb: speaks ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
+    sibilanceDb: traits.speechHops >= FEWEST_FOR_SIBILANCE ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
     brightDb: speaks ? over(between(speechBands, 2500, 6300), middle) : NaN,
     bassDb: speaks ? over(between(speechBands, 125, 250), middle) : NaN,
     risesDb: rises >= FEWEST_RISES ? binAt(traits.rises, 0.5) / RISES_PER_DB + LOWEST_RISE_DB : NaN,

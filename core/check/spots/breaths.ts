@@ -1,6 +1,6 @@
 import { bandAt } from "../heard";
 import type { Spot } from "../spot";
-import { dbOver, meanIn, mostIn, runsOf, type Scene } from "./scene";
+import { dbOver, meanIn, mostIn, runsOf, type Run, type Scene } from "./scene";
 
 /** A breath is smooth noise of the middle bands before a phrase. */
 const SMOOTH = 0.9;
@@ -13,8 +13,16 @@ const OVER_VOICE_DB = -8;
 const SHORTEST_S = 0.16;
 const LONGEST_S = 1;
 const CONSONANT_S = 0.28;
+/** An echo is loudest where it begins, and what it is the echo of was louder: within so many hops on both sides. */
+const TAIL_HOPS = 5;
 /** Speech follows within, hops. */
 const FOLLOWS = 60;
+
+/** What dies away from its beginning after something louder: the room, or a word's end. */
+function isTail(middle: ArrayLike<number>, run: Run): boolean {
+  const begun = mostIn(middle, { from: run.from, to: run.from + TAIL_HOPS });
+  return begun >= mostIn(middle, run) && mostIn(middle, { from: run.from - TAIL_HOPS, to: run.from }) > begun;
+}
 
 /** Breaths that are heard: long smooth noise without pitch just before somebody speaks. */
 export function findBreaths(scene: Scene): Spot[] {
@@ -34,6 +42,7 @@ export function findBreaths(scene: Scene): Spot[] {
     const sizeDb = dbOver(mostIn(middle, run), speech);
     if (sizeDb < UNDER_VOICE_DB || sizeDb > OVER_VOICE_DB) return [];
     if (meanIn(high, run) > meanIn(middle, run) || meanIn(upper, run) <= 0) return [];
+    if (isTail(middle, run)) return [];
     // What is short and lies beside voiced sound is a consonant.
     if (seconds < CONSONANT_S && meanIn(isSpeech, run) > 0.8) return [];
     let speaks = false;

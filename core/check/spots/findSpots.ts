@@ -6,10 +6,12 @@ import { findLowEvents } from "./knocks";
 import { findRadioFaults } from "./radio";
 import { findRustle } from "./rustle";
 import type { Scene } from "./scene";
+import { coveredBy } from "./touched";
 
 /** Everything that happens at a place in one channel of a piece. */
 export function findSpots(scene: Scene): Spot[] {
-  return [findLowEvents, findRustle, findBreaths, findRadioFaults, findDigitalFaults, findHeadTurns]
-    .flatMap((find) => find(scene))
-    .sort((a, b) => a.startS - b.startS);
+  const spots = [findLowEvents, findRustle, findBreaths, findRadioFaults, findDigitalFaults].flatMap((find) =>
+    find(scene),
+  );
+  return [...spots, ...findHeadTurns(scene, coveredBy(spots, scene))].sort((a, b) => a.startS - b.startS);
 }

@@ -29,8 +29,11 @@ interface Stretch {
   levelDb: number;
 }
 
-/** Times in which the voice turns away: weaker and duller than the rest of the piece for a second or more. */
-export function findHeadTurns(scene: Scene): Spot[] {
+/**
+ * Times in which the voice turns away: weaker and duller than the rest of the piece for a second or more. Wind and
+ * cloth change level and colour too: what they cover says nothing of the voice.
+ */
+export function findHeadTurns(scene: Scene, isCovered: Uint8Array): Spot[] {
   const { heard, startS } = scene;
   const stretches: Stretch[] = [];
   const brights = heard.between("sound", ...BRIGHT);
@@ -39,7 +42,7 @@ export function findHeadTurns(scene: Scene): Spot[] {
   for (let from = 0; from + WINDOW <= heard.hops; from += STEP) {
     let [bright, body, level, tilts, count] = [0, 0, 0, 0, 0];
     for (let hop = from; hop < from + WINDOW; hop += 1) {
-      if (!heard.isSpeech[hop]) continue;
+      if (!heard.isSpeech[hop] || isCovered[hop]) continue;
       bright += brights[hop]!;
       body += bodies[hop]!;
       level += heard.level[hop]!;
