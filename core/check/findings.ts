@@ -152,11 +152,12 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
   if (measures.pitchHz === null) return [];
   const isTone = measures.brightDb < LIMITS.toneBrightDb || measures.bassDb > LIMITS.toneBassDb;
   const drafts: Draft[] = [];
-  if (measures.crowdShare > LIMITS.crowdShare && measures.plateauShare <= LIMITS.plateauShare)
+  const crowdOver = measures.crowdShare - LIMITS.crowdShare - measures.crowdByChance;
+  if (crowdOver > 0 && measures.plateauShare <= LIMITS.plateauShare)
     drafts.push({
       ...whole,
       kind: "limited",
-      confidence: sure((measures.crowdShare - LIMITS.crowdShare) * 100, 20),
+      confidence: sure(crowdOver * 100, 20),
       message: `${Math.round(measures.crowdShare * 100)} % of the loud peaks lie within 2 dB: a limiter holds them.`,
     });
   if (measures.decayDbPerS !== null && measures.decayDbPerS < LIMITS.roomyDbPerS)
@@ -192,10 +193,15 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
   return drafts;
 }
 
-/** Whether a place is what it looks like: nobody turns away without a voice, and a gain that swells is no breath. */
-function isTold({ kind }: Spot, { pitchHz, risesDb }: Measures): boolean {
-  if (kind === "headTurn") return pitchHz !== null;
-  return kind !== "breath" || !(risesDb > SWELLS_DB);
+/**
+ * Whether a place is what it looks like, all through considered. Nobody turns away without a voice; each sharp s takes
+ * the colour with it, and a strong room has as much from all sides. Its echo of a consonant, and a gain that swells in a
+ * pause, sound like a breath.
+ */
+function isTold({ kind }: Spot, { pitchHz, risesDb, decayDbPerS, sibilanceDb }: Measures): boolean {
+  const isRoomy = decayDbPerS !== null && decayDbPerS < LIMITS.roomyDbPerS;
+  if (kind === "headTurn") return pitchHz !== null && !isRoomy && !(sibilanceDb > LIMITS.sibilanceDb);
+  return kind !== "breath" || !(isRoomy || risesDb > SWELLS_DB);
 }
 
 /** What stands out in one channel. */

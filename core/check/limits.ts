@@ -30,7 +30,7 @@ export const LIMITS = {
   toneBassDb: 20,
   /** Share of the loud peaks that crowd into 2 dB under a limiter. */
   crowdShare: 0.5,
-  sibilanceDb: -9.8,
+  sibilanceDb: -9.5,
   muffledDb: -20,
   boomyDb: 1.8,
   /** The same of a voice whose fundamental lies above the bass, Hz: it has hardly any of its own. */

@@ -37,6 +37,8 @@ export interface Measures {
   plateauShare: number;
   /** Share of the loud peaks that crowd into 2 dB. */
   crowdShare: number;
+  /** How much more of them crowds by chance than in a minute of speech, because there were few. */
+  crowdByChance: number;
   sibilanceDb: number;
   /** Speech of 2.5 to 6.3 kHz, and of 125 to 250 Hz, re its 400 Hz to 1.6 kHz. */
   brightDb: number;
@@ -97,19 +99,26 @@ const LOUD_DB = 12;
 const CROWD_DB = 2;
 const FEWEST_SYLLABLES = 30;
 
+/** Loud syllables of a minute, which the limit was set with; and how the fullest 2 dB of fewer stray, by 1 / √count. */
+const USUAL_SYLLABLES = 160;
+const CROWD_STRAYS = 2.6;
+
 /** Share of the loud syllables whose peaks crowd into 2 dB near the top, where a limiter holds them. */
-function crowdShare(totals: ChannelTotals): number {
+function crowdOf(totals: ChannelTotals): Pick<Measures, "crowdShare" | "crowdByChance"> {
   const { syllables: peaks, speechHops } = totals.traits;
-  if (speechHops < FEWEST_SPEECH_HOPS) return 0;
+  if (speechHops < FEWEST_SPEECH_HOPS) return { crowdShare: 0, crowdByChance: 0 };
   const top = Math.floor(binAt(peaks, 0.97));
   const within = (from: number, to: number) =>
     peaks.subarray(Math.max(0, from), to).reduce((sum, count) => sum + count, 0);
   const loud = within(top - LOUD_DB * PEAK_BINS_PER_DB, peaks.length);
   const width = CROWD_DB * PEAK_BINS_PER_DB;
-  if (loud < FEWEST_SYLLABLES) return 0;
+  if (loud < FEWEST_SYLLABLES) return { crowdShare: 0, crowdByChance: 0 };
   let most = 0;
   for (let from = top - 2 * width; from <= top; from += 1) most = Math.max(most, within(from, from + width));
-  return most / Math.max(1, loud);
+  return {
+    crowdShare: most / loud,
+    crowdByChance: CROWD_STRAYS * Math.max(0, 1 / Math.sqrt(loud) - 1 / Math.sqrt(USUAL_SYLLABLES)),
+  };
 }
 
 /** A voice reaches its peak more than once: what stands alone is a click. */
@@ -175,7 +184,7 @@ export function measuresOf(totals: ChannelTotals): Measures {
     pitchHz: pitchOf(totals),
     voicePeakDbfs: speaks ? voicePeakDbfs(totals) : null,
     plateauShare: shareNearTop(totals, 0.5),
-    crowdShare: crowdShare(totals),
+    ...crowdOf(totals),
     sibilanceDb: traits.speechHops >= FEWEST_FOR_SIBILANCE ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
     brightDb: speaks ? over(between(speechBands, 2500, 6300), middle) : NaN,
     bassDb: speaks ? over(between(speechBands, 125, 250), middle) : NaN,

@@ -1,6 +1,6 @@
 import { bandAt } from "../heard";
 import type { Spot } from "../spot";
-import { dbOver, meanIn, mostIn, runsOf, type Run, type Scene } from "./scene";
+import { dbOver, meanIn, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 
 /** A breath is smooth noise of the middle bands before a phrase. */
 const SMOOTH = 0.9;
@@ -15,6 +15,8 @@ const LONGEST_S = 1;
 const CONSONANT_S = 0.28;
 /** An echo is loudest where it begins, and what it is the echo of was louder: within so many hops on both sides. */
 const TAIL_HOPS = 5;
+/** Share of the pauses' hops that are no louder than the usual noise. */
+const USUAL_SHARE = 0.3;
 /** Speech follows within, hops. */
 const FOLLOWS = 60;
 
@@ -30,10 +32,17 @@ export function findBreaths(scene: Scene): Spot[] {
   const { hops, hopS, voicing, isSpeech } = heard;
   const noise = heard.between("noise", bandAt(315), bandAt(3150));
   const overNoise = 10 ** (OVER_NOISE_DB / 10);
+  // Dropouts pull the noise down to nothing: what pauses are like all through is noise too.
+  const usual = percentile(
+    middle.filter((_, hop) => !isSpeech[hop]),
+    USUAL_SHARE,
+  );
   const runs = runsOf(
     hops,
     (hop) =>
-      voicing[hop]! < VOICED && crackle[hop]! < SMOOTH && middle[hop]! + 1e-18 > overNoise * (noise[hop]! + 1e-18),
+      voicing[hop]! < VOICED &&
+      crackle[hop]! < SMOOTH &&
+      middle[hop]! > overNoise * Math.max(noise[hop]!, usual) + 1e-17,
     HOLE,
   );
   return runs.flatMap((run): Spot[] => {

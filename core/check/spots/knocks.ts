@@ -29,6 +29,19 @@ const COVERED_UNDER_VOICE_DB = -16;
 const COVERED_JUMP_DB = 12;
 const COVERED_FALL_DB = 17;
 const GOES_ON_DB = 6;
+/**
+ * A brief strike: the lows are there for two hops, most of them over 55 Hz, and gone within four more; the highs fall
+ * with them. Neither air nor a voice is over so soon, however weak it is. dB.
+ */
+const BRIEF_UNDER_VOICE_DB = -18;
+const BRIEF_JUMP_DB = 9;
+const BRIEF_FALL_DB = 16;
+const BRIEF_HIGH_FALL_DB = 4;
+const BRIEF_HOPS = 2;
+/** A ring: not so far under the voice, most of it over 55 Hz, and falling by so much in three hops, dB. */
+const RING_UNDER_VOICE_DB = -11;
+const RING_MOST_SHARE_DB = -6;
+const RING_FALL_DB = 11.5;
 /** Air pushes at least so many hops of those that follow within this of their loudest, dB. */
 const PUSHES = 5;
 const PUSH_WITHIN = 12;
@@ -85,13 +98,47 @@ function hasClick(steps: Float32Array, hop: number): boolean {
   return false;
 }
 
-/** Air pushes for longer than a thing rings, and nearly all of it under 55 Hz. */
-function isPush({ low, lows }: Scene, hop: number): boolean {
+/** How many of the hops that follow lie within some decibels of the loudest of them. */
+function loudAfter(low: Float32Array, hop: number): number {
   const after = { from: hop, to: hop + PUSH_WITHIN };
   const least = mostIn(low, after) * 10 ** (-PUSH_DB / 10);
   let count = 0;
-  for (let at = after.from; at < after.to; at += 1) if (low[at]! > least) count += 1;
-  return count >= PUSHES && dbOver(mostIn(low, after), mostIn(lows, after)) > PUSH_SHARE_DB;
+  for (let at = hop; at < Math.min(low.length, after.to); at += 1) if (low[at]! > least) count += 1;
+  return count;
+}
+
+/** Air pushes for longer than a thing rings, and nearly all of it under 55 Hz. */
+function isPush({ low, lows }: Scene, hop: number): boolean {
+  const after = { from: hop, to: hop + PUSH_WITHIN };
+  return loudAfter(low, hop) >= PUSHES && dbOver(mostIn(low, after), mostIn(lows, after)) > PUSH_SHARE_DB;
+}
+
+/** How little of a strike lies under 55 Hz, dB. */
+const shareOf = ({ low, lows }: Scene, hop: number, top: number): number =>
+  dbOver(low[top]!, mostIn(lows, { from: hop, to: top + 2 }));
+
+/** Strong lows over 55 Hz that die away as things do that ring, also while somebody speaks. */
+function isRing(scene: Scene, hop: number, top: number): boolean {
+  const { low, speech } = scene;
+  return (
+    dbOver(low[top]!, speech) > RING_UNDER_VOICE_DB &&
+    shareOf(scene, hop, top) < RING_MOST_SHARE_DB &&
+    dbOver(low[top]!, low[top + 3]!) > RING_FALL_DB
+  );
+}
+
+/** Something short and hard, also while somebody speaks. */
+function isBrief(scene: Scene, hop: number, top: number): boolean {
+  const { low, high } = scene;
+  let sharp = hop - 1;
+  for (let at = hop; at < hop + 2; at += 1) if (high[at]! > high[sharp]!) sharp = at;
+  return (
+    dbOver(low[top]!, mostIn(low, { from: hop - 4, to: hop - 1 })) > BRIEF_JUMP_DB &&
+    dbOver(low[top]!, low[top + 4]!) > BRIEF_FALL_DB &&
+    shareOf(scene, hop, top) < RING_SHARE_DB &&
+    dbOver(high[sharp]!, mostIn(high, { from: sharp + 2, to: sharp + 5 })) > BRIEF_HIGH_FALL_DB &&
+    loudAfter(low, hop) <= BRIEF_HOPS
+  );
 }
 
 /** A thump in the midst of a vowel: only the lows know of it. */
@@ -112,11 +159,21 @@ function findStrikes(scene: Scene): Strike[] {
   const { hops, figures } = heard;
   const found: Strike[] = [];
   const loud = speech * 10 ** (KNOCK_UNDER_VOICE_DB / 10);
-  const least = Math.max(speech * 10 ** (COVERED_UNDER_VOICE_DB / 10), lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
+  const overFloor = Math.max(lowFloor * 10 ** (OVER_FLOOR_DB / 10), 1e-9);
+  const [least, leastBrief] = [COVERED_UNDER_VOICE_DB, BRIEF_UNDER_VOICE_DB].map((underDb) =>
+    Math.max(speech * 10 ** (underDb / 10), overFloor),
+  ) as [number, number];
   for (let hop = BEFORE + 2; hop < hops - 8; hop += 1) {
-    if (low[hop]! < least || low[hop]! < 6 * low[hop - 2]!) continue;
+    if (low[hop]! < leastBrief || low[hop]! < 4 * low[hop - 2]!) continue;
     let top = hop;
     for (let at = hop; at < hop + RINGS; at += 1) if (low[at]! > low[top]!) top = at;
+    const brief = isBrief(scene, hop, top);
+    if (brief || isRing(scene, hop, top)) {
+      found.push({ from: hop - 1, to: hop + 6, hasClick: brief || hasClick(figures.steps, hop) });
+      hop = top + FALLEN;
+      continue;
+    }
+    if (low[hop]! < least || low[hop]! < 6 * low[hop - 2]!) continue;
     if (isCovered(scene, hop, top)) {
       found.push({ from: hop - 1, to: hop + 6, hasClick: false });
       hop = top + FALLEN;
