@@ -42,13 +42,6 @@ const BRIEF_HOPS = 2;
 const RING_UNDER_VOICE_DB = -11;
 const RING_MOST_SHARE_DB = -6;
 const RING_FALL_DB = 11.5;
-/** A hard strike, louder than this re the voice: the lows leap, and the highs with them; or they leap further and the highs fall. dB */
-const HARD_UNDER_VOICE_DB = -3;
-const HARD_MOST_SHARE_DB = -3;
-const HARD_JUMP_DB = 26;
-const HARD_CLICK_DB = 12;
-const HARDEST_JUMP_DB = 40;
-const HARDEST_FALL_DB = 5;
 /** Air pushes at least so many hops of those that follow within this of their loudest, dB. */
 const PUSHES = 5;
 const PUSH_WITHIN = 12;
@@ -134,35 +127,16 @@ function isRing(scene: Scene, hop: number, top: number): boolean {
   );
 }
 
-/** Where the highs are loudest about a strike's beginning, and by how much they leap up to it and fall after it, dB. */
-function clickOf({ high }: Scene, hop: number): { leapDb: number; fallDb: number } {
-  let top = hop - 1;
-  for (let at = hop; at < hop + 2; at += 1) if (high[at]! > high[top]!) top = at;
-  return {
-    leapDb: dbOver(high[top]!, mostIn(high, { from: top - 4, to: top - 1 })),
-    fallDb: dbOver(high[top]!, mostIn(high, { from: top + 2, to: top + 5 })),
-  };
-}
-
-const jumpOf = ({ low }: Scene, hop: number, top: number): number =>
-  dbOver(low[top]!, mostIn(low, { from: hop - 4, to: hop - 1 }));
-
-/** A hard strike: air that pushes has no click of its own, and does not come out of nothing so far. */
-function isHard(scene: Scene, hop: number, top: number): boolean {
-  if (dbOver(scene.low[top]!, scene.speech) < HARD_UNDER_VOICE_DB) return false;
-  if (shareOf(scene, hop, top) > HARD_MOST_SHARE_DB) return false;
-  const [jumpDb, { leapDb, fallDb }] = [jumpOf(scene, hop, top), clickOf(scene, hop)];
-  return (jumpDb > HARD_JUMP_DB && leapDb > HARD_CLICK_DB) || (jumpDb > HARDEST_JUMP_DB && fallDb > HARDEST_FALL_DB);
-}
-
 /** Something short and hard, also while somebody speaks. */
 function isBrief(scene: Scene, hop: number, top: number): boolean {
-  const { low } = scene;
+  const { low, high } = scene;
+  let sharp = hop - 1;
+  for (let at = hop; at < hop + 2; at += 1) if (high[at]! > high[sharp]!) sharp = at;
   return (
-    jumpOf(scene, hop, top) > BRIEF_JUMP_DB &&
+    dbOver(low[top]!, mostIn(low, { from: hop - 4, to: hop - 1 })) > BRIEF_JUMP_DB &&
     dbOver(low[top]!, low[top + 4]!) > BRIEF_FALL_DB &&
     shareOf(scene, hop, top) < RING_SHARE_DB &&
-    clickOf(scene, hop).fallDb > BRIEF_HIGH_FALL_DB &&
+    dbOver(high[sharp]!, mostIn(high, { from: sharp + 2, to: sharp + 5 })) > BRIEF_HIGH_FALL_DB &&
     loudAfter(low, hop) <= BRIEF_HOPS
   );
 }
@@ -193,9 +167,9 @@ function findStrikes(scene: Scene): Strike[] {
     if (low[hop]! < leastBrief || low[hop]! < 4 * low[hop - 2]!) continue;
     let top = hop;
     for (let at = hop; at < hop + RINGS; at += 1) if (low[at]! > low[top]!) top = at;
-    const isStruck = isBrief(scene, hop, top) || isHard(scene, hop, top);
-    if (isStruck || isRing(scene, hop, top)) {
-      found.push({ from: hop - 1, to: hop + 6, hasClick: isStruck || hasClick(figures.steps, hop) });
+    const brief = isBrief(scene, hop, top);
+    if (brief || isRing(scene, hop, top)) {
+      found.push({ from: hop - 1, to: hop + 6, hasClick: brief || hasClick(figures.steps, hop) });
       hop = top + FALLEN;
       continue;
     }
