@@ -25,6 +25,26 @@ const Grade = styled.strong<{ $grade: VerdictGrade }>`
   color: ${({ $grade }) => ($grade === "redo" ? "var(--bad)" : $grade === "usable" ? "var(--warn)" : "var(--good)")};
 `;
 
+/** A file's path gives way, so that a phone shows the verdict beside it. */
+const Path = styled.th`
+  @media (max-width: 600px) {
+    min-width: 150px;
+    max-width: 170px;
+    & * {
+      white-space: normal;
+      text-align: start;
+      overflow-wrap: anywhere;
+    }
+  }
+`;
+
+/** Wide enough for a kind of finding in a line or two. */
+const Says = styled.td`
+  @media (max-width: 600px) {
+    min-width: 130px;
+  }
+`;
+
 type Order = "card" | "worst" | "name" | "length";
 type Shown = "all" | "redo" | "usable" | "good" | "refused";
 
@@ -101,14 +121,14 @@ function FileRow({ row, isHeld, onOpen }: { row: CardRow; isHeld: boolean; onOpe
   );
   return (
     <tr>
-      <th scope="row">
+      <Path scope="row">
         <Button look="quiet" onPress={() => onOpen(item)}>
           {path}
         </Button>
-      </th>
-      <td>
+      </Path>
+      <Says>
         <Grade $grade={grade!}>{grade}</Grade>: {says}
-      </td>
+      </Says>
       <td data-figure>{clockOf(format.durationS)}</td>
       <td data-figure>{format.channels}</td>
       <td data-figure>{figureOf(overall.truePeakDbtp)}</td>
