@@ -36,6 +36,7 @@ const wanted = (count: number, choicesMHz: readonly number[]): WantedLink[] =>
   Array.from({ length: count }, (_, index) => ({
     id: String(index),
     name: String(index),
+    systemId: "",
     moments: 1,
     choicesMHz,
     lockedMHz: null,

@@ -3,10 +3,11 @@ import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../core/schema/oneOf";
 import { AirPlan, FIRST_AIR_PLAN, type AirLink } from "../core/wireless/airPlan";
 import { AirRules, USUAL_RULES } from "../core/wireless/airRules";
-import { coordinateAir, coordinationWords } from "../core/wireless/coordinateAir";
+import { bindingOf, coordinateAir } from "../core/wireless/coordinateAir";
+import { bindingWords, coordinationWords } from "../core/wireless/coordinationWords";
 import { BODIES, budgetWords, diversityM, linkBudget, whipM } from "../core/wireless/linkBudget";
 import { conflictsOf, conflictWords } from "../core/wireless/products";
-import { regionFaults } from "../core/wireless/region";
+import { airFormFaults } from "../core/wireless/airFaults";
 import type { Calculator } from "./calculator";
 
 const strict = { additionalProperties: false } as const;
@@ -17,6 +18,8 @@ const WirelessCall = Type.Object(
     plan: AirPlan,
     seed: Type.Integer({ title: "Seed", minimum: 0, maximum: 2 ** 31 - 1 }),
     rounds: Type.Integer({ title: "Rounds", minimum: 20, maximum: 1_000_000 }),
+    /** The search ends with its best by then. */
+    seconds: Type.Optional(Type.Number({ title: "Time", unit: "s", minimum: 0.1, maximum: 3600, default: 10 })),
   },
   strict,
 );
@@ -55,6 +58,27 @@ const exampleLink = (id: string, systemId: string): AirLink => ({
   spareMHz: null,
 });
 
+const TOLD_EVERY_MS = 2000;
+
+/** Runs a search to its end, or to its best after so many seconds; long ones tell on stderr how far they are. */
+function runFor<Step, Result>(
+  seconds: number,
+  search: Generator<Step, Result, boolean | undefined>,
+  wordsOf: (step: Step) => string,
+): Result {
+  const began = performance.now();
+  let told = began;
+  for (let next = search.next(); ;) {
+    if (next.done) return next.value;
+    const now = performance.now();
+    if (now - told > TOLD_EVERY_MS) {
+      told = now;
+      process.stderr.write(`hypophon calc: ${((now - began) / 1000).toFixed(0)} s, ${wordsOf(next.value)}\n`);
+    }
+    next = search.next(now - began > seconds * 1000);
+  }
+}
+
 /** Calculators of what goes over the air. */
 export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
   wireless: {
@@ -69,17 +93,21 @@ export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
       rounds: 400,
     } satisfies Static<typeof WirelessCall>,
     run(input) {
-      const { plan, seed, rounds } = input as Static<typeof WirelessCall>;
-      const [fault] = regionFaults(plan.region);
+      const { plan, seed, rounds, seconds = 10 } = input as Static<typeof WirelessCall>;
+      const [fault] = airFormFaults(plan);
       if (fault) return { result: null, finding: fault.message };
       const onAir = plan.links.map(({ id, zone }) => ({ linkId: id, zone, times: [] }));
-      const search = coordinateAir(plan, onAir, seed, rounds);
-      let next = search.next();
-      while (!next.done) next = search.next();
-      const { value } = next;
-      const isWhole = value.placed === value.wanted && value.refused.length === 0 && value.lockedConflicts.length === 0;
-      const says = coordinationWords(value);
-      return { result: { ...value, says }, finding: isWhole ? null : (value.refused[0]?.says ?? says) };
+      const found = runFor(
+        seconds,
+        coordinateAir(plan, onAir, seed, rounds),
+        ({ stage, placed, wanted }) => `${stage}: ${placed} of ${wanted}`,
+      );
+      const { placed, wanted, isProved, lockedConflicts } = found;
+      const hasReasons = placed < wanted && lockedConflicts.length === 0;
+      const binding = hasReasons ? runFor(seconds, bindingOf(plan, onAir, placed, seed), () => "reasons") : [];
+      const says = [coordinationWords(found), bindingWords(binding, isProved) ?? []].flat().join(" ");
+      const isWhole = placed === wanted && found.onTaken.length === 0 && lockedConflicts.length === 0;
+      return { result: { ...found, binding, says }, finding: isWhole ? null : says };
     },
   },
   intermod: {

@@ -42,7 +42,7 @@ test("by mouse: frequencies are found, one is dragged into another's way, the sm
   await page.mouse.down();
   await page.mouse.move(label.x + label.width / 2 + (other.x - one.x), label.y + 10, { steps: 12 });
   await page.mouse.up();
-  await expect(verdict(page)).toContainText("kHz are asked for");
+  await expect(verdict(page)).toContainText("kHz apart, closer than");
   await page.getByRole("button", { name: /^Only move Wearer \d to \d+\.\d{3}$/ }).click();
   await expect(verdict(page)).toHaveText("All 4 live together.");
   await expectSaved(page);

@@ -1,7 +1,8 @@
 import * as Comlink from "comlink";
 import type { AirPlan } from "../core/wireless/airPlan";
-import { coordinateAir, type AirProgress, type CoordinatedAir } from "../core/wireless/coordinateAir";
+import { bindingOf, coordinateAir, type AirProgress, type CoordinatedAir } from "../core/wireless/coordinateAir";
 import type { OnAir } from "../core/wireless/moments";
+import type { Binding } from "../core/wireless/remedy";
 import { binScan, readScan, ScanRefusal, type Scan } from "../core/wireless/scan";
 
 /** A search that has not found all by then ends with its best. */
@@ -13,31 +14,42 @@ const ROUNDS = 100_000_000;
 let isCancelled = false;
 const turn = () => new Promise((resolve) => setTimeout(resolve, 0));
 
+/** Runs a search to its end, or to its best when it is cancelled or takes too long; tells how far it is every tenth of a second. */
+async function runInTurns<Step, Result>(
+  search: Generator<Step, Result, boolean | undefined>,
+  tell: (step: Step) => void,
+): Promise<Result> {
+  isCancelled = false;
+  const began = performance.now();
+  let told = began;
+  let next = search.next();
+  while (!next.done) {
+    const now = performance.now();
+    if (now - told > TOLD_EVERY_MS) {
+      told = now;
+      tell(next.value);
+      // Lets a cancel come in.
+      await turn();
+    }
+    next = search.next(isCancelled || now - began > LONGEST_MS);
+  }
+  return next.value;
+}
+
 export type ScanOutcome = { scan: Scan; says: string } | { refused: string };
 
 const door = {
   /** Coordinates; progress is told every tenth of a second, and a cancelled search gives its best so far. */
-  async coordinate(
+  coordinate(
     plan: AirPlan,
     onAir: readonly OnAir[],
     onProgress: (progress: AirProgress) => void,
   ): Promise<CoordinatedAir> {
-    isCancelled = false;
-    const began = performance.now();
-    let told = began;
-    const search = coordinateAir(plan, onAir, 1, ROUNDS);
-    let next = search.next();
-    while (!next.done) {
-      const now = performance.now();
-      if (now - told > TOLD_EVERY_MS) {
-        told = now;
-        onProgress(next.value);
-        // Lets a cancel come in.
-        await turn();
-      }
-      next = search.next(isCancelled || now - began > LONGEST_MS);
-    }
-    return next.value;
+    return runInTurns(coordinateAir(plan, onAir, 1, ROUNDS), onProgress);
+  },
+  /** What keeps a plan from more than `reached` links. */
+  binding(plan: AirPlan, onAir: readonly OnAir[], reached: number): Promise<Binding[]> {
+    return runInTurns(bindingOf(plan, onAir, reached, 1), () => undefined);
   },
   cancel(): void {
     isCancelled = true;

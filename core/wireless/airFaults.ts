@@ -1,12 +1,34 @@
 import { BY_LEAD, type AirPlan } from "./airPlan";
 import { regionFaults, whyForbidden } from "./region";
+import { MOST_CHANNELS, stepCount } from "./systems";
 
-/** Fields of an air plan that cannot be, with what to do: ranges that end before they begin, frequencies outside the region. */
-export function airPlanFaults({
-  region,
-  systems,
-  links,
-}: Pick<AirPlan, "region" | "systems" | "links">): { path: string; message: string }[] {
+interface FieldFault {
+  path: string;
+  message: string;
+}
+
+/** Fields that make no sense by themselves, with what to do: ranges that end before they begin, steps too fine to search. */
+export function airFormFaults({ region, systems }: Pick<AirPlan, "region" | "systems">): FieldFault[] {
+  const wrong = regionFaults(region).map(({ path, message }) => ({ path: `/region${path}`, message }));
+  const tuning = systems.flatMap((system, index): FieldFault[] => {
+    const { name, fromMHz, toMHz, band, banks } = system;
+    if (fromMHz >= toMHz)
+      return [{ path: `/systems/${index}/toMHz`, message: `${name} must end above ${fromMHz} MHz.` }];
+    const steps = stepCount(system);
+    if (band === "ism24" || banks.length > 0 || steps <= MOST_CHANNELS) return [];
+    return [
+      {
+        path: `/systems/${index}/stepKHz`,
+        message: `${name} would have ${steps} channels, and ${MOST_CHANNELS} can be searched: take larger steps, or a smaller range.`,
+      },
+    ];
+  });
+  return [...wrong, ...tuning];
+}
+
+/** Fields of an air plan that cannot be, with what to do: those of its form, and frequencies outside the region. */
+export function airPlanFaults(plan: Pick<AirPlan, "region" | "systems" | "links">): FieldFault[] {
+  const { region, systems, links } = plan;
   const forbidden = links.flatMap(({ systemId, name, frequencyMHz, spareMHz }, index) => {
     const system = systems.find(({ id }) => id === systemId);
     if (!system || systemId === BY_LEAD || system.band === "ism24") return [];
@@ -16,11 +38,7 @@ export function airPlanFaults({
       return says ? [{ path: `/links/${index}/${field}`, message: `${name}: ${says}` }] : [];
     });
   });
-  const wrong = regionFaults(region).map(({ path, message }) => ({ path: `/region${path}`, message }));
-  const backwards = systems.flatMap(({ name, fromMHz, toMHz }, index) =>
-    fromMHz < toMHz ? [] : [{ path: `/systems/${index}/toMHz`, message: `${name} must end above ${fromMHz} MHz.` }],
-  );
-  return [...wrong, ...backwards, ...forbidden];
+  return [...airFormFaults(plan), ...forbidden];
 }
 
 /** The same links with frequencies cleared that a region no longer allows. */

@@ -8,6 +8,7 @@ export interface WantedLink {
   name: string;
   /** Bit i is set when it is on in moment i. */
   moments: number;
+  systemId: string;
   /** What it may be tuned to, MHz, ascending. */
   choicesMHz: readonly number[];
   /** A frequency it must keep, MHz; null when it may move. */
@@ -26,7 +27,6 @@ export interface Group {
 export interface AirProblem {
   baseUnits: number;
   stepUnits: number;
-  size: number;
   rules: UnitRules;
   allMoments: number;
   groups: readonly Group[];
@@ -34,10 +34,7 @@ export interface AirProblem {
   locked: readonly { link: WantedLink; step: number }[];
 }
 
-/** Largest grid that is held in memory, steps. */
-const MOST_STEPS = 8_000_000;
-
-/** Lays all choices on the coarsest grid that holds them. Throws RangeError where a grid would be too fine. */
+/** Lays all choices on the coarsest grid that holds them. */
 export function airProblem(links: readonly WantedLink[], rules: AirRules, widening = 1): AirProblem {
   const all = links.flatMap(({ choicesMHz, lockedMHz }) =>
     lockedMHz === null ? choicesMHz.map(toUnits) : [toUnits(lockedMHz)],
@@ -47,8 +44,6 @@ export function airProblem(links: readonly WantedLink[], rules: AirRules, wideni
     1,
     all.reduce((step, each) => greatestCommonDivisor(step, each - baseUnits), 0),
   );
-  const size = all.length === 0 ? 0 : Math.round((Math.max(...maxima(all)) - baseUnits) / stepUnits) + 1;
-  if (size > MOST_STEPS) throw new RangeError("The frequencies lie too far apart for their fine steps.");
   const step = (frequencyMHz: number) => Math.round((toUnits(frequencyMHz) - baseUnits) / stepUnits);
   const groups = new Map<string, WantedLink[]>();
   const keys = new Map<readonly number[], number>();
@@ -61,7 +56,6 @@ export function airProblem(links: readonly WantedLink[], rules: AirRules, wideni
   return {
     baseUnits,
     stepUnits,
-    size,
     rules: unitRules(rules, widening),
     allMoments: links.reduce((bits, { moments }) => bits | moments, 0),
     groups: [...groups.values()].map((members) => ({
@@ -73,19 +67,13 @@ export function airProblem(links: readonly WantedLink[], rules: AirRules, wideni
   };
 }
 
-/** The maxima of pieces short enough to spread. */
-function maxima(values: readonly number[]): number[] {
-  const pieces: number[] = [];
-  for (let from = 0; from < values.length; from += 10_000) pieces.push(Math.max(...values.slice(from, from + 10_000)));
-  return pieces;
-}
-
 export const stepMHz = ({ baseUnits, stepUnits }: AirProblem, step: number): number =>
   toMHz(baseUnits + step * stepUnits);
 
 /** A board with only the locked links on. */
-export function freshBoard({ size, stepUnits, rules, allMoments, locked }: AirProblem): BlockBoard {
-  const board = blockBoard(size, stepUnits, rules, allMoments);
+export function freshBoard({ groups, stepUnits, rules, allMoments, locked }: AirProblem): BlockBoard {
+  const places = Int32Array.from(new Set(groups.flatMap(({ steps }) => [...steps]))).sort();
+  const board = blockBoard(places, stepUnits, rules, allMoments);
   for (const { link, step } of locked) board.add(step, link.moments);
   return board;
 }

@@ -50,7 +50,8 @@ export interface UnitRules {
 }
 
 export function unitRules(rules: AirRules, widening = 1): UnitRules {
-  const units = (kHz: number) => Math.max(1, Math.round(kHz * UNITS_PER_KHZ * widening));
+  // A guard met exactly is kept, so a fraction of a unit needs the whole unit.
+  const units = (kHz: number) => Math.max(1, Math.ceil(kHz * UNITS_PER_KHZ * widening - 1e-6));
   return {
     spacing: units(rules.spacingKHz),
     two: units(rules.twoThirdKHz),

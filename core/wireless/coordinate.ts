@@ -1,4 +1,4 @@
-import { freshBoard, stepMHz, type AirProblem, type Group } from "./airProblem";
+import { freshBoard, stepMHz, type AirProblem } from "./airProblem";
 import { exactSearch } from "./exactSearch";
 import { fieldStarts } from "./fieldStarts";
 
@@ -10,6 +10,8 @@ export interface Coordinator {
   /** How many links there are, and how many have a frequency in the best set so far. */
   wanted: number;
   placed(): number;
+  /** No search finds more: so many links have a place of their own to go to. */
+  most(): number;
   best(): Tuned;
   /** Everyone has a frequency, or it is proved that no more can have one. */
   isComplete(): boolean;
@@ -44,7 +46,7 @@ export function firstFit(problem: AirProblem): Tuned {
       const taken: number[] = [];
       for (const step of group.steps) {
         if (taken.length === group.links.length) break;
-        if (!board.isFree(step, group.moments)) continue;
+        if (!board.isFree(board.placeAt(step), group.moments)) continue;
         board.add(step, group.moments);
         taken.push(step);
       }
@@ -91,12 +93,17 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
   const random = randomFrom(seed);
   const board = freshBoard(problem);
   const { groups } = problem;
+  /** Where the steps of each group stand on the board. */
+  const placesOf = groups.map(({ steps }) => steps.map((step) => board.placeAt(step)));
   const wantedFree = groups.reduce((sum, { links }) => sum + links.length, 0);
+  // Nobody gets a place that is not there: more than this no search finds.
+  const most = groups.reduce((sum, { links, steps }) => sum + Math.min(links.length, steps.length), 0);
   let layout: Layout = groups.map(() => []);
   let best: Layout = layout;
   const largest = groups.reduce<number>(
-    (most, group, index) => (group.links.length > (groups[most]?.links.length ?? 0) ? index : most),
-    0,
+    (most, { links, steps }, index) =>
+      steps.length > 0 && links.length > (groups[most]?.links.length ?? 0) ? index : most,
+    groups.findIndex(({ steps }) => steps.length > 0),
   );
   let turn = 0;
   // Small cases are searched through beside the rest, for one more than the best.
@@ -106,7 +113,7 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
   let isProved = false;
   // First of all the plain way, so that what is found is never worse; sets of fields are built only where that is not enough.
   let starts: number[][] = [[]];
-  let isFieldTried = wantedFree <= 2 || groups.length === 0;
+  let isFieldTried = most <= 2;
 
   /** Groups with the fewest choices first. */
   const tightestFirst = groups
@@ -125,10 +132,11 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
   function fill(skip: number, not: ReadonlySet<number> | null): void {
     for (const index of tightestFirst) {
       const { links, moments, steps } = groups[index]!;
+      const places = placesOf[index]!;
       for (const isFirst of not ? [true, false] : [false])
-        for (let place = 0; place < steps.length && layout[index]!.length < links.length; place += 1) {
-          const step = steps[place]!;
-          if (!board.isFree(step, moments)) continue;
+        for (let at = 0; at < steps.length && layout[index]!.length < links.length; at += 1) {
+          if (!board.isFree(places[at]!, moments)) continue;
+          const step = steps[at]!;
           if (!isFirst || (random() >= skip && !not!.has(step))) put(index, step);
         }
     }
@@ -149,7 +157,8 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
     restore(groups.map(() => []));
     const group = groups[largest]!;
     for (const step of steps)
-      if (layout[largest]!.length < group.links.length && board.isFree(step, group.moments)) put(largest, step);
+      if (layout[largest]!.length < group.links.length && board.isFree(board.placeAt(step), group.moments))
+        put(largest, step);
     fill(0, null);
     keepIfBest();
   }
@@ -185,6 +194,7 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
 
   function searchThrough(): void {
     const wanted = countOf(best) + 1;
+    if (wanted > most) return;
     if (exactFor < wanted) [exact, exactFor] = [exactSearch(problem, wanted), wanted];
     const outcome = exact!.search(TRIES);
     if (outcome === "none") isProved = true;
@@ -195,12 +205,15 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
   let broken = 0;
   let movesLeft = 0;
 
-  function leastBroken({ steps, moments }: Group, not: number): number {
+  function leastBroken(index: number, not: number): number {
+    const { steps, moments } = groups[index]!;
+    const places = placesOf[index]!;
     let [found, least, alike] = [steps[0]!, Infinity, 0];
-    for (let place = 0; place < steps.length; place += 1) {
-      const step = steps[place]!;
-      const cost = board.broken(step, moments);
-      if (cost > least || step === not) continue;
+    for (let at = 0; at < steps.length; at += 1) {
+      const cost = board.broken(places[at]!, moments);
+      if (cost > least) continue;
+      const step = steps[at]!;
+      if (step === not) continue;
       if (cost < least) [least, alike] = [cost, 0];
       alike += 1;
       // Each of those alike has the same chance.
@@ -212,10 +225,13 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
   function beginRepair(): void {
     restore(best);
     movesLeft = MOVES;
-    const open = groups.map((_, index) => index).filter((index) => layout[index]!.length < groups[index]!.links.length);
+    const open = tightestFirst.filter((index) => {
+      const { links, steps } = groups[index]!;
+      return steps.length > 0 && layout[index]!.length < links.length;
+    });
     const index = open[Math.floor(random() * open.length)]!;
-    const step = leastBroken(groups[index]!, -1);
-    broken = board.broken(step, groups[index]!.moments);
+    const step = leastBroken(index, -1);
+    broken = board.broken(board.placeAt(step), groups[index]!.moments);
     put(index, step);
   }
 
@@ -227,9 +243,9 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
     const group = groups[index]!;
     const old = layout[index]![place]!;
     take(index, place);
-    broken -= board.broken(old, group.moments);
-    const step = random() < SLIP ? group.steps[Math.floor(random() * group.steps.length)]! : leastBroken(group, old);
-    broken += board.broken(step, group.moments);
+    broken -= board.broken(board.placeAt(old), group.moments);
+    const step = random() < SLIP ? group.steps[Math.floor(random() * group.steps.length)]! : leastBroken(index, old);
+    broken += board.broken(board.placeAt(step), group.moments);
     put(index, step);
     if (broken > 0) return;
     fill(0, null);
@@ -241,10 +257,11 @@ export function coordinator(problem: AirProblem, seed: number): Coordinator {
     wanted: wantedFree + problem.locked.length,
     placed: () => countOf(best) + problem.locked.length,
     best: () => tunedOf(problem, best),
-    isComplete: () => isProved || countOf(best) === wantedFree,
-    isProved: () => isProved,
+    most: () => most + problem.locked.length,
+    isComplete: () => isProved || countOf(best) === most,
+    isProved: () => isProved || (countOf(best) === most && most < wantedFree),
     search(rounds) {
-      for (let round = 0; round < rounds && !isProved && countOf(best) < wantedFree; round += 1) {
+      for (let round = 0; round < rounds && !isProved && countOf(best) < most; round += 1) {
         if (!isFieldTried && starts.length === 0 && turn === EARLY) {
           starts = fieldStarts(groups[largest]!, problem, FIELD_STARTS).reverse();
           isFieldTried = true;

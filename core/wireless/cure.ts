@@ -31,7 +31,7 @@ export function freePlaces(
   const problem = airProblem([...stays, { ...link, lockedMHz: null }], rules);
   const board = freshBoard(problem);
   return [...(problem.groups[0]?.steps ?? [])]
-    .filter((step) => board.isFree(step, link.moments))
+    .filter((step) => board.isFree(board.placeAt(step), link.moments))
     .map((step) => stepMHz(problem, step))
     .sort((one, other) => Math.abs(one - nearMHz) - Math.abs(other - nearMHz));
 }

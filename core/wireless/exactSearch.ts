@@ -21,7 +21,8 @@ export function exactSearch(problem: AirProblem, wanted: number): ExactSearch {
   const board = freshBoard(problem);
   /** For every carrier that is on: its step, and the free places above it. */
   const taken: number[] = [];
-  const choices: number[][] = [[...group.steps].filter((step) => board.isFree(step, moments))];
+  const isFree = (step: number) => board.isFree(board.placeAt(step), moments);
+  const choices: number[][] = [[...group.steps].filter(isFree)];
   const places: number[] = [0];
   return {
     steps: () => [...taken],
@@ -47,7 +48,7 @@ export function exactSearch(problem: AirProblem, wanted: number): ExactSearch {
         board.add(step, moments);
         taken.push(step);
         left -= 1;
-        choices.push(free.slice(place + 1).filter((each) => board.isFree(each, moments)));
+        choices.push(free.slice(place + 1).filter(isFree));
         places.push(0);
       }
       return taken.length === wanted ? "found" : "open";

@@ -4,8 +4,9 @@ import { smallestCure, type Cure } from "./cure";
 import { momentsOf, type OnAir } from "./moments";
 import { conflictsOf, type Carrier, type Conflict } from "./products";
 import { whyForbidden } from "./region";
-import { takenParts, type Span } from "./scan";
-import { canTune, choicesOf, countBanks, type BankCount, type RadioSystem } from "./systems";
+import type { BankedSystem } from "./bankChoice";
+import { isTaken, takenParts, type Span } from "./scan";
+import { isInBank, canTune, choicesOf, countBanks, whyNoChannel, type BankCount, type RadioSystem } from "./systems";
 
 /** A link that cannot be on as it stands, and what to do. */
 export interface RefusedLink {
@@ -19,8 +20,14 @@ export interface PreparedAir {
   /** The same as if nothing were taken or forbidden. */
   openLinks: readonly WantedLink[];
   refused: readonly RefusedLink[];
-  /** Banks of each system that has some, best first. */
+  /** Links that must stay where the scan shows somebody else. */
+  onTaken: readonly RefusedLink[];
+  /** Banks of each system that has some, most free channels first. */
   banks: ReadonlyMap<string, readonly BankCount[]>;
+  /** The bank most links of a system with banks are tuned to; where none is tuned yet the one with most free channels. */
+  bankInUse: ReadonlyMap<string, string>;
+  /** What a coordination may choose between. */
+  banked: readonly BankedSystem[];
   taken: readonly Span[];
   moments: ReadonlyMap<string, number>;
 }
@@ -29,12 +36,6 @@ export const systemOf = ({ systems }: AirPlan, { systemId }: AirLink): RadioSyst
   systems.find(({ id }) => id === systemId);
 
 const ANYWHERE = { name: "anywhere", isExample: false, ranges: [] as never[] };
-
-/** Free channels of each of a system's banks in a plan's region and scan, best first. */
-export function bankCountsOf({ region, rules, scan }: AirPlan, system: RadioSystem): BankCount[] {
-  const taken = scan ? takenParts(scan, rules.occupiedDbm, rules.scanMarginKHz) : [];
-  return countBanks(system, region, taken, scan);
-}
 
 /** Looks up choices, banks and moments. Links at 2.4 GHz find their own way and are left out. */
 export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir {
@@ -45,18 +46,48 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
       .filter((system) => system.banks.length > 0)
       .map((system) => [system.id, countBanks(system, region, taken, scan)] as const),
   );
-  const choices = new Map(
-    plan.systems.map((system) => [
-      system.id,
-      choicesOf(system, region, taken, banks.get(system.id)?.[0]?.bank ?? null),
-    ]),
+  const tunedSystems = plan.systems.filter(
+    ({ id, band }) => band === "uhf" && plan.links.some(({ systemId }) => systemId === id),
   );
-  const open = new Map(
-    plan.systems.map((system) => {
-      const everything = { ...ANYWHERE, ranges: [anyRange(system)] };
-      return [system.id, choicesOf(system, everything, [], system.banks[0] ?? null)] as const;
+  const bankInUse = new Map(
+    [...banks].map(([systemId, counts]) => {
+      const own = plan.links.filter((link) => link.systemId === systemId);
+      return [systemId, bankTunedTo(counts, own) ?? counts[0]!.bank.name] as const;
     }),
   );
+  const choices = new Map<string, readonly number[]>();
+  const open = new Map<string, readonly number[]>();
+  const whyNone = new Map<string, string | null>();
+  for (const system of tunedSystems) {
+    const bank = system.banks.find(({ name }) => name === bankInUse.get(system.id)) ?? null;
+    choices.set(system.id, choicesOf(system, region, taken, bank));
+    open.set(system.id, choicesOf(system, { ...ANYWHERE, ranges: [anyRange(system)] }, [], bank));
+    whyNone.set(system.id, whyNoChannel(system, region, taken));
+  }
+  const banked = tunedSystems
+    .filter(({ id }) => banks.has(id))
+    .map((system): BankedSystem => {
+      const own = plan.links.filter(({ systemId }) => systemId === system.id);
+      const locked = own.flatMap(({ isLocked, frequencyMHz }) =>
+        isLocked && frequencyMHz !== null ? [frequencyMHz] : [],
+      );
+      const wanted = own.length - locked.length;
+      const options = banks.get(system.id)!.filter(({ free }) => free > 0);
+      const hasLocked = ({ bank }: BankCount) => locked.some((frequencyMHz) => isInBank(bank, frequencyMHz));
+      // Enough free channels first, then the bank in which some must stay, then most free ones and quietest.
+      options.sort(
+        (one, other) =>
+          Math.min(wanted, other.free) - Math.min(wanted, one.free) ||
+          Number(hasLocked(other)) - Number(hasLocked(one)),
+      );
+      return {
+        systemId: system.id,
+        options: options.map(({ bank }) => ({
+          bank: bank.name,
+          choicesMHz: choicesOf(system, region, taken, bank),
+        })),
+      };
+    });
   const moments = momentsOf(onAir);
   const refused: RefusedLink[] = [];
   const tuned = plan.links.flatMap((link) => {
@@ -70,7 +101,7 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
     const lockedMHz = link.isLocked ? link.frequencyMHz : null;
     const says =
       lockedMHz === null
-        ? null
+        ? whyNone.get(system.id)!
         : (whyForbidden(region, lockedMHz, system.powerMw) ??
           (canTune(system, lockedMHz) ? null : `${system.name} cannot be tuned to ${lockedMHz.toFixed(3)} MHz.`));
     if (says !== null) {
@@ -79,16 +110,45 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
     }
     return [{ link, system, lockedMHz }];
   });
-  const wanted = (from: ReadonlyMap<string, number[]>) =>
+  const onTaken = tuned.flatMap(({ link, lockedMHz }) =>
+    lockedMHz !== null && isTaken(taken, lockedMHz) ? [occupied(link, lockedMHz)] : [],
+  );
+  const wanted = (from: ReadonlyMap<string, readonly number[]>) =>
     tuned.map(({ link, system, lockedMHz }): WantedLink => ({
       id: link.id,
       name: link.name,
+      systemId: system.id,
       moments: moments.get(link.id) ?? 1,
       choicesMHz: from.get(system.id)!,
       lockedMHz,
     }));
-  return { links: wanted(choices), openLinks: wanted(open), refused, banks, taken, moments };
+  return {
+    links: wanted(choices),
+    openLinks: wanted(open),
+    refused,
+    onTaken,
+    banks,
+    bankInUse,
+    banked,
+    taken,
+    moments,
+  };
 }
+
+/** The bank that most links are tuned to, those that must stay before the rest; null where none is tuned to a preset. */
+function bankTunedTo(counts: readonly BankCount[], links: readonly AirLink[]): string | null {
+  const uses = counts.map(({ bank }) => {
+    const here = links.filter(({ frequencyMHz }) => frequencyMHz !== null && isInBank(bank, frequencyMHz));
+    return { name: bank.name, locked: here.filter(({ isLocked }) => isLocked).length, tuned: here.length };
+  });
+  const [first] = uses.sort((one, other) => other.locked - one.locked || other.tuned - one.tuned);
+  return first && first.tuned > 0 ? first.name : null;
+}
+
+const occupied = ({ id, name }: Pick<AirLink, "id" | "name">, frequencyMHz: number): RefusedLink => ({
+  linkId: id,
+  says: `${name}: the scan shows another transmitter at ${frequencyMHz.toFixed(3)} MHz.`,
+});
 
 const anyRange = ({ fromMHz, toMHz, powerMw }: RadioSystem) => ({ fromMHz, toMHz, stepKHz: null, powerMw, note: "" });
 
@@ -117,17 +177,13 @@ export function judgeAir(plan: AirPlan, prepared: PreparedAir, hasCure = true): 
   const refused = plan.links.flatMap((link): RefusedLink[] => {
     const system = systemOf(plan, link);
     if (!system || system.band === "ism24" || link.frequencyMHz === null || link.isLocked) return [];
+    if (prepared.refused.some(({ linkId }) => linkId === link.id)) return [];
     const says = whyForbidden(plan.region, link.frequencyMHz, system.powerMw);
     return says ? [{ linkId: link.id, says: `${link.name}: ${says}` }] : [];
   });
   const onTaken = carriers
-    .filter(({ frequencyMHz }) =>
-      prepared.taken.some(({ fromMHz, toMHz }) => frequencyMHz >= fromMHz && frequencyMHz <= toMHz),
-    )
-    .map(({ id, name, frequencyMHz }) => ({
-      linkId: id,
-      says: `${name}: the scan shows somebody at ${frequencyMHz.toFixed(3)} MHz.`,
-    }));
+    .filter(({ frequencyMHz }) => isTaken(prepared.taken, frequencyMHz))
+    .map((carrier) => occupied(carrier, carrier.frequencyMHz));
   const tuned = new Map(carriers.map(({ id, frequencyMHz }) => [id, frequencyMHz]));
   return {
     conflicts,

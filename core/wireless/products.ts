@@ -29,7 +29,7 @@ export function conflictWords({ kind, makers, victim, offKHz, guardKHz }: Confli
   const names = makers.map(({ name }) => name);
   const off = `${offKHz.toFixed(offKHz % 1 === 0 ? 0 : 1)} kHz`;
   if (kind === "spacing")
-    return `${names[0]!} and ${victim.name} are ${off} apart, ${guardKHz.toFixed(0)} kHz are asked for`;
+    return `${names[0]!} and ${victim.name} are ${off} apart, closer than ${guardKHz.toFixed(0)} kHz`;
   const formula =
     kind === "twoThird"
       ? `2 × ${names[0]!} − ${names[1]!}`
@@ -69,6 +69,9 @@ function eachProduct(
     }
 }
 
+/** Most windows that victims are sorted into: memory and time go by the carriers, not by the span. */
+const MOST_WINDOWS = 4096;
+
 /** How many broken rules are named; beyond it they are only counted. */
 export const MOST_NAMED = 500;
 
@@ -103,9 +106,10 @@ export function conflictsOf(
     for (let b = a + 1; b < units.length; b += 1)
       if ((moments[a]! & moments[b]!) !== 0 && Math.abs(units[a]! - units[b]!) < spacing)
         keep("spacing", a, -1, -1, b, units[a]!, spacing);
-  // Most products fall where nobody is: victims are kept by windows as wide as the widest guard.
+  // Most products fall where nobody is: victims are kept by windows at least as wide as the widest guard.
   const low = units.reduce((least, each) => Math.min(least, each), Infinity);
-  const widest = Math.max(two, three, five ?? 0);
+  const high = units.reduce((most, each) => Math.max(most, each), 0);
+  const widest = Math.max(two, three, five ?? 0, Math.ceil((high - low) / MOST_WINDOWS));
   const windowOf = (at: number) => Math.floor((at - low) / widest) + 1;
   const windows: number[][] = [];
   units.forEach((each, index) => (windows[windowOf(each)] ??= []).push(index));

@@ -83,16 +83,22 @@ export function regionFaults({ ranges }: Region): { path: string; message: strin
 
 const TOLERANCE_KHZ = 0.05;
 
-/** The range that allows a frequency; null when none does. Steps are part of what is allowed. */
+function allows({ fromMHz, toMHz, stepKHz }: AllowedRange, frequencyMHz: number): boolean {
+  if (frequencyMHz < fromMHz - 1e-6 || frequencyMHz > toMHz + 1e-6) return false;
+  if (stepKHz === null) return true;
+  const steps = ((frequencyMHz - fromMHz) * 1000) / stepKHz;
+  return Math.abs(steps - Math.round(steps)) * stepKHz < TOLERANCE_KHZ;
+}
+
+/**
+ * The range that allows a frequency; where ranges overlap the one with the most power; null when none does. Steps are part of
+ * what is allowed.
+ */
 export function rangeOf({ ranges }: Region, frequencyMHz: number): AllowedRange | null {
-  return (
-    ranges.find(({ fromMHz, toMHz, stepKHz }) => {
-      if (frequencyMHz < fromMHz - 1e-6 || frequencyMHz > toMHz + 1e-6) return false;
-      if (stepKHz === null) return true;
-      const steps = ((frequencyMHz - fromMHz) * 1000) / stepKHz;
-      return Math.abs(steps - Math.round(steps)) * stepKHz < TOLERANCE_KHZ;
-    }) ?? null
-  );
+  let best: AllowedRange | null = null;
+  for (const range of ranges)
+    if ((best === null || range.powerMw > best.powerMw) && allows(range, frequencyMHz)) best = range;
+  return best;
 }
 
 /** Why a transmitter may not be used there; null when it may. */

@@ -24,6 +24,7 @@ function found(carriers: number, slots: number, rounds: number, spacingKHz = 0) 
   const links = Array.from({ length: carriers }, (_, index) => ({
     id: String(index),
     name: String(index),
+    systemId: "",
     moments: 1,
     choicesMHz,
     lockedMHz: null,

@@ -1,5 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import { toMHz, toUnits, UNITS_PER_KHZ } from "./airRules";
 
 /** Most bins of a stored scan. */
 export const MOST_BINS = 12_000;
@@ -160,7 +161,8 @@ function usualStepKHz(frequenciesMHz: Float64Array): number {
 export function binScan({ frequenciesMHz, levelsDbm }: ScanPoints, name: string, isSimulated = false): Scan {
   const fromMHz = frequenciesMHz[0]!;
   const spanKHz = 1000 * (frequenciesMHz.at(-1)! - fromMHz);
-  const stepKHz = Math.max(0.1, usualStepKHz(frequenciesMHz), spanKHz / (MOST_BINS - 2));
+  // Rounded first, so that the last bins stand where the stored step says.
+  const stepKHz = Math.ceil(1e3 * Math.max(0.1, usualStepKHz(frequenciesMHz), spanKHz / (MOST_BINS - 2)) - 1e-6) / 1e3;
   const bins = new Array<number>(Math.floor(spanKHz / stepKHz + 0.5) + 1).fill(UNMEASURED_DBM);
   frequenciesMHz.forEach((frequencyMHz, index) => {
     const bin = Math.min(bins.length - 1, Math.round((1000 * (frequencyMHz - fromMHz)) / stepKHz));
@@ -169,7 +171,7 @@ export function binScan({ frequenciesMHz, levelsDbm }: ScanPoints, name: string,
   return {
     name,
     fromMHz: Math.round(fromMHz * 1e4) / 1e4,
-    stepKHz: Math.round(stepKHz * 1e3) / 1e3,
+    stepKHz,
     levelsDbm: bins,
     isSimulated,
   };
@@ -192,23 +194,35 @@ export function merged(parts: readonly Span[]): Span[] {
   return result;
 }
 
-/** Parts of a scan at or above a level, with a margin to either side; what was not measured counts as free. */
+/**
+ * Parts of a scan at or above a level, ascending, to whole 100 Hz outwards. A bin stands for half its step to either side, and
+ * the margin is kept from there; what was not measured counts as free.
+ */
 export function takenParts({ fromMHz, stepKHz, levelsDbm }: Scan, fromDbm: number, marginKHz: number): Span[] {
   const parts: Span[] = [];
-  const reachMHz = marginKHz / 1000;
+  const reachUnits = (stepKHz / 2 + marginKHz) * UNITS_PER_KHZ;
   levelsDbm.forEach((level, bin) => {
     if (level < fromDbm) return;
-    const at = fromMHz + (bin * stepKHz) / 1000;
-    parts.push({ fromMHz: at - reachMHz, toMHz: at + reachMHz });
+    const at = (fromMHz * 1000 + bin * stepKHz) * UNITS_PER_KHZ;
+    parts.push({
+      fromMHz: toMHz(Math.floor(at - reachUnits + 1e-6)),
+      toMHz: toMHz(Math.ceil(at + reachUnits - 1e-6)),
+    });
   });
   return merged(parts);
+}
+
+/** Whether a frequency lies within a taken part. On its edge it keeps the margin exactly, and is free. */
+export function isTaken(taken: readonly Span[], frequencyMHz: number): boolean {
+  const at = toUnits(frequencyMHz);
+  return taken.some((part) => at > toUnits(part.fromMHz) && at < toUnits(part.toMHz));
 }
 
 /** Strongest level near a frequency, dBm; null where it was not measured. */
 export function levelNear(scan: Scan, frequencyMHz: number, withinKHz: number): number | null {
   const bin = (mhz: number) => ((mhz - scan.fromMHz) * 1000) / scan.stepKHz;
   const [from, to] = [bin(frequencyMHz - withinKHz / 1000), bin(frequencyMHz + withinKHz / 1000)];
-  const levels = scan.levelsDbm.slice(Math.max(0, Math.floor(from)), Math.max(0, Math.ceil(to) + 1));
+  const levels = scan.levelsDbm.slice(Math.max(0, Math.round(from)), Math.max(0, Math.round(to) + 1));
   const strongest = levels.reduce((most, each) => Math.max(most, each), UNMEASURED_DBM);
   return strongest <= UNMEASURED_DBM ? null : strongest;
 }

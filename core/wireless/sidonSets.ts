@@ -24,7 +24,9 @@ export function isPrime(value: number): boolean {
 }
 
 export function greatestCommonDivisor(one: number, other: number): number {
-  return other === 0 ? Math.abs(one) : greatestCommonDivisor(other, one % other);
+  let [divisor, rest] = [Math.abs(one), Math.abs(other)];
+  while (rest > 0) [divisor, rest] = [rest, divisor % rest];
+  return divisor;
 }
 
 /** An element of GF(qⁿ) as coefficients of 1, θ, θ², …: below q each. */

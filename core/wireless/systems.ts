@@ -1,9 +1,9 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema/oneOf";
-import { toUnits } from "./airRules";
+import { toMHz, toUnits } from "./airRules";
 import { rangeOf, whyForbidden, type Region } from "./region";
-import { levelNear, type Scan, type Span } from "./scan";
+import { isTaken, levelNear, type Scan, type Span } from "./scan";
 
 const strict = { additionalProperties: false } as const;
 const MHz = (title: string) => Type.Number({ title, unit: "MHz", minimum: 1, maximum: 7000 });
@@ -124,7 +124,7 @@ export function channelState(
   taken: readonly Span[],
 ): ChannelState {
   if (whyForbidden(region, frequencyMHz, system.powerMw) !== null) return "forbidden";
-  return taken.some(({ fromMHz, toMHz }) => frequencyMHz >= fromMHz && frequencyMHz <= toMHz) ? "taken" : "free";
+  return isTaken(taken, frequencyMHz) ? "taken" : "free";
 }
 
 export interface BankCount {
@@ -162,16 +162,29 @@ export function countBanks(
     .sort((one, other) => other.free - one.free || (one.loudestDbm ?? -Infinity) - (other.loudestDbm ?? -Infinity));
 }
 
-/** Why this bank: "7 of 8 channels free, next best has 5". */
-export function bankWords(counts: readonly BankCount[]): string {
-  const [best, next] = counts;
-  if (!best) return "It has no banks.";
-  if (best.free === 0) return "No channel of any bank is free: scan elsewhere, or use another system.";
-  const of = `${best.free} of ${best.states.length} channels free`;
-  if (!next) return `${of}.`;
-  return next.free < best.free
-    ? `${of}; the next best has ${next.free}.`
-    : `${of}, as bank ${next.bank.name} has, and the quieter.`;
+/** How the bank in use compares: "Bank 2: 7 of 8 channels free; bank 3 has 5." Counts with most free channels first. */
+export function bankWords(counts: readonly BankCount[], bankInUse: string): string {
+  if (counts.every(({ free }) => free === 0))
+    return "No channel of any bank is free: scan elsewhere, or use another system.";
+  const used = counts.find(({ bank }) => bank.name === bankInUse) ?? counts[0]!;
+  const other = counts.find((each) => each !== used);
+  const says = `Bank ${used.bank.name}: ${used.free} of ${used.states.length} channels free`;
+  return other ? `${says}; bank ${other.bank.name} has ${other.free}.` : `${says}.`;
+}
+
+/** Most steps of a system's tuning range: 500 MHz in steps of 5 kHz. */
+export const MOST_CHANNELS = 100_000;
+
+/** How many steps a system's tuning range has. */
+export const stepCount = ({ fromMHz, toMHz, stepKHz }: RadioSystem): number =>
+  Math.max(0, Math.floor(((toMHz - fromMHz) * 1000) / stepKHz + 1e-6) + 1);
+
+/** All that a system can be tuned to, MHz, ascending, each once; of systems with banks the channels of one bank. */
+function channelsOf(system: RadioSystem, bank: Bank | null): number[] {
+  if (system.banks.length > 0) return [...new Set(bank?.channelsMHz)].sort((one, other) => one - other);
+  return Array.from({ length: Math.min(MOST_CHANNELS, stepCount(system)) }, (_, index) =>
+    toMHz(toUnits(system.fromMHz + (index * system.stepKHz) / 1000)),
+  );
 }
 
 /**
@@ -179,30 +192,37 @@ export function bankWords(counts: readonly BankCount[]): string {
  * `taken` parts are left out.
  */
 export function choicesOf(system: RadioSystem, region: Region, taken: readonly Span[], bank: Bank | null): number[] {
-  const all =
-    system.banks.length > 0
-      ? (bank?.channelsMHz ?? [])
-      : Array.from(
-          { length: Math.max(0, Math.floor(((system.toMHz - system.fromMHz) * 1000) / system.stepKHz + 1e-6) + 1) },
-          (_, index) => Math.round(1e4 * (system.fromMHz + (index * system.stepKHz) / 1000)) / 1e4,
-        );
-  const sorted = [...all].sort((one, other) => one - other);
   // Both lists ascend: one walk serves.
   let part = 0;
-  return sorted.filter((frequencyMHz) => {
-    while (part < taken.length && taken[part]!.toMHz < frequencyMHz) part += 1;
+  return channelsOf(system, bank).filter((frequencyMHz) => {
+    while (part < taken.length && toUnits(taken[part]!.toMHz) <= toUnits(frequencyMHz)) part += 1;
     const next = taken[part];
-    if (next && frequencyMHz >= next.fromMHz) return false;
+    if (next && isTaken([next], frequencyMHz)) return false;
     const allowed = rangeOf(region, frequencyMHz);
     return allowed !== null && system.powerMw <= allowed.powerMw;
   });
 }
 
+/** Why a system has no channel at all in a region and a scan; null where it has one. */
+export function whyNoChannel(system: RadioSystem, region: Region, taken: readonly Span[]): string | null {
+  const banks = system.banks.length > 0 ? system.banks : [null];
+  const has = (changed: RadioSystem, parts: readonly Span[]) =>
+    banks.some((bank) => choicesOf(changed, region, parts, bank).length > 0);
+  if (has(system, taken)) return null;
+  if (has(system, [])) return `every channel of ${system.name} that is allowed here is occupied in the scan.`;
+  const weakest = { ...system, powerMw: 0 };
+  if (!has(weakest, [])) return `no channel of ${system.name} is allowed in ${region.name}.`;
+  const mostMw = Math.max(
+    ...banks.flatMap((bank) =>
+      choicesOf(weakest, region, [], bank).map((frequencyMHz) => rangeOf(region, frequencyMHz)!.powerMw),
+    ),
+  );
+  return `${system.name} sends ${system.powerMw} mW, and at most ${mostMw} mW are allowed on its channels: turn the power down.`;
+}
+
 /** Whether a system can be tuned to a frequency at all. */
 export function canTune(system: RadioSystem, frequencyMHz: number): boolean {
-  const units = toUnits(frequencyMHz);
-  if (system.banks.length > 0)
-    return system.banks.some(({ channelsMHz }) => channelsMHz.some((channel) => toUnits(channel) === units));
+  if (system.banks.length > 0) return system.banks.some((bank) => isInBank(bank, frequencyMHz));
   const steps = ((frequencyMHz - system.fromMHz) * 1000) / system.stepKHz;
   return (
     frequencyMHz >= system.fromMHz - 1e-6 &&
@@ -210,6 +230,10 @@ export function canTune(system: RadioSystem, frequencyMHz: number): boolean {
     Math.abs(steps - Math.round(steps)) < 1e-3
   );
 }
+
+/** Whether a frequency is one of a bank's channels. */
+export const isInBank = ({ channelsMHz }: Bank, frequencyMHz: number): boolean =>
+  channelsMHz.some((channel) => toUnits(channel) === toUnits(frequencyMHz));
 
 /** Bank and channel of a preset, "bank 2, channel 5"; null where a system has no banks. */
 export function presetName({ banks }: RadioSystem, frequencyMHz: number): string | null {

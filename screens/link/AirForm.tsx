@@ -287,9 +287,7 @@ export function SystemsForm({ air, edits }: { air: AirScene; edits: AirEdits }) 
       </div>
       {counts && (
         <Stack $gap={0.3}>
-          <p>
-            Bank {counts[0]!.bank.name} is used: {bankWords(counts)}
-          </p>
+          <p>{bankWords(counts, air.prepared.bankInUse.get(system.id)!)}</p>
           {counts.map(({ bank, states, free }) => (
             <Soft key={bank.name}>
               Bank {bank.name}: {free} of {states.length} free

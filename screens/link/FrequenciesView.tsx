@@ -7,7 +7,8 @@ import { useMemo, useState } from "react";
 import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
 import { airCsv, airJson } from "@/core/wireless/airExport";
-import { coordinationWords, withTuned, type AirProgress, type CoordinatedAir } from "@/core/wireless/coordinateAir";
+import { bindingWords, coordinationWords } from "@/core/wireless/coordinationWords";
+import { withTuned, type AirProgress, type CoordinatedAir } from "@/core/wireless/coordinateAir";
 import { conflictWords } from "@/core/wireless/products";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
@@ -52,14 +53,23 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
   const doorOf = useAirDoor();
   const [progress, setProgress] = useState<AirProgress | null>(null);
   const [found, setFound] = useState<string | null>(null);
+  /** Asks what would let more links on; null where all have a frequency. */
+  const [askWhy, setAskWhy] = useState<(() => Promise<string>) | null>(null);
   const { cure } = air.faults;
   const begin = async () => {
     setFound(null);
+    setAskWhy(null);
     setProgress({ stage: "searching", placed: 0, wanted: air.prepared.links.length });
     try {
       const result = await doorOf().coordinate(air.plan, air.onAir, Comlink.proxy(setProgress));
       setFound(coordinationWords(result));
-      if (result.lockedConflicts.length === 0) takeOver(air, edits, result);
+      if (result.lockedConflicts.length > 0) return;
+      takeOver(air, edits, result);
+      if (result.placed < result.wanted)
+        setAskWhy(() => async () => {
+          const bindings = await doorOf().binding(air.plan, air.onAir, result.placed);
+          return bindingWords(bindings, result.isProved) ?? "No single rule would let more links on.";
+        });
     } catch {
       setFound("This browser could not start the search: reload the page.");
     } finally {
@@ -90,6 +100,19 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
         </Row>
       )}
       {found && <p role="status">{found}</p>}
+      {askWhy && (
+        <Row>
+          <Button
+            look="quiet"
+            onPress={() => {
+              setAskWhy(null);
+              void askWhy().then((why) => setFound(`${found} ${why}`));
+            }}
+          >
+            What limits it?
+          </Button>
+        </Row>
+      )}
     </Stack>
   );
 }

@@ -8,7 +8,7 @@ import { stepWords } from "@/core/rehearsal/walk";
 import { signatureOf, STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
 import { EARS, type Connection } from "@/core/shoot/connections";
 import { airPlanOf } from "@/core/shoot/airScene";
-import { bankCountsOf } from "@/core/wireless/judgeAir";
+import { prepareAir } from "@/core/wireless/judgeAir";
 import { bankWords } from "@/core/wireless/systems";
 import type { AirBody, StepDone } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
@@ -160,8 +160,9 @@ function Walk(props: { connection: Connection; setup: Setup; banks: string | nul
 /** Which bank the plan's scan leaves freest, and why; null for systems without banks. */
 function bankSays(air: AirBody, { setup }: Connection): string | null {
   if (!setup?.system || setup.system.banks.length === 0) return null;
-  const counts = bankCountsOf(airPlanOf(air), setup.system);
-  return `Bank ${counts[0]!.bank.name}: ${bankWords(counts)}`;
+  const { banks, bankInUse } = prepareAir(airPlanOf(air), []);
+  const counts = banks.get(setup.system.id);
+  return counts ? bankWords(counts, bankInUse.get(setup.system.id)!) : null;
 }
 
 /** How paired? Step by step, on the real devices or rehearsed on simulated ones. */
