@@ -1,9 +1,18 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { planCards } from "../core/media/cardPlan";
-import { gigabytesPerH, minutesIn, minutesOnCard, SoundFormat, SPLITS_BYTES } from "../core/media/soundFormat";
+import {
+  FILE_LIMITS,
+  gigabytesPerH,
+  minutesIn,
+  minutesOnCard,
+  SoundFormat,
+  SPLITS_BYTES,
+  splitOf,
+} from "../core/media/soundFormat";
 import { Battery, USUAL_BATTERIES } from "../core/power/cells";
-import { planSwaps } from "../core/power/swaps";
+import { oneOf } from "../core/schema/oneOf";
+import { planDayPower } from "../core/power/swaps";
 import { ClockTime, minutesOfDay, timeOfDay } from "../core/schedule/clockTime";
 import { exposureOf } from "../core/sound/exposure";
 import type { Calculator } from "./calculator";
@@ -15,6 +24,8 @@ const Title = Type.String({ title: "Title", minLength: 1, maxLength: 80 });
 const MediaCall = Type.Object(
   {
     format: SoundFormat,
+    /** The size at which the recorder begins a new file. */
+    fileLimit: Type.Optional(oneOf(FILE_LIMITS, "New file at")),
     cardsGb: Type.Array(Type.Number({ title: "Card", unit: "GB", minimum: 0.1, maximum: 8000 }), { maxItems: 24 }),
     recordings: Type.Array(
       Type.Object(
@@ -75,7 +86,7 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
       recordings: [{ title: "Interview", from: "09:30", lengthMin: 60, takeMin: 10, tracks: 2 }],
     } satisfies Static<typeof MediaCall>,
     run(input) {
-      const { format, cardsGb, recordings } = input as Static<typeof MediaCall>;
+      const { format, fileLimit = "4 GiB", cardsGb, recordings } = input as Static<typeof MediaCall>;
       const plan = planCards(
         recordings.map(({ from, ...rest }) => ({ ...rest, fromMin: minutesOfDay(from) })),
         format,
@@ -87,6 +98,7 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
           splitMin: Object.fromEntries(
             Object.entries(SPLITS_BYTES).map(([name, bytes]) => [name, minutesIn(bytes, format)]),
           ),
+          files: splitOf(fileLimit, format, Math.max(0, ...recordings.map(({ takeMin }) => takeMin))),
           cardMin: cardsGb.map((gigabytes) => minutesOnCard(gigabytes, format)),
           ...plan,
           changes: plan.changes.map(({ atMin, ...rest }) => ({ ...rest, at: timeOfDay(atMin) })),
@@ -119,10 +131,18 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
         fromMin: minutesOfDay(from),
         toMin: minutesOfDay(to),
       }));
-      const plan = planSwaps({ ...device, uses: timed }, temperatureC, bankWh);
+      const [plan] = planDayPower([{ ...device, uses: timed }], temperatureC, bankWh);
       return {
-        result: { ...plan, swaps: plan.swaps.map(({ atMin, title }) => ({ at: timeOfDay(atMin), title })) },
-        finding: plan.tooLong ? plan.says : null,
+        result: {
+          ...plan!,
+          swaps: plan!.swaps.map(({ atMin, title }) => ({ at: timeOfDay(atMin), title })),
+          feeds: plan!.feeds.map(({ fromMin, toMin, ...feed }) => ({
+            ...feed,
+            from: timeOfDay(fromMin),
+            to: timeOfDay(toMin),
+          })),
+        },
+        finding: plan!.tooLong ? plan!.says : null,
       };
     },
   },
@@ -131,7 +151,10 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
     schema: ExposureCall,
     example: { listened: [{ levelDba: 82, hours: 6 }] } satisfies Static<typeof ExposureCall>,
     run(input) {
-      const exposure = exposureOf((input as Static<typeof ExposureCall>).listened);
+      const { listened } = input as Static<typeof ExposureCall>;
+      const hours = listened.reduce((sum, each) => sum + each.hours, 0);
+      if (hours > 24) return { result: null, finding: `The hours add up to ${hours}: a day has 24.` };
+      const exposure = exposureOf(listened);
       return { result: exposure, finding: exposure.grade === "redo" ? exposure.says : null };
     },
   },

@@ -216,6 +216,7 @@ export const provision = pgTable(
     ...kept,
     shootId: ofShoot(),
     cardsGb: jsonb("cards_gb").$type<ProvisionBody["cardsGb"]>().notNull(),
+    fileLimit: text("file_limit").$type<NonNullable<ProvisionBody["fileLimit"]>>().notNull().default("4 GiB"),
     hasFloat: boolean("has_float").notNull(),
     hasSafetyTracks: boolean("has_safety_tracks").notNull(),
     temperatureC: doublePrecision("temperature_c").notNull(),

@@ -16,8 +16,18 @@ export interface CardChange {
   /** Minutes after midnight; the card before is full then, as near as takes allow. */
   atMin: number;
   title: string;
-  /** From 1. */
+  /** From 1, by its place among the cards. */
   card: number;
+}
+
+/** The first thing that does not fit any more. */
+export interface CardLack {
+  title: string;
+  atMin: number;
+  /** Minutes still to be rolled. */
+  minutes: number;
+  /** One take of it is larger than any card. */
+  isTakeTooLong: boolean;
 }
 
 export interface CardPlan {
@@ -25,10 +35,12 @@ export interface CardPlan {
   trackMinutes: number;
   gigabytes: number;
   changes: readonly CardChange[];
-  /** Cards that are needed, and those there are. */
-  needed: number;
-  /** The first thing that does not fit any more, with the minutes that it lacks; null when all fits. */
-  lack: { title: string; atMin: number; minutes: number } | null;
+  /** Cards the day takes, whole takes on each; beyond those there are they are like the largest. Null: a take fits on none. */
+  needed: number | null;
+  /** Cards, from 1, that nothing goes onto: too small for a take, or never reached. */
+  unused: readonly number[];
+  /** Null when all fits. */
+  lack: CardLack | null;
   says: string;
 }
 
@@ -39,8 +51,9 @@ export const ROLLS_FACTOR = 1.5;
  * What goes onto which card over a day.
  *
  * `cardsGb`: sizes as printed, in the order in which they are used. A card is changed between takes: when what is left on it
- * is less than the longest take of what is being recorded. Safety tracks count as tracks. Recordings in any order; of those
- * that overlap, each is taken after the other.
+ * is less than the longest take of what is being recorded. The next one is the first that holds such a take; smaller ones are
+ * passed over, and used later if shorter takes come. Safety tracks count as tracks. Recordings in any order; of those that
+ * overlap, each is taken after the other.
  */
 export function planCards(
   recordings: readonly Rolling[],
@@ -48,48 +61,55 @@ export function planCards(
   cardsGb: readonly number[],
 ): CardPlan {
   const inOrder = [...recordings].sort((one, other) => one.fromMin - other.fromMin);
-  /** Track minutes: a card holds twice as long with half the tracks. */
-  const holds = (gigabytes: number) => minutesOnCard(gigabytes, { ...format, channels: 1 });
   const perTrackGb = (60 * bytesPerS({ ...format, channels: 1 })) / 1e9;
+  /** Track minutes: a card holds twice as long with half the tracks. */
+  const holds = cardsGb.map((gigabytes) => minutesOnCard(gigabytes, { ...format, channels: 1 }));
+  const largest = Math.max(0, ...holds);
+  const fresh = new Set(holds.keys());
   const changes: CardChange[] = [];
-  let card = 0;
-  let left = cardsGb[0] === undefined ? 0 : holds(cardsGb[0]);
-  let lack: CardPlan["lack"] = null;
-  for (const { title, fromMin, lengthMin, takeMin, tracks } of inOrder) {
+  let used = 0;
+  let left = 0;
+  let lack: CardLack | null = null;
+  let isTakeTooLong = false;
+  /** Cards that are missing. */
+  let more = 0;
+  /** Puts in the first fresh card that holds so much, or one more like the largest; false where not even that would do. */
+  const changeCard = (trackMinutes: number, title: string, atMin: number, minutes: number): boolean => {
+    const card = [...fresh].find((each) => holds[each]! + 1e-9 >= trackMinutes);
+    if (card !== undefined && !lack) {
+      fresh.delete(card);
+      left = holds[card]!;
+      if (used > 0) changes.push({ atMin, title, card: card + 1 });
+    } else {
+      isTakeTooLong = largest + 1e-9 < trackMinutes;
+      lack ??= { title, atMin, minutes, isTakeTooLong };
+      left = largest;
+      more += 1;
+    }
+    used += 1;
+    return !isTakeTooLong;
+  };
+  fill: for (const { title, fromMin, lengthMin, takeMin, tracks } of inOrder) {
     const take = Math.max(1e-6, takeMin);
     let toRoll = lengthMin * ROLLS_FACTOR;
     while (toRoll > 1e-9) {
       const piece = Math.min(take, toRoll);
-      if (left + 1e-9 < piece * tracks) {
-        const atMin = fromMin + (lengthMin * ROLLS_FACTOR - toRoll) / ROLLS_FACTOR;
-        card += 1;
-        const next = cardsGb[card];
-        if (next === undefined || holds(next) < piece * tracks) {
-          lack ??= { title, atMin, minutes: toRoll };
-          if (next === undefined) break;
-          left = holds(next);
-          continue;
-        }
-        left = holds(next);
-        changes.push({ atMin, title, card: card + 1 });
-        continue;
-      }
+      const atMin = fromMin + lengthMin - toRoll / ROLLS_FACTOR;
+      if (left + 1e-9 < piece * tracks && !changeCard(piece * tracks, title, atMin, toRoll)) break fill;
       left -= piece * tracks;
       toRoll -= piece;
     }
-    if (lack) break;
   }
   const total = inOrder.reduce((sum, each) => sum + each.lengthMin * ROLLS_FACTOR * each.tracks, 0);
   const gigabytes = total * perTrackGb;
-  const largest = Math.max(0, ...cardsGb);
-  const needed = largest > 0 ? Math.ceil(total / holds(largest) - 1e-9) : 0;
   return {
     trackMinutes: total,
     gigabytes,
     changes,
-    needed: Math.max(needed, changes.length + 1),
+    needed: isTakeTooLong ? null : used,
+    unused: [...fresh].map((card) => card + 1),
     lack,
-    says: cardWords(inOrder, cardsGb, changes, lack, gigabytes),
+    says: cardWords(inOrder, cardsGb, changes, lack, gigabytes, more),
   };
 }
 
@@ -97,13 +117,16 @@ function cardWords(
   recordings: readonly Rolling[],
   cardsGb: readonly number[],
   changes: readonly CardChange[],
-  lack: CardPlan["lack"],
+  lack: CardLack | null,
   gigabytes: number,
+  more: number,
 ): string {
   if (recordings.length === 0) return "Nothing is recorded on this day.";
   if (cardsGb.length === 0) return `${gigabytes.toFixed(1)} GB are needed, and there is no card.`;
+  if (lack?.isTakeTooLong)
+    return `A take of ${lack.title} does not fit on any card: use a larger one, or shorter takes.`;
   if (lack)
-    return `The cards last to ${timeOfDay(lack.atMin)}: ${lack.title} needs ${Math.ceil(lack.minutes)} min more.`;
+    return `The cards last to ${timeOfDay(lack.atMin)}: ${lack.title} needs ${Math.ceil(lack.minutes)} min more. Bring ${more} more ${more === 1 ? "card" : "cards"} of ${Math.max(...cardsGb)} GB.`;
   const [first] = changes;
   if (!first) return `One card is enough: ${gigabytes.toFixed(1)} GB of it.`;
   return `The first card lasts to ${timeOfDay(first.atMin)}; change it between takes of ${first.title}.`;

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, statSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { bytesPerS, gigabytesPerH, minutesIn, quantisationDbfs, SPLITS_BYTES } from "./soundFormat";
+import { bytesPerS, gigabytesPerH, minutesIn, quantisationDbfs, SPLITS_BYTES, splitOf } from "./soundFormat";
 import { REEL_FEET, tapeMinutes, tapeWords } from "./tape";
 
 const stereo48 = { sampleRateHz: 48_000, bits: 24, channels: 2, kbps: null } as const;
@@ -13,6 +13,17 @@ test("48 kHz, 24 bit, two tracks: 288 kB/s, 1.0368 GB an hour, 248.5 min in 4 Gi
   expect(gigabytesPerH(stereo48)).toBeCloseTo(1.0368, 6);
   expect(minutesIn(SPLITS_BYTES["4 GiB"], stereo48)).toBeCloseTo(248.55, 1);
   expect(1000 * gigabytesPerH(mono44)).toBeCloseTo(317.52, 2);
+});
+
+test.each([
+  ["2 GB", 115],
+  ["2 GiB", 124],
+  ["4 GB", 231],
+  ["4 GiB", 248],
+] as const)("two tracks at 48 kHz and 24 bit fill a file of %s in %d min (definitions)", (limit, minutes) => {
+  expect(Math.floor(splitOf(limit, stereo48, 10).minutes)).toBe(minutes);
+  expect(splitOf(limit, stereo48, minutes).filesPerTake).toBe(1);
+  expect(splitOf(limit, stereo48, 2 * minutes + 3).filesPerTake).toBe(3);
 });
 
 describe("against files written by sox", () => {

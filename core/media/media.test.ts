@@ -77,7 +77,9 @@ describe("cards over a day", () => {
     const small = planCards(day, WAV, [1.5]);
     expect(small.gigabytes).toBeCloseTo(2 * 1.0368, 4);
     expect(small.lack).toMatchObject({ title: "Second interview" });
-    expect(small.says).toMatch(/^The cards last to 15:\d\d: Second interview needs \d+ min more\.$/);
+    expect(small.says).toMatch(
+      /^The cards last to 15:\d\d: Second interview needs \d+ min more\. Bring 1 more card of 1\.5 GB\.$/,
+    );
     const two = planCards(day, WAV, [1.5, 1.5]);
     expect(two.lack).toBeNull();
     expect(two.changes).toHaveLength(1);
@@ -90,6 +92,71 @@ describe("cards over a day", () => {
     const tiny = planCards([scene("A", 600, { takeMin: 60, lengthMin: 60 })], WAV, [0.5, 0.5]);
     expect(tiny.lack).toMatchObject({ title: "A" });
     expect(tiny.changes).toEqual([]);
+  });
+
+  test("as many cards as whole takes need, and every card there is counts", () => {
+    // Eight tracks for 900 min in takes of 30: a card of 4 GB holds 56 min, so one take; 30 cards.
+    const long = scene("a", 540, { lengthMin: 600, takeMin: 30, tracks: 8 });
+    const sixteen = planCards([long], WAV, new Array<number>(16).fill(4));
+    expect(sixteen).toMatchObject({ needed: 30, lack: { title: "a", minutes: 420 } });
+    expect(sixteen.says).toBe("The cards last to 14:20: a needs 420 min more. Bring 14 more cards of 4 GB.");
+    // The second card is too small for a take; the third takes the rest.
+    const mixed = planCards([scene("a", 540, { lengthMin: 300, takeMin: 30 })], WAV, [1, 0.2, 64]);
+    expect(mixed).toMatchObject({ needed: 2, lack: null, unused: [2], changes: [{ card: 3 }] });
+    const tooLong = planCards([scene("a", 540, { lengthMin: 60, takeMin: 60 })], WAV, [0.5, 0.5]);
+    expect(tooLong).toMatchObject({ needed: null, lack: { isTakeTooLong: true } });
+    expect(tooLong.says).toContain("does not fit on any card");
+    // A small card that was passed over serves for shorter takes later.
+    const later = planCards(
+      [
+        scene("long", 540, { lengthMin: 20, takeMin: 30, tracks: 1 }),
+        scene("short", 600, { lengthMin: 4, takeMin: 2, tracks: 1 }),
+      ],
+      WAV,
+      [0.1, 0.27],
+    );
+    expect(later).toMatchObject({ needed: 2, lack: null, changes: [{ title: "short", card: 1 }] });
+  });
+
+  test("no way of dividing the takes among equal cards needs fewer (brute force)", () => {
+    const drawn = fc.array(
+      fc.record({
+        lengthMin: fc.integer({ min: 1, max: 20 }),
+        takeMin: fc.integer({ min: 1, max: 9 }),
+        tracks: fc.integer({ min: 1, max: 4 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(drawn, fc.integer({ min: 5, max: 60 }), (recordings, cardTrackMin) => {
+        const gigabytes = (cardTrackMin + 0.01) * 60 * bytesPerS({ ...WAV, channels: 1 }) * (1e-9 / 0.98);
+        const day = recordings.map((each, index): Rolling => ({ ...each, title: String(index), fromMin: 60 * index }));
+        const pieces = day.flatMap(({ lengthMin, takeMin, tracks }) => {
+          const rolled = lengthMin * ROLLS_FACTOR;
+          const whole = Math.floor(rolled / takeMin);
+          return [...new Array<number>(whole).fill(takeMin), rolled - whole * takeMin].map((each) => each * tracks);
+        });
+        /** Fewest cards for the pieces from one on, by trying every number of them on the first card. */
+        const fewest = (from: number): number => {
+          if (from === pieces.length) return 0;
+          let [best, sum] = [Infinity, 0];
+          for (let to = from + 1; to <= pieces.length; to += 1) {
+            sum += pieces[to - 1]!;
+            if (sum > cardTrackMin + 0.005) break;
+            best = Math.min(best, 1 + known(to));
+          }
+          return best;
+        };
+        const memory = new Map<number, number>();
+        const known = (from: number): number => {
+          if (!memory.has(from)) memory.set(from, fewest(from));
+          return memory.get(from)!;
+        };
+        const expected = known(0);
+        for (const count of [1, 3])
+          expect(planCards(day, WAV, new Array<number>(count).fill(gigabytes)).needed ?? Infinity).toBe(expected);
+      }),
+    );
   });
 
   test("no card is ever overfilled, changes go forward, larger cards never make it worse (property)", () => {

@@ -18,8 +18,25 @@ export const SoundFormat = Type.Object(
 export type SoundFormat = Static<typeof SoundFormat>;
 
 const GIGABYTE = 1e9;
-/** File sizes at which recorders begin a new file, bytes. Common practice: 2 or 4 GiB. */
-export const SPLITS_BYTES = { "2 GiB": 2 ** 31, "4 GiB": 2 ** 32 } as const;
+/** File sizes at which recorders begin a new file, bytes. Common practice: 2 or 4 GB, decimal or binary. */
+export const SPLITS_BYTES = { "2 GB": 2e9, "2 GiB": 2 ** 31, "4 GB": 4e9, "4 GiB": 2 ** 32 } as const;
+export const FILE_LIMITS = ["2 GB", "2 GiB", "4 GB", "4 GiB"] as const satisfies readonly (keyof typeof SPLITS_BYTES)[];
+export type FileLimit = (typeof FILE_LIMITS)[number];
+/** Where a recorder begins a new file, and what that does to a take. */
+export interface FileSplit {
+  limit: FileLimit;
+  /** Minutes until a file is full. */
+  minutes: number;
+  /** Files that a take makes; 1 where it fits. */
+  filesPerTake: number;
+}
+
+/** When files are split, and how many a take of so many minutes makes. */
+export function splitOf(limit: FileLimit, format: SoundFormat, takeMin: number): FileSplit {
+  const minutes = minutesIn(SPLITS_BYTES[limit], format);
+  return { limit, minutes, filesPerTake: Math.max(1, Math.ceil(takeMin / minutes - 1e-9)) };
+}
+
 /** What a card's own bookkeeping keeps, share: 1 to 2 %. Common practice. */
 const KEPT_SHARE = 0.02;
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { bankHours, coldShare, loadShare, runHours, USUAL_BATTERIES, wattHours, wattsFor } from "./cells";
-import { cellsForDay, planSwaps, RESERVE_SHARE, type Powered } from "./swaps";
+import { cellsForDay, planDayPower, RESERVE_SHARE, type Powered } from "./swaps";
 
 const pack = (own: Partial<Powered> = {}): Powered => ({
   name: "Pack",
@@ -10,6 +10,8 @@ const pack = (own: Partial<Powered> = {}): Powered => ({
   takesUsb: false,
   ...own,
 });
+const planSwaps = (device: Powered, temperatureC: number, bankWh: number | null) =>
+  planDayPower([device], temperatureC, bankWh)[0]!;
 const use = (title: string, from: string, to: string) => {
   const minutes = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
   return { title, fromMin: minutes(from), toMin: minutes(to) };
@@ -86,6 +88,63 @@ describe("changes over a day", () => {
     const fed = { ...long, takesUsb: true };
     expect(planSwaps(fed, 20, null).says).toContain("mains or a power bank");
     expect(planSwaps(fed, 20, 37)).toMatchObject({ swaps: [], tooLong: null });
+  });
+
+  test("a power bank empties over the day, and what comes after runs on sets", () => {
+    const day = pack({
+      watts: 4,
+      battery: USUAL_BATTERIES.builtIn,
+      takesUsb: true,
+      uses: [use("Morning", "08:00", "12:00"), use("Afternoon", "13:00", "17:00"), use("Night", "18:00", "22:00")],
+    });
+    // 20 Wh × 0.85 ÷ 4 W = 4.25 h of bank; 11.1 Wh ÷ 4 W = 2.775 h a set, 2.22 with a fifth in hand.
+    const plan = planSwaps(day, 20, 20);
+    expect(plan.feeds.map(({ title, toMin, isEmptied }) => [title, toMin, isEmptied])).toEqual([
+      ["Morning", 720, false],
+      ["Afternoon", 795, true],
+    ]);
+    expect(plan.tooLong).toBe("Afternoon");
+    // Afternoon from 13:15 on its own: 133.2 min, changed at 15:28, then 91.8 min of the next; a fresh one before Night.
+    expect(plan.swaps.map(({ atMin, title }) => [title, Math.round(atMin)])).toEqual([
+      ["Afternoon", 928],
+      ["Night", 1080],
+      ["Night", 1213],
+    ]);
+    expect(plan.says).toContain("a larger power bank. The power bank feeds Morning, Afternoon and is empty at 13:15.");
+    expect(planSwaps(day, 20, 1000)).toMatchObject({ swaps: [], tooLong: null });
+  });
+
+  test("never more energy from a bank than is in it, over all that hang on it (property)", () => {
+    const uses = fc.array(fc.tuple(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 60 })), {
+      maxLength: 5,
+    });
+    const device = fc.tuple(uses, fc.double({ min: 0.5, max: 8, noNaN: true }));
+    fc.assert(
+      fc.property(
+        fc.array(device, { minLength: 1, maxLength: 4 }),
+        fc.double({ min: 1, max: 100, noNaN: true }),
+        (drawn, bankWh) => {
+          const devices = drawn.map(([gaps, watts]) => {
+            let at = 0;
+            const day = gaps.map(([length, gap], index) => {
+              const fromMin = at + gap;
+              at = fromMin + length;
+              return { title: String(index), fromMin, toMin: at };
+            });
+            return pack({ uses: day, watts, takesUsb: true, battery: USUAL_BATTERIES.builtIn });
+          });
+          const plans = planDayPower(devices, 20, bankWh);
+          const fedWh = plans.reduce(
+            (sum, { feeds }, index) =>
+              sum +
+              feeds.reduce((own, { fromMin, toMin }) => own + ((toMin - fromMin) / 60) * devices[index]!.watts, 0) /
+                0.85,
+            0,
+          );
+          expect(fedWh).toBeLessThanOrEqual(bankWh + 1e-6);
+        },
+      ),
+    );
   });
 
   test("cold makes more changes; cells are counted by kind", () => {

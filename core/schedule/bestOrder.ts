@@ -46,20 +46,18 @@ export const MOST_EXACT = 13;
 /** Beyond it, so many of the best half-made orders are followed. */
 const BEAM = 400;
 
-/** A scene with its clean stretches that are long enough for a take. */
+/** A scene with its clean stretches. */
 interface Wish extends SceneWish {
   gaps: readonly Interval[];
 }
 
 const EPSILON = 1e-9;
 
-function usableGaps(scene: SceneWish, day: Interval): Interval[] {
-  const within = {
-    fromMin: Math.max(day.fromMin, scene.earliestMin),
-    toMin: Math.min(day.toMin, scene.latestMin),
-  };
-  const take = Math.min(scene.takeMin, scene.lengthMin);
-  return gapsBetween(scene.blocked, within).filter((gap) => lengthOf(gap) >= take - EPSILON);
+function quietGaps({ blocked, earliestMin, latestMin }: SceneWish, day: Interval): Interval[] {
+  return gapsBetween(blocked, {
+    fromMin: Math.max(day.fromMin, earliestMin),
+    toMin: Math.min(day.toMin, latestMin),
+  });
 }
 
 /** Records a scene from a moment on, in its clean stretches; null when it does not fit any more. */
@@ -71,7 +69,7 @@ function record(scene: Wish, fromMin: number): PlacedScene | null {
   let wanted = scene.lengthMin;
   for (const gap of scene.gaps) {
     const start = Math.max(gap.fromMin, begin);
-    // The last run may be shorter than a take: what is left of the scene.
+    // The last run may be shorter than a take: what is left of the scene, in a gap of any length that holds it.
     const least = Math.min(take, wanted);
     if (gap.toMin - start < least - EPSILON) continue;
     const used = Math.min(gap.toMin - start, wanted);
@@ -138,8 +136,8 @@ function whyLeft(wish: Wish, day: Interval): string {
     return `It is fixed at ${timeOfDay(wish.fixedAtMin)}, and the place is not quiet then. Move it, or have the noise stopped.`;
   if (longest < take)
     return `A take needs ${Math.ceil(take)} quiet minutes; the longest quiet run is ${Math.floor(longest)}. Shorten the take, or have a noise stopped.`;
-  const whole = wish.gaps.reduce((sum, gap) => sum + lengthOf(gap), 0);
-  if (whole < wish.lengthMin)
+  const whole = wish.gaps.reduce((sum, gap) => sum + (lengthOf(gap) >= take - EPSILON ? lengthOf(gap) : 0), 0);
+  if (!record({ ...wish, fixedAtMin: null }, day.fromMin))
     return `It needs ${Math.ceil(wish.lengthMin)} quiet minutes; the day has ${Math.floor(whole)} in runs long enough for a take.`;
   return "The day is full: make it longer, or put this scene on another day.";
 }
@@ -152,7 +150,7 @@ function whyLeft(wish: Wish, day: Interval): string {
  */
 export function bestOrder({ scenes, day, moveMin }: DayOrderInput): DayOrder {
   if (scenes.length > 30) throw new RangeError("At most 30 scenes a day.");
-  const wishes = scenes.map((scene): Wish => ({ ...scene, gaps: usableGaps(scene, day) }));
+  const wishes = scenes.map((scene): Wish => ({ ...scene, gaps: quietGaps(scene, day) }));
   const start: Draft = { done: 0, last: -1, finishMin: day.fromMin, placed: null, before: null };
   const isProved = scenes.length <= MOST_EXACT;
   const best = followOrders(start, wishes, moveMin, isProved ? Infinity : BEAM);
@@ -166,5 +164,5 @@ export function bestOrder({ scenes, day, moveMin }: DayOrderInput): DayOrder {
 
 /** A scene at the time it is planned for, and what crosses it. */
 export function recordAt(scene: SceneWish, startMin: number, day: Interval): PlacedScene | null {
-  return record({ ...scene, fixedAtMin: null, gaps: usableGaps(scene, day) }, startMin);
+  return record({ ...scene, fixedAtMin: null, gaps: quietGaps(scene, day) }, startMin);
 }

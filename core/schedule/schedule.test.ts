@@ -116,6 +116,59 @@ describe("one scene", () => {
   });
 });
 
+describe("one scene minute by minute", () => {
+  /** The earliest end, by trying every minute to begin a run and every length of it; null where there is none. */
+  function earliestEnd(scene: SceneWish, from: number): number | null {
+    const isQuiet = (minute: number) =>
+      minute >= Math.max(DAY.fromMin, scene.earliestMin) &&
+      minute < Math.min(DAY.toMin, scene.latestMin) &&
+      !scene.blocked.some(({ fromMin, toMin }) => minute >= fromMin && minute < toMin);
+    const least = Math.min(scene.takeMin, scene.lengthMin);
+    const known = new Map<number, number | null>();
+    const go = (minute: number, wanted: number): number | null => {
+      if (wanted === 0) return minute;
+      if (minute >= DAY.toMin) return null;
+      const key = minute * 1000 + wanted;
+      if (known.has(key)) return known.get(key)!;
+      let best = go(minute + 1, wanted);
+      for (let length = 1; length <= wanted && isQuiet(minute + length - 1); length += 1) {
+        if (length < least && length < wanted) continue;
+        const end = go(minute + length, wanted - length);
+        if (end !== null && (best === null || end < best)) best = end;
+      }
+      known.set(key, best);
+      return best;
+    };
+    return go(from, scene.lengthMin);
+  }
+
+  test("a remainder goes into any gap that holds it; it never ends later than the best way there is (brute force)", () => {
+    // Ten minutes in takes of eight: the last two fit into a gap of three.
+    const scene = wish("a", { lengthMin: 10, takeMin: 8, blocked: [at("08:08", 10), at("08:21", 60)] });
+    expect(recordAt(scene, 480, DAY)!.toMin).toBe(minutesOfDay("08:20"));
+    const short = fc.array(
+      fc
+        .tuple(fc.integer({ min: 470, max: 620 }), fc.integer({ min: 1, max: 25 }))
+        .map(([fromMin, minutes]): Interval => ({ fromMin, toMin: fromMin + minutes })),
+      { maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(
+        short,
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1, max: 20 }),
+        fc.integer({ min: 480, max: 560 }),
+        fc.integer({ min: 560, max: 640 }),
+        (blocked, lengthMin, takeMin, from, latestMin) => {
+          const drawn = wish("a", { lengthMin, takeMin, blocked, latestMin });
+          expect(recordAt(drawn, from, DAY)?.toMin ?? null).toBe(earliestEnd(drawn, from));
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
+
 describe("order of a day", () => {
   test("scenes of one place stay together when moving takes time", () => {
     const list = [wish("a"), wish("b", { placeId: "quay" }), wish("c"), wish("d", { placeId: "quay" })];

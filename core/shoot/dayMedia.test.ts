@@ -48,7 +48,9 @@ test("safety tracks double it; a small card says until when it lasts", () => {
   expect(dayMediaOf(bundle({ hasSafetyTracks: true }), 1).cards.trackMinutes).toBe(720);
   const small = dayMediaOf(bundle({ cardsGb: [2] }), 1).cards;
   expect(small.lack).toMatchObject({ title: "Afternoon" });
-  expect(small.says).toMatch(/^The cards last to 1[45]:\d\d: Afternoon needs \d+ min more\.$/);
+  expect(small.says).toMatch(
+    /^The cards last to 1[45]:\d\d: Afternoon needs \d+ min more\. Bring 1 more card of 2 GB\.$/,
+  );
   expect(dayMediaOf(bundle({ cardsGb: [2, 2] }), 1).cards.changes).toHaveLength(1);
 });
 

@@ -1,7 +1,7 @@
 import { planCards, type CardPlan, type Rolling } from "../media/cardPlan";
-import { adviseFormat, channelWords, type FormatAdvice } from "../media/soundFormat";
+import { adviseFormat, channelWords, splitOf, type FileSplit, type FormatAdvice } from "../media/soundFormat";
 import { USUAL_BATTERIES, wattsFor, type Battery } from "../power/cells";
-import { cellsForDay, planSwaps, type SwapPlan } from "../power/swaps";
+import { cellsForDay, planDayPower, type SwapPlan } from "../power/swaps";
 import { minutesOfDay } from "../schedule/clockTime";
 import { exposureOf, type Exposure } from "../sound/exposure";
 import { BY_LEAD } from "../wireless/airPlan";
@@ -23,6 +23,7 @@ const ON_AFTER_MIN = 5;
 /** What a shoot has while nobody has said. */
 export const FIRST_PROVISION: Omit<ProvisionBody, "shootId"> = {
   cardsGb: [32],
+  fileLimit: "4 GiB",
   hasFloat: false,
   hasSafetyTracks: false,
   temperatureC: 15,
@@ -42,6 +43,7 @@ export interface DayMedia {
   advice: FormatAdvice;
   channels: string;
   cards: CardPlan;
+  files: FileSplit;
   /** Tracks at one time, safety tracks with them. */
   mostTracks: number;
   /** Where there are more tracks than the recorder takes; null where there are not, or nobody has said how many it takes. */
@@ -122,13 +124,18 @@ export function dayMediaOf(bundle: ShootBundle, day: number): DayMedia {
   const rate = { sampleRateHz, bits: advice.format.bits === 32 ? 32 : bitsPerSample, kbps: null };
   const cards = planCards(rollings, rate, provision.cardsGb);
   const devices = poweredOf(bundle, rollings, provision);
-  const power = devices.map((device) => planSwaps(device, provision.temperatureC, provision.bankWh));
+  const power = planDayPower(devices, provision.temperatureC, provision.bankWh);
   const cells = cellsForDay(power.map((plan, index) => ({ plan, battery: devices[index]!.battery })));
   const { listenDba: levelDba, listenHours: hours } = provision;
   return {
     advice,
     channels: channelWords(Math.max(1, mostTracks), false),
     cards,
+    files: splitOf(
+      provision.fileLimit ?? "4 GiB",
+      advice.format,
+      Math.max(0, ...rollings.map(({ takeMin }) => takeMin)),
+    ),
     mostTracks,
     tooMany: tooManyTracks(rollings, provision),
     power,

@@ -11,6 +11,7 @@ import { INTRUSIONS, Outfit, Performance, Person } from "../dress/outfit";
 import { PickupSetup, PickupWishes } from "../pickup/setup";
 import { Rehearsal } from "../rehearsal/rehearsal";
 import { STEP_IDS } from "../rehearsal/steps";
+import { FILE_LIMITS } from "../media/soundFormat";
 import { Battery } from "../power/cells";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
@@ -224,6 +225,8 @@ export const ProvisionBody = Type.Object(
   {
     shootId: Id,
     cardsGb: Type.Array(Type.Number({ title: "Card", unit: "GB", minimum: 0.1, maximum: 8000 }), { maxItems: 24 }),
+    /** The size at which the recorder begins a new file. */
+    fileLimit: Type.Optional(oneOf(FILE_LIMITS, "New file at")),
     hasFloat: Type.Boolean({ title: "The recorder writes 32-bit float" }),
     hasSafetyTracks: Type.Boolean({ title: "A safety track for each" }),
     temperatureC: Type.Number({ title: "Coldest hour", unit: "°C", minimum: -30, maximum: 50 }),

@@ -34,10 +34,39 @@ test("too much says by how much to turn down, or how long is left; nothing heard
   const loud = exposureOf([{ levelDba: 94, hours: 4 }]);
   expect(loud).toMatchObject({ grade: "redo" });
   // Four days' worth: 6 dB, or one hour.
-  expect(loud.says).toContain("turn down by 7 dB, or listen for 60 min");
+  expect(loud.says).toContain("turn down by 6 dB, or listen for 60 min at most");
+  expect(
+    exposureOf([
+      { levelDba: 88, hours: 6 },
+      { levelDba: 100, hours: 0.1 },
+    ]).says,
+  ).toBe("190 % of what one day allows: turn everything down by 3 dB, or shorten everything to 52 %.");
   expect(exposureOf([])).toMatchObject({ dayShare: 0, eightHourDba: null, grade: "good" });
   expect(exposureOf([{ levelDba: 82, hours: 7 }]).says).toContain("not every day like this");
   expect(exposureOf([{ levelDba: 70, hours: 8 }]).grade).toBe("good");
+});
+
+test("what it tells to do brings the whole day's dose to one day at most, and no less than is needed (property)", () => {
+  const listening = fc.record({
+    levelDba: fc.double({ min: 80, max: 110, noNaN: true }),
+    hours: fc.double({ min: 0.1, max: 12, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(fc.array(listening, { minLength: 1, maxLength: 5 }), (day) => {
+      const { dayShare, says } = exposureOf(day);
+      fc.pre(dayShare > 1);
+      const down = Number(/by (\d+) dB/.exec(says)![1]);
+      const lowered = (by: number) =>
+        exposureOf(day.map((each) => ({ ...each, levelDba: each.levelDba - by }))).dayShare;
+      expect(lowered(down)).toBeLessThanOrEqual(1 + 1e-6);
+      expect(lowered(down - 1)).toBeGreaterThan(1 - 1e-6);
+      const percent = /to (\d+) %/.exec(says);
+      const minutes = /for (\d+) min/.exec(says);
+      const share = percent ? Number(percent[1]) / 100 : Number(minutes![1]) / (60 * day[0]!.hours);
+      const shorter = exposureOf(day.map((each) => ({ ...each, hours: each.hours * share }))).dayShare;
+      expect(shorter).toBeLessThanOrEqual(1 + 1e-6);
+    }),
+  );
 });
 
 test("longer and louder never make the dose smaller (property)", () => {

@@ -35,12 +35,18 @@ export function exposureOf(listened: readonly Listening[]): Exposure {
 }
 
 function exposureWords(listened: readonly Listening[], dayShare: number, weekShare: number): string {
-  const loudest = Math.max(-Infinity, ...listened.map(({ levelDba }) => levelDba));
-  if (dayShare > 1)
-    return `${Math.round(100 * dayShare)} % of what one day allows: turn down by ${Math.ceil(powerToDb(dayShare))} dB, or listen for ${(nioshHours(loudest) * 60).toFixed(0)} min at this level at most.`;
-  if (dayShare > 0.5)
-    return `${Math.round(100 * dayShare)} % of what one day allows: rest your ears at lunch, 3 dB down doubles the time.`;
+  const percent = `${Math.round(100 * dayShare)} % of what one day allows`;
+  if (dayShare > 1) {
+    // 3 dB for each doubling; all of it together, for the dose is the whole day's.
+    const downDb = Math.ceil(3 * Math.log2(dayShare) - 1e-9);
+    const heard = listened.filter(({ hours }) => hours > 0);
+    const allowedMin = Math.floor((60 * heard.reduce((sum, { hours }) => sum + hours, 0)) / dayShare + 1e-9);
+    return heard.length === 1
+      ? `${percent}: turn down by ${downDb} dB, or listen for ${allowedMin} min at most.`
+      : `${percent}: turn everything down by ${downDb} dB, or shorten everything to ${Math.floor(100 / dayShare)} %.`;
+  }
+  if (dayShare > 0.5) return `${percent}: rest your ears at lunch; 3 dB less doubles the time.`;
   if (weekShare > 1 / 5)
     return `${Math.round(100 * weekShare)} % of what a week allows, in one day: not every day like this.`;
-  return `${Math.round(100 * dayShare)} % of what one day allows.`;
+  return `${percent}.`;
 }

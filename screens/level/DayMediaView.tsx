@@ -289,7 +289,7 @@ export function DayMediaView() {
               ))}
               <Soft>{media.channels}</Soft>
               <Disclosure title="Files: where they split, names, compressed ones">
-                <FileWords media={media} />
+                <FileWords media={media} onLimit={(fileLimit) => set({ fileLimit })} />
               </Disclosure>
               <Tick
                 label="The recorder writes 32-bit float"

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { compressedWords, minutesIn, SPLITS_BYTES, takeName } from "@/core/media/soundFormat";
+import { compressedWords, FILE_LIMITS, takeName, type FileLimit } from "@/core/media/soundFormat";
 import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
 import type { DayMedia } from "@/core/shoot/dayMedia";
 import { Select } from "@/ui/Select";
@@ -11,16 +11,22 @@ import { Row, Stack } from "@/ui/layout";
 const USUAL_KBPS = 192;
 
 /** Where files split, how they are called, what compressing them costs. */
-export function FileWords({ media }: { media: DayMedia }) {
+export function FileWords({ media, onLimit }: { media: DayMedia; onLimit: (limit: FileLimit) => void }) {
   const { format } = media.advice;
-  const splits = Object.entries(SPLITS_BYTES).map(
-    ([name, bytes]) => `${name} after ${Math.floor(minutesIn(bytes, format))} min`,
-  );
+  const { limit, minutes, filesPerTake } = media.files;
   return (
     <Stack $gap={0.4}>
+      <Select
+        label="Recorder starts a new file at"
+        value={limit}
+        options={FILE_LIMITS.map((value) => ({ value, name: value }))}
+        onChange={onLimit}
+      />
       <p>
-        Each start makes a file. One of {format.channels} {format.channels === 1 ? "track" : "tracks"} is full at{" "}
-        {splits.join(", or ")}: the recorder goes on in the next.
+        With {format.channels} {format.channels === 1 ? "track" : "tracks"} that is after {Math.floor(minutes)} min.{" "}
+        {filesPerTake === 1
+          ? "The longest take fits in one file."
+          : `The longest take makes ${filesPerTake} files: keep them together.`}
       </p>
       <p>Call them by day, scene, take and who: {takeName(1, 4, 3, "Tam")}.</p>
       <p>

@@ -1,0 +1,1 @@
+ALTER TABLE "provision" ADD COLUMN "file_limit" text DEFAULT '4 GiB' NOT NULL;
