@@ -63,6 +63,43 @@ describe("a clap that cannot be measured says why and what to do", () => {
     );
   });
 
+  test("a hard first sound over a faint room: what is said is how far the decay goes, not how far the clap stands out", () => {
+    // A room 26 dB under the clap itself: over 35 dB above the noise, but less than 25 dB of decay.
+    const faint = noiseClap({ timeS: 0.8, noiseDb: -57, levelDb: -32, afterS: 1.5 });
+    const start = CLAP_RATE_HZ;
+    const burst = noiseClap({ timeS: 0.02, noiseDb: -200, levelDb: -4, seed: 9, afterS: 1.5 });
+    const sound = faint.map((sample, at) => sample + (at >= start ? burst[at]! : 0));
+    expect(refusal(analyseClap(sound, CLAP_RATE_HZ))).toMatch(
+      /^The decay at (500|1000) Hz falls \d+ dB before it meets the noise; 25 dB are needed, \d+ dB more\./,
+    );
+  });
+
+  test("figures of a refusal add up: what there is, what is needed, what is missing (property)", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 2, noNaN: true }),
+        fc.double({ min: -75, max: -35, noNaN: true }),
+        fc.double({ min: -40, max: -8, noNaN: true }),
+        fc.integer({ min: 1, max: 1000 }),
+        (timeS, noiseDb, levelDb, seed) => {
+          const room = noiseClap({ timeS, noiseDb, levelDb, seed, afterS: 1.5 });
+          const burst = noiseClap({ timeS: 0.02, noiseDb: -200, levelDb: -6, seed: seed + 1, afterS: 1.5 });
+          const result = analyseClap(
+            room.map((sample, at) => sample + burst[at]!),
+            CLAP_RATE_HZ,
+          );
+          if (result.isMeasured) return;
+          const figures = /(\d+) dB (?:above|before) .*; (\d+) dB are needed, (\d+) dB more/.exec(result.says);
+          if (!figures) return;
+          const [there, needed, more] = figures.slice(1).map(Number);
+          expect(there! + more!).toBe(needed);
+          expect(more).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
   test("claps that come too soon after each other", () => {
     const first = noiseClap({ timeS: 1, noiseDb: -80, afterS: 0.45, levelDb: -11 });
     const second = noiseClap({ timeS: 1, noiseDb: -80, beforeS: 0, afterS: 2, levelDb: -14 });

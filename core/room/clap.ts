@@ -1,6 +1,6 @@
 import { filterOctave, octaveFits, octaveSections } from "../audio/octaveBank";
 import { amplitudeToDb, powerToDb } from "../sound/decibel";
-import { decayOf, neededRangeDb, type Decay, type DecayFit, type Evaluation } from "./decay";
+import { decayOf, neededRangeDb, neededReachDb, type Decay, type DecayFit, type Evaluation } from "./decay";
 import { ROOM_OCTAVES_HZ } from "./materials";
 
 /** One octave of a measured decay. */
@@ -11,8 +11,10 @@ export interface ClapBand {
   fit: DecayFit | null;
   t20S: number | null;
   t30S: number | null;
-  /** How far the clap stands above the noise, dB, and what is missing for the shortest evaluation. */
+  /** How far the clap stands above the noise, and how far down its decay can be followed, dB. */
   rangeDb: number;
+  reachDb: number;
+  /** What is missing for the shortest evaluation, dB; 0 where it was possible. */
   shortByDb: number;
   /** The decay for a drawing, dB re its start, one figure every stepS. */
   curveDb: number[];
@@ -122,7 +124,7 @@ function drawn({ curveDb, stepS, rangeDb }: Decay) {
 }
 
 function bandOf(hz: number, decay: Decay): ClapBand {
-  const { rangeDb, fits } = decay;
+  const { rangeDb, reachDb, fits } = decay;
   const allowed = (evaluation: Evaluation) => (rangeDb >= neededRangeDb(evaluation) ? fits[evaluation] : null);
   const [t20, t30] = [allowed("t20"), allowed("t30")];
   return {
@@ -132,7 +134,8 @@ function bandOf(hz: number, decay: Decay): ClapBand {
     t20S: t20?.timeS ?? null,
     t30S: t30?.timeS ?? null,
     rangeDb,
-    shortByDb: Math.max(0, neededRangeDb("t20") - rangeDb),
+    reachDb,
+    shortByDb: t20 ? 0 : Math.max(0, neededRangeDb("t20") - rangeDb, neededReachDb("t20") - reachDb),
     ...drawn(decay),
   };
 }
@@ -152,9 +155,21 @@ function remarksOn(bands: readonly ClapBand[], claps: number, atS: number): stri
   const missing = bands.filter(({ evaluation }) => evaluation === null);
   if (missing.length > 0)
     remarks.push(
-      `Not measurable at ${missing.map(({ hz, shortByDb }) => `${hz} Hz (${Math.ceil(shortByDb)} dB short)`).join(", ")}: the forecast stays there.`,
+      `Not measurable at ${missing.map(({ hz, shortByDb }) => `${hz} Hz${shortByDb > 0 ? ` (${Math.ceil(shortByDb)} dB short)` : ""}`).join(", ")}: the forecast stays there.`,
     );
   return remarks;
+}
+
+/** Why a band cannot be evaluated, by what it lacks. */
+function shortWords({ hz, rangeDb, reachDb }: ClapBand, isCut: boolean): string {
+  const end = isCut ? "where it breaks off" : "the noise";
+  const [range, reach] = [neededRangeDb("t20"), neededReachDb("t20")];
+  // Rounded towards what is missing, so that the figures add up.
+  if (rangeDb < range)
+    return `The clap stands ${Math.floor(rangeDb)} dB above ${end} at ${hz} Hz; ${range} dB are needed, ${range - Math.floor(rangeDb)} dB more.`;
+  if (reachDb < reach)
+    return `The decay at ${hz} Hz falls ${Math.floor(reachDb)} dB before it meets ${end}; ${reach} dB are needed, ${reach - Math.floor(reachDb)} dB more.`;
+  return `The decay at ${hz} Hz is too uneven to be measured.`;
 }
 
 /**
@@ -209,11 +224,11 @@ export function analyseClap(samples: Float32Array, sampleRateHz: number): ClapRe
     };
   });
   const middle = bands.filter(({ band }) => band.hz === 500 || band.hz === 1000);
-  const worst = middle.reduce((least, each) => (each.band.rangeDb < least.band.rangeDb ? each : least));
-  if (middle.some(({ band }) => band.evaluation === null)) {
-    const short = Math.max(1, Math.ceil(worst.band.shortByDb));
+  const missing = middle.filter(({ band }) => band.evaluation === null);
+  if (missing.length > 0) {
+    const worst = missing.reduce((most, each) => (each.band.shortByDb > most.band.shortByDb ? each : most));
     const isCut = next !== undefined || (worst.noise !== null && worst.tail > 4 * worst.noise);
-    const says = `The clap stands ${worst.band.rangeDb.toFixed(0)} dB above ${isCut ? "where it breaks off" : "the noise"} at ${worst.band.hz} Hz; ${neededRangeDb("t20")} dB are needed, ${short} dB more.`;
+    const says = shortWords(worst.band, isCut);
     if (next) return refuse(`The next clap comes too soon. ${says}`, "Clap once, and let it ring out.");
     if (isCut)
       return refuse(`The recording stops too soon. ${says}`, "Let it run on for three seconds after the clap.");

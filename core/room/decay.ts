@@ -12,6 +12,9 @@ export function neededRangeDb(evaluation: Evaluation): number {
   return FIT_FROM_DB + FIT_SPANS_DB[evaluation] + ABOVE_NOISE_DB;
 }
 
+/** How far a decay must be followed down for an evaluation, dB: 25 for T20, 35 for T30. Source: ISO 3382-2. */
+export const neededReachDb = (evaluation: Evaluation): number => FIT_FROM_DB + FIT_SPANS_DB[evaluation];
+
 /** A straight line through a decay. */
 export interface DecayFit {
   /** Reverberation time, s: the fall extrapolated to 60 dB. */
@@ -31,6 +34,8 @@ export interface Decay {
   stepS: number;
   /** How far the start stands above the noise, dB. */
   rangeDb: number;
+  /** How far the decay can be followed down before it meets the noise, dB: less than the range where the first sound stands far above what follows. */
+  reachDb: number;
   fits: Record<Evaluation, DecayFit | null>;
 }
 
@@ -143,5 +148,5 @@ export function decayOf(squares: Float64Array, sampleRateHz: number, noiseBefore
     width = Math.min(100, Math.max(5, Math.round((0.02 * timeS) / stepS)));
   }
   const peak = meanOf(means, 0, Math.min(means.length, 10));
-  return { curveDb, stepS, rangeDb: powerToDb(peak / Math.max(noise, 1e-30)), fits };
+  return { curveDb, stepS, rangeDb: powerToDb(peak / Math.max(noise, 1e-30)), reachDb: -(curveDb.at(-1) ?? 0), fits };
 }
