@@ -34,20 +34,26 @@ function decodeSigned24(from: usize, stride: usize, frames: i32, to: usize): voi
   }
 }
 
+/** Beyond +120 dBFS is no sound, and under −200 dBFS is none to be heard. */
+const MOST: f32 = 1e6;
+const LEAST: f32 = 1e-10;
+
 function decodeFloat(from: usize, stride: usize, frames: i32, to: usize, isWide: bool): i32 {
   let broken = 0;
   for (let frame = 0; frame < frames; frame += 1) {
     const value = isWide ? <f32>load<f64>(from) : load<f32>(from);
-    const isNumber = isFinite(value);
-    store<f32>(to, isNumber ? value : 0);
-    if (!isNumber) broken += 1;
+    const size = abs(value);
+    // No number is not in any range.
+    const isLevel = size <= MOST;
+    store<f32>(to, isLevel && size >= LEAST ? value : 0);
+    if (!isLevel) broken += 1;
     from += stride;
     to += 4;
   }
   return broken;
 }
 
-/** Decodes one channel of interleaved frames into floats of ±1; says how many were no numbers (they become 0). */
+/** Decodes one channel of interleaved frames into floats of ±1; says how many were no numbers, or beyond any level (they become 0). */
 export function decodeChannel(encoding: i32, from: usize, stride: usize, frames: i32, to: usize): i32 {
   if (encoding == SIGNED_24) decodeSigned24(from, stride, frames, to);
   else if (encoding == SIGNED_16)

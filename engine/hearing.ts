@@ -1,4 +1,5 @@
 import { PARTS_PER_HOP, room } from "./block";
+import { LevelRoom } from "./levels";
 import { lnOf } from "./logarithm";
 import { Period } from "./period";
 import { PowerSpectrum } from "./powerSpectrum";
@@ -136,21 +137,27 @@ export class Hearing {
   }
 
   /** Works everything out for one channel. */
-  listen(squares: usize, steps: usize, bands: usize, slow: usize, slowCount: i32, hops: i32): void {
+  listen(levels: LevelRoom, bands: usize, slow: usize, slowCount: i32, hops: i32, frames: i32): void {
     if (hops < 1) return;
-    this.levelsOf(squares, hops);
-    this.finesOf(steps, hops);
+    this.levelsOf(levels, hops, frames);
+    this.finesOf(levels.steps, hops);
     this.lowsOf(slow, slowCount, hops);
     this.noiseOf(bands, hops);
     this.voiceOf(slowCount, hops);
     this.linesOf(slow, slowCount);
   }
 
-  private levelsOf(squares: usize, hops: i32): void {
+  /** Mean squares without the piece's DC offset. */
+  private levelsOf(levels: LevelRoom, hops: i32, frames: i32): void {
+    let squares = levels.squares;
+    const offset = levels.total / max(1.0, levels.count);
     for (let hop = 0; hop < hops; hop += 1) {
       let sum: f64 = 0;
       for (let part = 0; part < PARTS_PER_HOP; part += 1, squares += 4) sum += <f64>load<f32>(squares);
-      store<f32>(this.level + ((<usize>hop) << 2), <f32>(sum / <f64>this.hopFrames));
+      const at = (<usize>hop) << 2;
+      const count = <f64>min(this.hopFrames, frames - hop * this.hopFrames);
+      sum += offset * (count * offset - 2 * <f64>load<f32>(levels.sums + at));
+      store<f32>(this.level + at, <f32>(max(0.0, sum) / <f64>this.hopFrames));
     }
   }
 

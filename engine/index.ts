@@ -110,6 +110,7 @@ export function begin(contextHops: i32): void {
     const channel = channels[index];
     memory.fill(channel.line, 0, (<usize>history) << 2);
     channel.levels.activity.reset();
+    channel.levels.total = channel.levels.count = 0;
     channel.levels.runs.reset();
     channel.repeats.reset();
   }
@@ -208,6 +209,15 @@ export function meter(frames: i32): void {
   hopsDone += hops;
 }
 
+/** Takes the DC offset off a channel's slow samples. */
+function centreSlow(channel: Channel): void {
+  let sum: f64 = 0;
+  const end = channel.slow + ((<usize>slowDone) << 2);
+  for (let at = channel.slow; at < end; at += 4) sum += <f64>load<f32>(at);
+  const mean = <f32>(sum / <f64>max(1, slowDone));
+  for (let at = channel.slow; at < end; at += 4) store<f32>(at, load<f32>(at) - mean);
+}
+
 /** Ends a piece: what is under way is closed. */
 export function finish(): void {
   const tail = SEGMENT * 3;
@@ -218,6 +228,7 @@ export function finish(): void {
     const line = lineOf(index);
     memory.fill(line, 0, (<usize>(HOPS_PER_BLOCK * hopFrames)) << 2);
     meterBands(channel, hopsDone - 1);
+    centreSlow(channel);
     channel.peak = truePeakOf(line - ((<usize>(2 * SEGMENT)) << 2), tail, rate, channel.peak, 0);
   }
 }
@@ -283,7 +294,7 @@ export function repeatCountOf(channel: i32): i32 {
 /** Works out what a finished piece's channel is judged by; valid until the next channel is listened to. */
 export function listen(channel: i32): void {
   const it = channels[channel];
-  hearing!.listen(it.levels.squares, it.levels.steps, it.bands, it.slow, slowDone, hopsDone);
+  hearing!.listen(it.levels, it.bands, it.slow, slowDone, hopsDone, framesDone);
 }
 
 /**

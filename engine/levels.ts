@@ -14,6 +14,9 @@ export class LevelRoom {
   steps: usize = 0;
   /** Largest absolute sample since it was set. */
   peak: f32 = 0;
+  /** Sum and number of the piece's samples so far: their mean is the DC offset that activity is told without. */
+  total: f64 = 0;
+  count: f64 = 0;
 
   constructor(activity: Activity, runs: Runs) {
     this.activity = activity;
@@ -27,8 +30,9 @@ let sum: f32 = 0;
 /** Smallest step from sample to sample in the last part. */
 let nearest: f32 = 0;
 
-/** Levels of one part; gives the sum of its absolute values. */
-function part(from: usize, frames: i32, to: LevelRoom, at: usize): f32 {
+/** Levels of one part; gives the sum of its absolute values without an offset. */
+function part(from: usize, frames: i32, offset: f32, to: LevelRoom, at: usize): f32 {
+  const offset4 = f32x4.splat(offset);
   let squares4 = f32x4.splat(0);
   let absolutes4 = f32x4.splat(0);
   let steps4 = f32x4.splat(0);
@@ -43,7 +47,7 @@ function part(from: usize, frames: i32, to: LevelRoom, at: usize): f32 {
     const step = f32x4.sub(value, v128.load(from - 4));
     squares4 = f32x4.add(squares4, f32x4.mul(value, value));
     steps4 = f32x4.add(steps4, f32x4.mul(step, step));
-    absolutes4 = f32x4.add(absolutes4, f32x4.abs(value));
+    absolutes4 = f32x4.add(absolutes4, f32x4.abs(f32x4.sub(value, offset4)));
     near4 = f32x4.pmin(near4, f32x4.abs(step));
     sum4 = f32x4.add(sum4, value);
     low4 = f32x4.pmin(low4, value);
@@ -61,7 +65,7 @@ function part(from: usize, frames: i32, to: LevelRoom, at: usize): f32 {
     const step = value - load<f32>(from - 4);
     squares += value * value;
     steps += step * step;
-    absolutes += abs(value);
+    absolutes += abs(value - offset);
     nearest = min(nearest, abs(step));
     sum += value;
     lowest = min(lowest, value);
@@ -85,12 +89,13 @@ export function levelHop(
   sum = 0;
   lowest = frames > 0 ? load<f32>(from) : 0;
   highest = lowest;
+  const offset = to.count > 0 ? <f32>(to.total / to.count) : 0;
   for (let index = 0; index < PARTS_PER_HOP; index += 1) {
     const begin = min(frames, (index * hopFrames) / PARTS_PER_HOP);
     const end = min(frames, ((index + 1) * hopFrames) / PARTS_PER_HOP);
     const here = from + ((<usize>begin) << 2);
     const at = (<usize>(hop * PARTS_PER_HOP + index)) << 2;
-    to.activity.push(part(here, end - begin, to, at), !isLeadIn);
+    to.activity.push(part(here, end - begin, offset, to, at), !isLeadIn);
     if (end == begin) continue;
     if (nearest < SAME) to.runs.push(here, end - begin, frame + begin);
     else to.runs.pass(here, frame + begin);
@@ -100,4 +105,6 @@ export function levelHop(
   store<f32>(to.lowest + at, lowest);
   store<f32>(to.highest + at, highest);
   to.peak = max(to.peak, max(highest, -lowest));
+  to.total += <f64>sum;
+  to.count += <f64>frames;
 }

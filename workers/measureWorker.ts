@@ -24,6 +24,7 @@ const door = {
     let told = 0;
     try {
       const recording = await measureWav(blobSource(file), file.name, {
+        keepsSteps: true,
         isCancelled: () => isCancelled,
         holdUp: () => held?.opens ?? null,
         onProgress: (share) => {

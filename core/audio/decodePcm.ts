@@ -1,6 +1,6 @@
 import type { Encoding } from "./wavHeader";
 
-/** Decodes interleaved bytes into one plane a channel; returns how many samples were no numbers (set to 0). */
+/** Decodes interleaved bytes into one plane a channel; returns how many samples were no numbers or beyond any level (set to 0). */
 export type PcmDecoder = (bytes: Uint8Array, frames: number, planes: readonly Float32Array[]) => number;
 
 export interface PcmLayout {
@@ -30,17 +30,21 @@ const readSigned32: ChannelReader = (bytes, start, stride, frames, plane) => {
     plane[frame] = (bytes[at]! | (bytes[at + 1]! << 8) | (bytes[at + 2]! << 16) | (bytes[at + 3]! << 24)) * 2 ** -31;
 };
 
+/** Beyond +120 dBFS is no sound, and under −200 dBFS is none to be heard. */
+const MOST = 1e6;
+const LEAST = 1e-10;
+
 function readFloat(width: 32 | 64): (...args: Parameters<ChannelReader>) => number {
   return (bytes, start, stride, frames, plane) => {
     const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
     let broken = 0;
     for (let frame = 0, at = start; frame < frames; frame += 1, at += stride) {
       const value = Math.fround(width === 32 ? view.getFloat32(at, true) : view.getFloat64(at, true));
-      if (Number.isFinite(value)) plane[frame] = value;
-      else {
-        plane[frame] = 0;
-        broken += 1;
-      }
+      const size = Math.abs(value);
+      // No number is not in any range.
+      const isLevel = size <= MOST;
+      plane[frame] = isLevel && size >= LEAST ? value : 0;
+      if (!isLevel) broken += 1;
     }
     return broken;
   };
@@ -55,7 +59,7 @@ const SIGNED_READERS: Record<number, ChannelReader> = {
 
 /**
  * A decoder for one file's layout: PCM 8 (unsigned), 16, 24, 32 bit and float 32/64, little endian, to ±1.
- * Values beyond ±1 in float files are kept; NaN and infinities become 0 and are counted.
+ * Values beyond ±1 in float files are kept, up to +120 dBFS; what is beyond or no number becomes 0 and is counted.
  */
 export function pcmDecoder(layout: PcmLayout): PcmDecoder {
   const { bytesPerSample, channels } = layout;

@@ -67,11 +67,13 @@ export function loudnessRangeLu(stepMeanSquares: Float64Array): number | null {
   return at(0.95) - at(0.1);
 }
 
-const BINS_PER_LU = 20;
+/** Windows that are kept one by one: half an hour of them. Beyond, they are counted by hundredths of a LU. */
+export const KEPT_WINDOWS = 18_000;
+const BINS_PER_LU = 100;
 const LOUDEST_LUFS = 40;
 const BINS = (LOUDEST_LUFS - ABSOLUTE_GATE_LUFS) * BINS_PER_LU;
 
-/** Gathers steps as they come in fixed memory: windows by loudness in twentieths of a LU, with their power kept. */
+/** Gathers steps as they come in fixed memory. */
 export interface LoudnessCounter {
   push(stepMeanSquare: number): void;
   integratedLufs(): number;
@@ -79,82 +81,147 @@ export interface LoudnessCounter {
   rangeLu(): number | null;
 }
 
+/** Mean squares of windows above the absolute gate. */
 interface Windows {
   push(stepMeanSquare: number): void;
+  /** Mean of those above a mean square; 0 where there are none. */
+  meanAbove(gate: number): number;
+  /** Mean squares that these shares of those above a mean square lie under, ascending; null where there are none. */
+  percentilesAbove(gate: number, shares: readonly number[]): number[] | null;
+}
+
+/** Windows one by one, as long as there is room. */
+interface KeptWindows {
+  means: Float64Array;
+  count: number;
+}
+
+interface CountedWindows {
   counts: Uint32Array;
   powers: Float64Array;
 }
 
-function windowsOf(width: number): Windows {
+const binOf = (mean: number): number =>
+  Math.max(0, Math.min(BINS - 1, Math.floor((lufs(mean) - ABSOLUTE_GATE_LUFS) * BINS_PER_LU)));
+
+function countWindow({ counts, powers }: CountedWindows, mean: number): void {
+  const bin = binOf(mean);
+  counts[bin]! += 1;
+  powers[bin]! += mean;
+}
+
+/** How much of a bin lies above a gate: all or nothing but for the one in which the gate falls. */
+function shareAbove(bin: number, gate: number): number {
+  const at = (lufs(gate) - ABSOLUTE_GATE_LUFS) * BINS_PER_LU;
+  return Math.max(0, Math.min(1, bin + 1 - at));
+}
+
+function windowsOf(width: number, mostKept: number): Windows {
   const last = new Float64Array(width);
-  const counts = new Uint32Array(BINS);
-  const powers = new Float64Array(BINS);
+  const absoluteGate = meanSquareOf(ABSOLUTE_GATE_LUFS);
+  let kept: KeptWindows | null = { means: new Float64Array(Math.min(256, mostKept)), count: 0 };
+  let counted: CountedWindows | null = null;
   let steps = 0;
+
+  function keep(mean: number): void {
+    if (!kept) return countWindow(counted!, mean);
+    if (kept.count === mostKept) {
+      counted = { counts: new Uint32Array(BINS), powers: new Float64Array(BINS) };
+      for (const each of kept.means.subarray(0, kept.count)) countWindow(counted, each);
+      kept = null;
+      return countWindow(counted, mean);
+    }
+    if (kept.count === kept.means.length) {
+      const wider = new Float64Array(Math.min(mostKept, 2 * kept.count));
+      wider.set(kept.means);
+      kept.means = wider;
+    }
+    kept.means[kept.count++] = mean;
+  }
+
   return {
-    counts,
-    powers,
     push(stepMeanSquare) {
       last[steps % width] = stepMeanSquare;
       steps += 1;
       if (steps < width) return;
       let mean = 0;
       for (const step of last) mean += step / width;
-      const loudness = lufs(mean);
-      if (!(loudness > ABSOLUTE_GATE_LUFS)) return;
-      const bin = Math.min(BINS - 1, Math.floor((loudness - ABSOLUTE_GATE_LUFS) * BINS_PER_LU));
-      counts[bin]! += 1;
-      powers[bin]! += mean;
+      if (mean > absoluteGate) keep(mean);
+    },
+    meanAbove(gate) {
+      if (kept) return meanAbove(kept.means.subarray(0, kept.count), gate);
+      const { counts, powers } = counted!;
+      let [sum, count] = [0, 0];
+      for (let bin = 0; bin < BINS; bin += 1) {
+        const share = shareAbove(bin, gate);
+        sum += share * powers[bin]!;
+        count += share * counts[bin]!;
+      }
+      return count === 0 ? 0 : sum / count;
+    },
+    percentilesAbove(gate, shares) {
+      if (kept) {
+        const above = kept.means
+          .subarray(0, kept.count)
+          .filter((mean) => mean >= gate)
+          .sort();
+        return above.length === 0 ? null : shares.map((share) => above[Math.round((above.length - 1) * share)]!);
+      }
+      const { counts, powers } = counted!;
+      const above = Float64Array.from(counts, (count, bin) => count * shareAbove(bin, gate));
+      const count = above.reduce((sum, each) => sum + each, 0);
+      if (count === 0) return null;
+      return shares.map((share) => {
+        let seen = 0;
+        const bin = above.findIndex((each) => (seen += each) > (count - 1) * share);
+        return powers[bin]! / counts[bin]!;
+      });
     },
   };
 }
 
-/** Mean power of the windows from a bin on. */
-function meanFrom({ counts, powers }: Windows, from: number): number {
-  let [sum, count] = [0, 0];
-  for (let bin = from; bin < BINS; bin += 1) {
-    sum += powers[bin]!;
-    count += counts[bin]!;
-  }
-  return count === 0 ? 0 : sum / count;
-}
-
-const binOf = (loudness: number): number =>
-  Math.max(0, Math.min(BINS, Math.round((loudness - ABSOLUTE_GATE_LUFS) * BINS_PER_LU)));
-
 /**
- * Integrated loudness and loudness range of any length in fixed memory (50 kB). The gates fall on twentieths of a LU;
- * between them powers are summed exactly. Sources: ITU-R BS.1770-4, EBU Tech 3342.
+ * Integrated loudness and loudness range of any length in fixed memory. Exact up to `mostKept` windows of 100 ms, half an hour
+ * as it is; beyond it the relative gate divides a bin of 0.01 LU evenly. Sources: ITU-R BS.1770-4, EBU Tech 3342.
  */
-export function loudnessCounter(): LoudnessCounter {
-  const [blocks, shortTerms] = [windowsOf(STEPS_PER_BLOCK), windowsOf(STEPS_PER_SHORT_TERM)];
+export function loudnessCounter(mostKept = KEPT_WINDOWS): LoudnessCounter {
+  const [blocks, shortTerms] = [windowsOf(STEPS_PER_BLOCK, mostKept), windowsOf(STEPS_PER_SHORT_TERM, mostKept)];
   return {
     push(step) {
       blocks.push(step);
       shortTerms.push(step);
     },
     integratedLufs() {
-      const ungated = meanFrom(blocks, 0);
+      const ungated = blocks.meanAbove(0);
       if (ungated === 0) return -Infinity;
-      const gated = meanFrom(blocks, binOf(lufs(ungated) + RELATIVE_GATE_LU));
+      const gated = blocks.meanAbove(ungated * 10 ** (RELATIVE_GATE_LU / 10));
       return gated === 0 ? -Infinity : lufs(gated);
     },
     rangeLu() {
-      const ungated = meanFrom(shortTerms, 0);
+      const ungated = shortTerms.meanAbove(0);
       if (ungated === 0) return null;
-      const kept = shortTerms.counts.slice();
-      kept.fill(0, 0, binOf(lufs(ungated) + RANGE_GATE_LU));
-      const count = kept.reduce((sum, each) => sum + each, 0);
-      if (count === 0) return null;
-      const at = (share: number) => {
-        const wanted = Math.round((count - 1) * share);
-        let seen = 0;
-        for (let bin = 0; bin < BINS; bin += 1) {
-          seen += kept[bin]!;
-          if (seen > wanted) return lufs(shortTerms.powers[bin]! / shortTerms.counts[bin]!);
-        }
-        return LOUDEST_LUFS;
-      };
-      return at(0.95) - at(0.1);
+      const ends = shortTerms.percentilesAbove(ungated * 10 ** (RANGE_GATE_LU / 10), [0.1, 0.95]);
+      return ends && lufs(ends[1]!) - lufs(ends[0]!);
     },
   };
+}
+
+export interface MixLoudness {
+  /** Tracks of the mix, from 0. */
+  channels: readonly number[];
+  /** −∞ when nothing passes the gate. */
+  integratedLufs: number;
+  loudnessRangeLu: number | null;
+}
+
+/**
+ * Loudness of some tracks as one programme, each a front loudspeaker of its own: their powers add up. Source: ITU-R BS.1770-4
+ * eq. 2 with weights of 1. `steps`: K-weighted mean squares of 100 ms of every track.
+ */
+export function mixLoudness(steps: readonly Float32Array[], channels: readonly number[]): MixLoudness {
+  const count = Math.min(...channels.map((channel) => steps[channel]!.length));
+  const sums = new Float64Array(channels.length === 0 ? 0 : count);
+  for (const channel of channels)
+    for (let step = 0; step < sums.length; step += 1) sums[step]! += steps[channel]![step]!;
+  return { channels, integratedLufs: integratedLufs(sums), loudnessRangeLu: loudnessRangeLu(sums) };
 }

@@ -71,6 +71,9 @@ function recogniseOther(head: Uint8Array): string | null {
   return kind?.name ?? null;
 }
 
+/** What follows the format code in the subtype of WAVE_FORMAT_EXTENSIBLE. Source: multiple channel audio data and WAVE files (2001). */
+const SUBTYPE_TAIL = [0, 0, 0, 0, 0x10, 0, 0x80, 0, 0, 0xaa, 0, 0x38, 0x9b, 0x71] as const;
+
 interface FormatChunk {
   encoding: Encoding;
   sampleRateHz: number;
@@ -85,6 +88,8 @@ function parseFormat(chunk: Uint8Array): FormatChunk {
   const view = viewOf(chunk);
   const outerTag = view.getUint16(0, true);
   const isExtensible = outerTag === 0xfffe && chunk.length >= 40;
+  if (isExtensible && !SUBTYPE_TAIL.every((byte, index) => chunk[26 + index] === byte))
+    throw new RecordingRefusal("This WAV holds a format of its maker's own; export it as WAV PCM.");
   const formatTag = isExtensible ? view.getUint16(24, true) : outerTag;
   const channels = view.getUint16(2, true);
   const sampleRateHz = view.getUint32(4, true);
@@ -158,6 +163,7 @@ export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
     } else if (id === "data") {
       if (!format)
         throw new RecordingRefusal("The sound comes before its description in this file: its header is damaged.");
+      if (statedBytes === 0 && (await isClosedBy(source, body))) break;
       return withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
     }
     offset = body + statedBytes + (statedBytes % 2);
@@ -165,6 +171,19 @@ export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
   throw new RecordingRefusal(
     format ? "The file has a header but no sound." : "The file has no format block: it is damaged or no WAV.",
   );
+}
+
+/** Whether whole chunks, one after the other, reach from a place to the end: then the data chunk before it is closed, not open. */
+async function isClosedBy(source: ByteSource, from: number): Promise<boolean> {
+  let offset = from;
+  for (let count = 0; count < MAX_CHUNKS && offset < source.sizeBytes; count += 1) {
+    const head = Uint8Array.from(await source.read(offset, 8));
+    if (head.length < 8 || !head.subarray(0, 4).every((byte) => byte >= 0x20 && byte < 0x7f)) return false;
+    const size = viewOf(head).getUint32(4, true);
+    // The last chunk's padding byte is often left out.
+    offset += 8 + size + (offset + 8 + size < source.sizeBytes ? size % 2 : 0);
+  }
+  return offset === source.sizeBytes;
 }
 
 function withData(

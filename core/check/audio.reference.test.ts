@@ -232,6 +232,10 @@ const MADE_BY_SOX: [string, string[]][] = [
     ["-r", "48000", "-b", "32", "-e", "floating-point", "-c", "2", "OUT", "synth", "20", "pluck", "E2", "vol", "0.9"],
   ],
   [
+    "noise that swells to an end in mid-step (4.696 s)",
+    ["-r", "48000", "-b", "24", "-c", "1", "OUT", "synth", "4.696", "pinknoise", "fade", "l", "4.69", "vol", "0.5"],
+  ],
+  [
     "tremolo noise, 32 bit, 96 kHz",
     ["-r", "96000", "-b", "32", "-c", "2", "OUT", "synth", "8", "brownnoise", "tremolo", "0.4", "90", "vol", "0.6"],
   ],

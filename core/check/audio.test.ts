@@ -110,9 +110,13 @@ describe("formats", () => {
     view.setUint16(36, 22, true);
     view.setUint16(38, 20, true);
     view.setUint16(44, 1, true);
+    wav.set([0, 0, 0, 0, 0x10, 0, 0x80, 0, 0, 0xaa, 0, 0x38, 0x9b, 0x71], 46);
     const { format, channels } = await measure(wav);
     expect(format).toMatchObject({ bitsPerSample: 20, encoding: "pcm" });
     expect(channels[0]!.samplePeakDbfs!).toBeCloseTo(-6, 1);
+    // The same code with a foreign tail is another format.
+    wav[59] = 0x70;
+    await expect(measure(wav)).rejects.toThrow("a format of its maker's own");
   });
 });
 

@@ -38,8 +38,9 @@ const CLIP_MERGE_S = 0.5;
 const HOPS_PER_STEP = 10;
 const HOPS_PER_LEVEL = 5;
 
-function loudnessSteps(figures: ChannelFigures, first: number, hops: number, hopFrames: number): Float32Array {
-  const steps = new Float32Array(Math.floor((hops - first) / HOPS_PER_STEP));
+/** A step that is not whole is left out: BS.1770-4 drops what does not fill a gating block. */
+function loudnessSteps(figures: ChannelFigures, first: number, wholeHops: number, hopFrames: number): Float32Array {
+  const steps = new Float32Array(Math.floor((wholeHops - first) / HOPS_PER_STEP));
   for (let step = 0; step < steps.length; step += 1) {
     let sum = 0;
     for (let hop = 0; hop < HOPS_PER_STEP; hop += 1) sum += figures.loudness[first + step * HOPS_PER_STEP + hop]!;
@@ -49,8 +50,8 @@ function loudnessSteps(figures: ChannelFigures, first: number, hops: number, hop
 }
 
 /** Levels of 50 ms; a pause's counts where nobody speaks and nothing was found in any of it. */
-function levelsOf(heard: Heard, isTouched: Uint8Array): Pick<ChannelReport, "levels" | "pauses"> {
-  const levels = new Float32Array(Math.max(0, Math.floor((heard.hops - heard.first) / HOPS_PER_LEVEL)));
+function levelsOf(heard: Heard, wholeHops: number, isTouched: Uint8Array): Pick<ChannelReport, "levels" | "pauses"> {
+  const levels = new Float32Array(Math.max(0, Math.floor((wholeHops - heard.first) / HOPS_PER_LEVEL)));
   const pauses = new Float32Array(levels.length);
   let pauseCount = 0;
   for (let index = 0; index < levels.length; index += 1) {
@@ -96,6 +97,7 @@ export function reportChannel(
   const isCovered = coveredBy(spots, scene);
   const offset = place.from - place.leadIn;
   const ownSpots = spots.filter((spot) => spot.startS * piece.sampleRateHz >= place.from - 1);
+  const wholeHops = Math.floor(piece.frames / piece.hopFrames);
   const own = figures.runs.filter((run) => run.frame >= place.leadIn);
   return {
     heard,
@@ -103,11 +105,11 @@ export function reportChannel(
       frames: piece.frames - place.leadIn,
       ...sumsOf(figures, first, piece.hops),
       truePeak: figures.truePeak,
-      loudnessSteps: loudnessSteps(figures, first, piece.hops, piece.hopFrames),
+      loudnessSteps: loudnessSteps(figures, first, wholeHops, piece.hopFrames),
       lowest: figures.lowest.slice(first),
       highest: figures.highest.slice(first),
       active: figures.active.slice(),
-      ...levelsOf(heard, isTouched),
+      ...levelsOf(heard, wholeHops, isTouched),
       clipping: clippingOf(own, place.fullScale, offset, CLIP_MERGE_S * piece.sampleRateHz),
       traits: traitsOf(scene, { isTouched, isCovered }),
       spots: ownSpots,

@@ -3,12 +3,13 @@ import { fullScaleOf } from "../audio/clipping";
 import { pieceMeter, type PieceMeter } from "../audio/pieceMeter";
 import { longestPieceS, planPieces, type Piece } from "../audio/pieces";
 import { readBlocks, type ReadOptions } from "../audio/readFrames";
+import { RecordingRefusal } from "../audio/refusal";
 import { readWavHeader, type WavHeader } from "../audio/wavHeader";
 import { KIND_WORDS } from "./kindWords";
 import type { Finding } from "./measurement";
 import { reportPiece, type PieceReport } from "./pieceReport";
 import { measurementOf, type MeasuredRecording, type RecordingForm } from "./recordingMeter";
-import { recordingTotals } from "./recordingTotals";
+import { recordingTotals, type TotalsOptions } from "./recordingTotals";
 
 function fileFindings(header: WavHeader, framesRead: number, brokenSamples: number): Finding[] {
   const endS = framesRead / header.sampleRateHz;
@@ -28,7 +29,7 @@ function fileFindings(header: WavHeader, framesRead: number, brokenSamples: numb
       ...whole,
       kind: "brokenSamples",
       severity: "fault",
-      message: `${brokenSamples} samples are no numbers; they were taken as silence.`,
+      message: `${brokenSamples} samples are no numbers, or beyond any level; they were taken as silence.`,
       advice: KIND_WORDS.brokenSamples.advice,
     });
   return findings;
@@ -137,18 +138,24 @@ function oneByOne(source: ByteSource): MeasurePieces {
     });
 }
 
+/** How a file is read, and what is gathered of it. */
+export type MeasureOptions = ReadOptions & TotalsOptions;
+
 /**
  * Measures a WAV, RF64 or BW64 piece by piece; memory does not grow with the file.
- * Errors: RecordingRefusal when it is no measurable recording, MeasurementCancelled when stopped.
+ * Errors: RecordingRefusal when it is no measurable recording, or has no such tracks to mix; MeasurementCancelled when stopped.
  */
 export async function measureWav(
   source: ByteSource,
   file: string,
-  options: ReadOptions = {},
+  options: MeasureOptions = {},
   measurePieces: MeasurePieces = oneByOne(source),
 ): Promise<MeasuredRecording> {
   const header = await readWavHeader(source);
-  const totals = recordingTotals(header.sampleRateHz, header.channels);
+  const missing = options.mix?.find((channel) => channel >= header.channels);
+  if (missing !== undefined)
+    throw new RecordingRefusal(`There is no track ${missing + 1}: the file has ${header.channels}.`);
+  const totals = recordingTotals(header.sampleRateHz, header.channels, options);
   const add = inOrder((report) => totals.add(report));
   const pieces = planPieces(header.frames, header.sampleRateHz, header.channels);
   await measurePieces(header, pieces, (report) => report && add(report), options);

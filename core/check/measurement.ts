@@ -134,6 +134,18 @@ export const RecordingMeasurement = Type.Object(
         truePeakDbtp: level("True peak, dBTP"),
         integratedLufs: level("Integrated loudness, LUFS"),
         loudnessRangeLu: level("Loudness range, LU"),
+        /** Chosen tracks as one programme. */
+        mix: Type.Optional(
+          Type.Object(
+            {
+              /** From 1, as tracks are numbered. */
+              tracks: Type.Array(Type.Integer({ minimum: 1, maximum: 64 }), { minItems: 1, maxItems: 64 }),
+              integratedLufs: level("Integrated loudness, LUFS"),
+              loudnessRangeLu: level("Loudness range, LU"),
+            },
+            { additionalProperties: false },
+          ),
+        ),
       },
       { additionalProperties: false },
     ),

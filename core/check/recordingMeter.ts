@@ -24,6 +24,8 @@ export interface RecordingForm {
 export interface MeasuredRecording {
   measurement: RecordingMeasurement;
   overviews: Overview[];
+  /** K-weighted mean squares of 100 ms of every track of more than two; null where they were not kept. */
+  loudnessSteps: Float32Array[] | null;
 }
 
 /** Findings that are kept of one recording. */
@@ -88,6 +90,15 @@ export function measurementOf(
         truePeakDbtp: levelOrNull(Math.max(...totals.channels.map((channel) => channel.truePeakDbtp))),
         integratedLufs: levelOrNull(totals.integratedLufs),
         loudnessRangeLu: totals.loudnessRangeLu,
+        ...(totals.mix
+          ? {
+              mix: {
+                tracks: totals.mix.channels.map((channel) => channel + 1),
+                integratedLufs: levelOrNull(totals.mix.integratedLufs),
+                loudnessRangeLu: totals.mix.loudnessRangeLu,
+              },
+            }
+          : {}),
       },
       channels: totals.channels.map((channel, index) =>
         channelMeasurement(channel, index, totals.frames / Math.round(form.sampleRateHz / 100)),
@@ -95,6 +106,7 @@ export function measurementOf(
       findings: [...fileFindings, ...findings, ...pairFindings(totals, durationS)].slice(0, MOST_FINDINGS),
     },
     overviews: totals.channels.map((channel) => channel.overview),
+    loudnessSteps: totals.loudnessSteps,
   };
 }
 
@@ -113,7 +125,7 @@ export function recordingMeter(form: RecordingForm): RecordingMeter {
     { sampleRateHz, channels, fullScale, encoding: "float", bytesPerSample: 4 },
     longestPieceS(channels),
   );
-  const totals = recordingTotals(sampleRateHz, channels);
+  const totals = recordingTotals(sampleRateHz, channels, { keepsSteps: true });
   const leadFrames = 20 * stepFramesOf(sampleRateHz);
   // Whole blocks and whole steps of loudness.
   const unit = 5 * meter.blockFrames;

@@ -1,6 +1,6 @@
 import { joinClipping, NO_CLIPPING, type ClippingReport } from "../audio/clipping";
 import { countedIn, countLevel, levelHistogram, percentileOf, type LevelHistogram } from "../audio/levelHistogram";
-import { loudnessCounter, type LoudnessCounter } from "../audio/loudness";
+import { KEPT_WINDOWS, loudnessCounter, type LoudnessCounter, type MixLoudness } from "../audio/loudness";
 import { overviewBuilder, type Overview, type OverviewBuilder } from "../audio/overview";
 import { activeLevel, type ActiveParts } from "../audio/speechLevel";
 import { amplitudeToDb, meanSquareToDbfs } from "../sound/decibel";
@@ -58,13 +58,13 @@ interface ChannelSum {
   course: CoursePoint[];
 }
 
-const newSum = (hopFrames: number, columns: number): ChannelSum => ({
+const newSum = (hopFrames: number, columns: number, windows: number): ChannelSum => ({
   frames: 0,
   sum: 0,
   squares: 0,
   samplePeak: 0,
   truePeak: 0,
-  loudness: loudnessCounter(),
+  loudness: loudnessCounter(windows),
   overview: overviewBuilder(hopFrames, columns),
   active: new Float64Array(22),
   levels: levelHistogram(),
@@ -104,7 +104,9 @@ function addChannel(sum: ChannelSum, report: ChannelReport): void {
 
 function totalsOf(sum: ChannelSum, slowRateHz: number): ChannelTotals {
   const meanSquare = sum.squares / Math.max(1, sum.frames);
-  const speech = activeLevel(sum.active, meanSquare);
+  const dcOffset = sum.sum / Math.max(1, sum.frames);
+  // A DC offset is no speech.
+  const speech = activeLevel(sum.active, Math.max(0, meanSquare - dcOffset ** 2));
   const noiseFloorDbfs = noiseOf(sum.pauses, sum.levels);
   return {
     samplePeak: sum.samplePeak,
@@ -116,7 +118,7 @@ function totalsOf(sum: ChannelSum, slowRateHz: number): ChannelTotals {
     speechActivity: speech.activity,
     noiseFloorDbfs,
     snrDb: speech.levelDbfs - noiseFloorDbfs,
-    dcOffset: sum.sum / Math.max(1, sum.frames),
+    dcOffset,
     clipping: sum.clipping,
     traits: sum.traits,
     slowRateHz,
@@ -132,8 +134,19 @@ export interface RecordingTotals {
   pairs: readonly { pair: Pair; likeness: PairLikeness }[];
   integratedLufs: number;
   loudnessRangeLu: number | null;
+  /** The tracks that were asked for together; null where none were. */
+  mix: MixLoudness | null;
+  /** Loudness step by step of every track, to mix them later; null where that was not asked for, or takes too much room. */
+  loudnessSteps: Float32Array[] | null;
   brokenSamples: number;
   frames: number;
+}
+
+export interface TotalsOptions {
+  /** Tracks, from 0, whose loudness together is wanted. */
+  mix?: readonly number[] | undefined;
+  /** Keeps {@link RecordingTotals.loudnessSteps} of recordings of more than two tracks. */
+  keepsSteps?: boolean | undefined;
 }
 
 export interface TotalsBuilder {
@@ -145,14 +158,46 @@ export interface TotalsBuilder {
 /** Widest overview of one channel; many channels have narrower ones, so that memory stays bounded. */
 const columnsFor = (channels: number): number => (channels > 8 ? 1 << 12 : channels > 2 ? 1 << 15 : 1 << 17);
 
+/** Beyond so many tracks fewer windows of loudness are kept one by one, so that memory stays bounded. */
+const MANY_CHANNELS = 16;
+/** Most steps of loudness that are kept of all tracks together, 4 bytes each. */
+const MOST_STEPS = 8_000_000;
+
+/** Gathers every track's steps of loudness while there is room. */
+function stepKeeper(channels: number): { add(report: PieceReport): void; finish(): Float32Array[] | null } {
+  let pieces: Float32Array[][] | null = Array.from({ length: channels }, () => []);
+  let count = 0;
+  return {
+    add(report) {
+      count += channels * report.channels[0]!.loudnessSteps.length;
+      if (count > MOST_STEPS) pieces = null;
+      pieces?.forEach((own, index) => own.push(report.channels[index]!.loudnessSteps));
+    },
+    finish: () =>
+      pieces?.map((own) => {
+        const all = new Float32Array(own.reduce((sum, { length }) => sum + length, 0));
+        let at = 0;
+        for (const piece of own) {
+          all.set(piece, at);
+          at += piece.length;
+        }
+        return all;
+      }) ?? null,
+  };
+}
+
 /**
  * Adds up pieces of a recording in memory that does not grow with its length.
  * Overall loudness takes mono and stereo as BS.1770 programmes; more channels are loose tracks and have none (−∞).
  */
-export function recordingTotals(sampleRateHz: number, channels: number): TotalsBuilder {
+export function recordingTotals(sampleRateHz: number, channels: number, options: TotalsOptions = {}): TotalsBuilder {
   const hopFrames = Math.round(sampleRateHz / 100);
-  const sums = Array.from({ length: channels }, () => newSum(hopFrames, columnsFor(channels)));
+  const windows = channels > MANY_CHANNELS ? KEPT_WINDOWS / 10 : KEPT_WINDOWS;
+  const sums = Array.from({ length: channels }, () => newSum(hopFrames, columnsFor(channels), windows));
   const programme = loudnessCounter();
+  const { mix } = options;
+  const mixed = loudnessCounter();
+  const steps = options.keepsSteps && channels > 2 ? stepKeeper(channels) : null;
   const pairs: PairReport[] = [];
   let [brokenSamples, slowRateHz] = [0, 2000];
   return {
@@ -161,6 +206,11 @@ export function recordingTotals(sampleRateHz: number, channels: number): TotalsB
         const [left, right] = [report.channels[0]!.loudnessSteps, report.channels[1]?.loudnessSteps];
         left.forEach((step, index) => programme.push(step + (right?.[index] ?? 0)));
       }
+      if (mix)
+        report.channels[mix[0]!]!.loudnessSteps.forEach((_, step) =>
+          mixed.push(mix.reduce((sum, channel) => sum + report.channels[channel]!.loudnessSteps[step]!, 0)),
+        );
+      steps?.add(report);
       report.channels.forEach((channel, index) => addChannel(sums[index]!, channel));
       report.pairs.forEach((pair, index) => {
         if (pairs[index]) addPair(pairs[index], pair);
@@ -177,6 +227,8 @@ export function recordingTotals(sampleRateHz: number, channels: number): TotalsB
       }),
       integratedLufs: programme.integratedLufs(),
       loudnessRangeLu: programme.rangeLu(),
+      mix: mix ? { channels: mix, integratedLufs: mixed.integratedLufs(), loudnessRangeLu: mixed.rangeLu() } : null,
+      loudnessSteps: steps?.finish() ?? null,
       brokenSamples,
       frames: sums[0]!.frames,
     }),

@@ -23,6 +23,7 @@ import { useLook } from "./take/useLook";
 import { useTake } from "./useTake";
 
 const FindingsList = dynamic(() => import("./FindingsList").then((module) => module.FindingsList), { ssr: false });
+const TrackLoudness = dynamic(() => import("./TrackLoudness").then((module) => module.TrackLoudness), { ssr: false });
 const TakeView = dynamic(() => import("./take/TakeView").then((module) => module.TakeView), { ssr: false });
 
 const Correction = styled.p`
@@ -223,6 +224,9 @@ export function Measured({
         }}
       />
       <PlannedProved comparisons={verdict.comparisons} />
+      {measurement.channels.length > 2 && (
+        <TrackLoudness channels={measurement.channels} steps={recording.loudnessSteps} />
+      )}
       <Soft>
         Peaks are true peaks, 4 times oversampled. Speech level is ITU-T P.56 active level; RMS figures follow AES17.
         Noise is the median of 50 ms levels where nobody speaks, unweighted.
