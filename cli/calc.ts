@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { schemaFaults } from "../core/schema/validate";
 import { CALCULATORS } from "./calculators";
 
-const USAGE = "hypophon calc --list | NAME --schema | NAME --example | NAME INPUT.json (- for standard input)\n";
+const USAGE = "hypophon calc --list | NAME --schema | NAME --example | NAME INPUT.json (- for standard input)";
 
 function print(value: unknown): void {
   // JSON has no infinity: an unlimited figure is null.
@@ -22,7 +22,7 @@ function readInput(path: string): { value: unknown } | { problem: string } {
     return { problem: `${path} cannot be read` };
   }
   try {
-    return { value: JSON.parse(text) as unknown };
+    return { value: JSON.parse(text.replace(/^\uFEFF/, "")) as unknown };
   } catch {
     return { problem: `${path === "-" ? "standard input" : path} is no JSON` };
   }
@@ -36,7 +36,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
       process.stdout.write(`${id.padEnd(11)}${calculator.says}\n`);
     return 0;
   }
-  if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE.trim());
+  if (name === undefined || what === undefined || rest.length > 0) return refuse(USAGE);
   const calculator = Object.hasOwn(CALCULATORS, name) ? CALCULATORS[name] : undefined;
   if (!calculator) return refuse(`there is no calculator "${name}"; --list shows them`);
   if (what === "--schema") print(calculator.schema);
@@ -46,7 +46,11 @@ export async function runCalc(args: readonly string[]): Promise<number> {
     if ("problem" in input) return refuse(input.problem);
     const [fault] = schemaFaults(calculator.schema, input.value);
     if (fault) return refuse(`${fault.path || "input"}: ${fault.message}`);
-    const { result, finding } = await calculator.run(input.value);
+    const answer = await Promise.resolve(calculator.run(input.value)).catch((error: unknown) =>
+      refuse(`${name} could not work this out: ${error instanceof Error ? error.message : String(error)}`),
+    );
+    if (answer === 2) return answer;
+    const { result, finding } = answer;
     print(result);
     if (finding) process.stderr.write(`${finding}\n`);
     return finding ? 1 : 0;

@@ -84,7 +84,7 @@ describe("measure", () => {
     expect(JSON.parse(refused.stdout.split("\n")[0]!)).toEqual({ file: text, error: "This is not a WAV file." });
     expect(run(["measure", join(folder, "nowhere.wav")])).toMatchObject({ status: 1 });
     expect(run(["measure"])).toMatchObject({ status: 2, stdout: "" });
-    expect(run(["measure", "--loud", "x.wav"]).stderr).toContain("--loud is not known");
+    expect(run(["measure", "--loud", "x.wav"]).stderr).toBe("hypophon measure: unknown option '--loud'\n");
   });
 });
 
@@ -132,7 +132,7 @@ describe("calc", () => {
     const text = join(folder, "clap.wav");
     writeFileSync(text, "no clap, only words that are long enough");
     expect(finding("clap", { file: text })).toMatchObject({ status: 1, stderr: "This is not a WAV file.\n" });
-    expect(finding("clap", { file: join(folder, "nowhere.wav") }).stderr).toContain("cannot be read");
+    expect(finding("clap", { file: join(folder, "nowhere.wav") }).stderr).toContain("no such file");
     expect(finding("clap", { file: takeFile("speech.wav", -12) })).toMatchObject({ status: 1 });
     const windows = exampleOf("windows");
     const noisy = {

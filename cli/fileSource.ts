@@ -1,10 +1,52 @@
-import { open } from "node:fs/promises";
+import { constants } from "node:fs";
+import { open, type FileHandle } from "node:fs/promises";
 import type { ByteSource } from "../core/audio/byteSource";
+import { RecordingRefusal } from "../core/audio/refusal";
 
-/** A file as a byte source. Two buffers take turns, so one read may be under way while the last is used. */
-export async function openFileSource(path: string): Promise<ByteSource & { close(): Promise<void> }> {
-  const handle = await open(path, "r");
-  const { size } = await handle.stat();
+const OPENING: Record<string, string> = {
+  ENOENT: "There is no such file.",
+  ENOTDIR: "There is no such file.",
+  EACCES: "You have no permission to read it.",
+  EPERM: "You have no permission to read it.",
+  ELOOP: "It is a link that leads to itself.",
+  ENAMETOOLONG: "The name is too long.",
+  EMFILE: "Too many files are open: close other programs and try again.",
+  ENFILE: "Too many files are open: close other programs and try again.",
+  // A socket.
+  ENXIO: "It is a pipe or a device: save it as a file first.",
+};
+
+/** What a system's error says of a file, as a refusal; other errors stay as they are. */
+export function fileRefusal(error: unknown): unknown {
+  const code = (error as NodeJS.ErrnoException | null)?.code;
+  if (typeof code !== "string" || error instanceof RecordingRefusal) return error;
+  return new RecordingRefusal(OPENING[code] ?? `It could not be read to its end: is the card still in? (${code})`);
+}
+
+async function regularFile(path: string | Buffer): Promise<{ handle: FileHandle; size: number }> {
+  let handle: FileHandle;
+  try {
+    // A pipe is not waited for.
+    handle = await open(path, constants.O_RDONLY | constants.O_NONBLOCK);
+  } catch (error) {
+    throw fileRefusal(error);
+  }
+  const stats = await handle.stat();
+  if (stats.isFile()) return { handle, size: stats.size };
+  await handle.close();
+  throw new RecordingRefusal(
+    stats.isDirectory()
+      ? "It is a folder: name the files in it."
+      : "It is a pipe or a device: save it as a file first.",
+  );
+}
+
+/**
+ * A file as a byte source. Two buffers take turns, so one read may be under way while the last is used.
+ * Errors: RecordingRefusal with a sentence where it is no regular file, cannot be opened, or stops being readable.
+ */
+export async function openFileSource(path: string | Buffer): Promise<ByteSource & { close(): Promise<void> }> {
+  const { handle, size } = await regularFile(path);
   const buffers: [Uint8Array, Uint8Array] = [new Uint8Array(0), new Uint8Array(0)];
   let turn: 0 | 1 = 0;
   return {
@@ -14,13 +56,17 @@ export async function openFileSource(path: string): Promise<ByteSource & { close
       if (buffers[turn].length < length) buffers[turn] = new Uint8Array(length);
       const buffer = buffers[turn];
       let filled = 0;
-      while (filled < length) {
-        const { bytesRead } = await handle.read(buffer, filled, length - filled, offset + filled);
-        if (bytesRead === 0) break;
-        filled += bytesRead;
+      try {
+        while (filled < length) {
+          const { bytesRead } = await handle.read(buffer, filled, length - filled, offset + filled);
+          if (bytesRead === 0) break;
+          filled += bytesRead;
+        }
+      } catch (error) {
+        throw fileRefusal(error);
       }
       return buffer.subarray(0, filled);
     },
-    close: () => handle.close(),
+    close: () => handle.close().catch(() => undefined),
   };
 }

@@ -1,15 +1,21 @@
+import { Command, CommanderError, InvalidArgumentError } from "commander";
 import { measureWav } from "../core/check/measureWav";
 import type { RecordingMeasurement } from "../core/check/measurement";
 import { RecordingRefusal } from "../core/audio/refusal";
+import { MAX_CHANNELS } from "../core/audio/wavHeader";
+import { pathsOf } from "./fileNames";
 import { openFileSource } from "./fileSource";
 import { pieceWorkers, type PieceWorkers } from "./pieceWorkers";
 
-const USAGE = "hypophon measure FILE… [--json]\n";
-
-async function measureFile(path: string, workers: PieceWorkers): Promise<RecordingMeasurement> {
+async function measureFile(
+  name: string,
+  path: string | Buffer,
+  mix: readonly number[] | undefined,
+  workers: PieceWorkers,
+): Promise<RecordingMeasurement> {
   const source = await openFileSource(path);
   try {
-    return (await measureWav(source, path, {}, workers.measurePieces(path))).measurement;
+    return (await measureWav(source, name, { mix }, workers.measurePieces(path, source.sizeBytes))).measurement;
   } finally {
     await source.close();
   }
@@ -46,6 +52,10 @@ function readable(measurement: RecordingMeasurement): string {
   ];
   if (overall.integratedLufs !== null || overall.loudnessRangeLu !== null)
     lines.push(`  programme ${figure(overall.integratedLufs)} LUFS, range ${figure(overall.loudnessRangeLu ?? 0)} LU`);
+  if (overall.mix)
+    lines.push(
+      `  tracks ${overall.mix.tracks.join(", ")} together ${figure(overall.mix.integratedLufs)} LUFS, range ${figure(overall.mix.loudnessRangeLu ?? 0)} LU`,
+    );
   for (const finding of findings) {
     const where = finding.channel === null ? "file" : `ch ${finding.channel + 1}`;
     lines.push(`  ${finding.severity}: ${where}, ${clock(finding.startS)}: ${finding.message} ${finding.advice}`);
@@ -53,30 +63,58 @@ function readable(measurement: RecordingMeasurement): string {
   return `${lines.join("\n")}\n`;
 }
 
-/** Measures files: one JSON object a line with `--json`, else tables. 0 good, 1 findings or refusals, 2 bad call. */
-export async function runMeasure(args: readonly string[]): Promise<number> {
-  const asJson = args.includes("--json");
-  const files = args.filter((arg) => !arg.startsWith("--"));
-  const unknown = args.find((arg) => arg.startsWith("--") && arg !== "--json");
-  if (unknown || files.length === 0) {
-    process.stderr.write(unknown ? `hypophon measure: ${unknown} is not known. ${USAGE}` : USAGE);
-    return 2;
+interface Call {
+  files: readonly string[];
+  asJson: boolean;
+  mix: readonly number[] | undefined;
+}
+
+function trackNumbers(text: string): number[] {
+  const tracks = text.split(",").map(Number);
+  if (tracks.every((track) => Number.isInteger(track) && track >= 1 && track <= MAX_CHANNELS))
+    return [...new Set(tracks)].map((track) => track - 1);
+  throw new InvalidArgumentError(`Track numbers from 1 to ${MAX_CHANNELS} are expected, such as 1,2.`);
+}
+
+/** What was asked for; null where the call is wrong, which has been said then, or asked for help. */
+function readCall(args: readonly string[]): Call | { exitCode: number } {
+  const command = new Command("hypophon measure")
+    .description("Measures recordings: levels, loudness, noise, and what is wrong with them.")
+    .argument("<file...>", "WAV, RF64 or BW64 files; -- before names that begin with -")
+    .option("--json", "one JSON object a line")
+    .option("--mix <tracks>", "loudness of these tracks together, such as 1,2", trackNumbers)
+    .configureOutput({ writeErr: (text) => process.stderr.write(text.replace(/^error: /, "hypophon measure: ")) })
+    .exitOverride();
+  try {
+    command.parse(args, { from: "user" });
+  } catch (error) {
+    if (!(error instanceof CommanderError)) throw error;
+    return { exitCode: error.exitCode === 0 ? 0 : 2 };
   }
+  const { json, mix } = command.opts<{ json?: true; mix?: number[] }>();
+  return { files: command.args, asJson: json === true, mix };
+}
+
+/** Measures files: one JSON object a line with `--json`, else tables. 0 good, 1 findings or refusals, 2 bad call or no place to write to. */
+export async function runMeasure(args: readonly string[]): Promise<number> {
+  const call = readCall(args);
+  if ("exitCode" in call) return call.exitCode;
+  const { files, asJson, mix } = call;
+  const paths = pathsOf(files);
   let exitCode = 0;
   const workers = pieceWorkers();
-  for (const file of files) {
+  for (const [index, file] of files.entries()) {
     try {
-      const measurement = await measureFile(file, workers);
+      const measurement = await measureFile(file, paths[index]!, mix, workers);
       process.stdout.write(asJson ? `${JSON.stringify(measurement)}\n` : readable(measurement));
       if (measurement.findings.some((finding) => finding.severity !== "note")) exitCode = 1;
     } catch (error) {
-      const isKnown = error instanceof RecordingRefusal || (error as NodeJS.ErrnoException).code !== undefined;
-      if (!isKnown) throw error;
-      const message = error instanceof RecordingRefusal ? error.message : "The file cannot be read: is the path right?";
-      process.stderr.write(`${file}: ${message}\n`);
-      if (asJson) process.stdout.write(`${JSON.stringify({ file, error: message })}\n`);
+      if (!(error instanceof RecordingRefusal)) throw error;
+      process.stderr.write(`${file}: ${error.message}\n`);
+      if (asJson) process.stdout.write(`${JSON.stringify({ file, error: error.message })}\n`);
       exitCode = 1;
     }
+    process.exitCode = exitCode;
   }
   await workers.close();
   return exitCode;

@@ -1,5 +1,6 @@
 import { parentPort } from "node:worker_threads";
 import type { PieceMeter } from "../core/audio/pieceMeter";
+import { RecordingRefusal } from "../core/audio/refusal";
 import type { Piece } from "../core/audio/pieces";
 import type { WavHeader } from "../core/audio/wavHeader";
 import { meterFor, measurePiece } from "../core/check/measureWav";
@@ -8,20 +9,28 @@ import { openFileSource } from "./fileSource";
 
 /** One piece of one file for a worker. */
 export interface PieceTask {
-  path: string;
+  path: string | Uint8Array;
+  /** How long the file was when its header was read. */
+  sizeBytes: number;
   header: WavHeader;
   piece: Piece;
 }
 
-export type PieceAnswer = { report: PieceReport | null } | { error: string };
+/** A refusal is for the user, an error for whoever mends it. */
+export type PieceAnswer = { report: PieceReport | null } | { refused: string } | { error: string };
 
-let open: { path: string; source: Awaited<ReturnType<typeof openFileSource>>; meter: PieceMeter } | null = null;
+let open: { key: string; source: Awaited<ReturnType<typeof openFileSource>>; meter: PieceMeter } | null = null;
 
-async function measure({ path, header, piece }: PieceTask): Promise<PieceReport | null> {
-  if (open?.path !== path) {
+async function measure({ path, sizeBytes, header, piece }: PieceTask): Promise<PieceReport | null> {
+  const bytes = Buffer.from(path);
+  const key = bytes.toString("latin1");
+  if (open?.key !== key) {
     await open?.source.close();
     open = null;
-    open = { path, source: await openFileSource(path), meter: meterFor(header) };
+    const source = await openFileSource(bytes).catch(() => null);
+    if (!source) throw new RecordingRefusal("It went away while it was measured: is the card still in?");
+    open = { key, source, meter: meterFor(header) };
+    if (source.sizeBytes < sizeBytes) throw new RecordingRefusal("It was cut short while it was measured.");
   }
   return measurePiece(open.source, header, open.meter, piece);
 }
@@ -37,7 +46,10 @@ function buffersOf(value: unknown, found = new Set<ArrayBuffer>()): Set<ArrayBuf
 parentPort?.on("message", (task: PieceTask) => {
   measure(task).then(
     (report) => parentPort!.postMessage({ report } satisfies PieceAnswer, [...buffersOf(report)]),
-    (error: unknown) =>
-      parentPort!.postMessage({ error: error instanceof Error ? error.message : String(error) } satisfies PieceAnswer),
+    (error: unknown) => {
+      const says = error instanceof Error ? error.message : String(error);
+      const answer: PieceAnswer = error instanceof RecordingRefusal ? { refused: says } : { error: says };
+      parentPort!.postMessage(answer);
+    },
   );
 });

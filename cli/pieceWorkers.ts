@@ -1,6 +1,7 @@
 import { availableParallelism } from "node:os";
 import { Worker } from "node:worker_threads";
 import type { MeasurePieces } from "../core/check/measureWav";
+import { RecordingRefusal } from "../core/audio/refusal";
 import type { PieceAnswer, PieceTask } from "./measureWorker";
 
 /** More workers than this would not fit in the memory that measuring may take. */
@@ -10,7 +11,7 @@ const LIMITS = { maxYoungGenerationSizeMb: 4, maxOldGenerationSizeMb: 64 };
 
 export interface PieceWorkers {
   /** Measures the pieces of one file, several at a time. */
-  measurePieces(path: string): MeasurePieces;
+  measurePieces(path: string | Uint8Array, sizeBytes: number): MeasurePieces;
   close(): Promise<void>;
 }
 
@@ -32,22 +33,30 @@ export function pieceWorkers(): PieceWorkers {
   }
 
   return {
-    measurePieces: (path) => async (header, pieces, onReport, options) => {
+    measurePieces: (path, sizeBytes) => async (header, pieces, onReport, options) => {
       const wanted = Math.min(MOST_WORKERS, availableParallelism(), pieces.length);
       while (workers.length < wanted)
         workers.push(new Worker(new URL("./measureWorker.mjs", import.meta.url), { resourceLimits: LIMITS }));
       let next = 0;
       let done = 0;
+      let isFailed = false;
       const work = async (worker: Worker): Promise<void> => {
-        for (let piece = pieces[next++]; piece; piece = pieces[next++]) {
-          const answer = await ask(worker, { path, header, piece });
-          if ("error" in answer) throw new Error(answer.error);
-          onReport(answer.report);
-          done += 1;
-          options.onProgress?.(done / pieces.length);
+        for (let piece = pieces[next++]; piece && !isFailed; piece = pieces[next++]) {
+          const answer = await ask(worker, { path, sizeBytes, header, piece });
+          if ("report" in answer) {
+            onReport(answer.report);
+            done += 1;
+            options.onProgress?.(done / pieces.length);
+            continue;
+          }
+          isFailed = true;
+          throw "refused" in answer ? new RecordingRefusal(answer.refused) : new Error(answer.error);
         }
       };
-      await Promise.all(workers.slice(0, wanted).map(work));
+      // Every worker comes to the end of its piece first: its answer must not meet the next file.
+      const ends = await Promise.allSettled(workers.slice(0, wanted).map(work));
+      const failed = ends.find((end) => end.status === "rejected");
+      if (failed) throw failed.reason;
     },
     async close() {
       await Promise.all(workers.map((worker) => worker.terminate()));

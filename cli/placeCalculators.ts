@@ -55,8 +55,9 @@ async function clap({ file }: Static<typeof ClapCall>): Promise<Answer> {
   let source: Awaited<ReturnType<typeof openFileSource>>;
   try {
     source = await openFileSource(file);
-  } catch {
-    return { result: null, finding: `${file} cannot be read.` };
+  } catch (error) {
+    if (!(error instanceof RecordingRefusal)) throw error;
+    return { result: null, finding: `${file}: ${error.message}` };
   }
   try {
     const { samples, sampleRateHz } = await readMono(source, LONGEST_S);
