@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from "node:child_process";
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingRefusal } from "../core/audio/refusal";
@@ -78,7 +78,8 @@ describe("files that are none", () => {
 
 test("files that vanish, or become folders, while others are measured end in a sentence, and the rest is measured", async () => {
   const names = Array.from({ length: 6 }, (_, index) => `card${index}.wav`);
-  for (const name of names) writeFileSync(join(folder, name), wav(150));
+  writeFileSync(join(folder, names[0]!), wav(130));
+  for (const name of names.slice(1)) copyFileSync(join(folder, names[0]!), join(folder, name));
   const child = spawn(process.execPath, [MEASURE, ...names, good, "--json"], { cwd: folder });
   let [stdout, stderr] = ["", ""];
   child.stderr.on("data", (text: Buffer) => (stderr += text.toString()));
@@ -103,8 +104,8 @@ test("files that vanish, or become folders, while others are measured end in a s
   // When exactly the files went is chance: each ends measured, or in one of these.
   for (const { error } of answers)
     expect(error ?? "no such file").toMatch(/no such file|It is a folder|It went away while it was measured/);
-  expect(answers[5]!.error).toBe("There is no such file.");
-  expectSentence(stderr, /no such file/);
+  expect(answers.filter(({ error }) => error !== undefined).length).toBeGreaterThan(1);
+  expectSentence(stderr, /no such file|It went away/);
 });
 
 describe("output that cannot be written", () => {
