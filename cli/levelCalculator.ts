@@ -11,6 +11,7 @@ import { PARTS } from "../core/connect/catalogue";
 import { INPUTS, SOURCES, type InputId, type SourceId } from "../core/connect/devices";
 import { findPath } from "../core/connect/findPath";
 import { oneOf } from "../core/schema/oneOf";
+import type { OctaveLevels } from "../core/sound/octaves";
 import { EFFORTS } from "../core/voice/speechSpectrum";
 import type { Calculator } from "./calculator";
 
@@ -45,6 +46,10 @@ const LevelCall = Type.Object(
         usual: oneOf(EFFORTS, "Usual"),
         loudest: oneOf(EFFORTS, "Loudest"),
         noiseDba: Db("Noise", "dBA", 0, 120),
+        /** The place's noise 125 Hz to 8 kHz; without it the level has the usual shape of a room's noise. */
+        noiseOctavesDb: Type.Optional(
+          Type.Array(Db("Noise by octave", "dB SPL", -20, 130), { minItems: 7, maxItems: 7 }),
+        ),
       },
       strict,
     ),
@@ -91,9 +96,16 @@ export const LEVEL_CALCULATOR: Calculator = {
     const chain = stagesOfWay(way);
     const [fault] = deviceFaults(chain);
     if (fault) return { result: null, finding: fault };
-    const sound = isFeed ? soundOfFeed(source.loudestDbu) : soundAt(voice);
+    const sound = isFeed
+      ? soundOfFeed(source.loudestDbu)
+      : soundAt({ ...voice, noiseOctavesDb: voice.noiseOctavesDb as OctaveLevels | undefined });
     const { settings, ...plan } = planLevels(chain, sound, targets);
-    const result = { ...plan, settings, parts: path.parts.map(({ name }) => name), toSet: path.settings };
+    const result = {
+      ...plan,
+      settings,
+      parts: path.parts.map(({ name }) => name),
+      toSet: path.settings.filter((says) => !path.levelSettings.includes(says)),
+    };
     return { result, finding: plan.isClean ? null : (plan.advice[0] ?? "A stage clips on the loudest voice.") };
   },
 };

@@ -1,3 +1,4 @@
+import { roomNoiseDb } from "../room/noiseCriteria";
 import { SINE_CREST_DB } from "../sound/decibel";
 import { addOctaves, mapOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
 import { EFFORTS, SPEECH_CREST_DB, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
@@ -24,7 +25,10 @@ export function voicesThrough(gainDb: OctaveLevels, voiceOffsetDb: number): Reco
   ) as Record<Effort, OctaveLevels>;
 }
 
-/** A voice at a distance in front of a microphone, in a noise from all round, taken as white. */
+/**
+ * A voice at a distance in front of a microphone, in a noise from all round: by octave where that is known, else of the usual
+ * shape of a room's noise.
+ */
 export function soundAt(voice: {
   distanceM: number;
   offsetDb: number;
@@ -32,10 +36,17 @@ export function soundAt(voice: {
   usual: Effort;
   loudest: Effort;
   noiseDba: number;
+  noiseOctavesDb?: OctaveLevels | undefined;
 }): SoundIn {
-  const { distanceM, offsetDb, softest, usual, loudest, noiseDba } = voice;
+  const { distanceM, offsetDb, softest, usual, loudest, noiseDba, noiseOctavesDb } = voice;
   const gainDb = mapOctaves(() => 20 * Math.log10(1 / distanceM));
-  return { voicesDb: voicesThrough(gainDb, offsetDb), softest, usual, loudest, noiseDb: whiteNoiseDb(noiseDba) };
+  return {
+    voicesDb: voicesThrough(gainDb, offsetDb),
+    softest,
+    usual,
+    loudest,
+    noiseDb: noiseOctavesDb ?? roomNoiseDb(noiseDba),
+  };
 }
 
 /** A desk's noise lies this far under its loudest peaks, dBA. Estimate. */

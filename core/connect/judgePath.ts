@@ -43,6 +43,8 @@ export interface Judgement {
   because: readonly string[];
   /** What to set, in order. */
   settings: readonly string[];
+  /** Those of them that are levels: a plan of levels sets these knobs better. */
+  levelSettings: readonly string[];
 }
 
 interface Finding {
@@ -113,9 +115,13 @@ function powerFindings(source: Source, carried: Carried, input: Input): { findin
 }
 
 /** Parts that clip or feed power themselves: what has to be set on them, and where it is too loud for them. */
-function partFindings(source: Source, parts: readonly Part[]): { findings: Finding[]; settings: string[] } {
+function partFindings(
+  source: Source,
+  parts: readonly Part[],
+): { findings: Finding[]; settings: string[]; turns: string[] } {
   const findings: Finding[] = [];
   const settings: string[] = [];
+  const turns: string[] = [];
   let arrivesDbu = source.loudestDbu;
   for (const { name, lossDb, clipsDbu, feedsPhantom } of parts) {
     if (feedsPhantom && source.needs === "phantom") settings.push(`Phantom power on at ${name}`);
@@ -126,10 +132,10 @@ function partFindings(source: Source, parts: readonly Part[]): { findings: Findi
         verdict: "silentlyWrong",
         says: `${Math.ceil(overDb - source.turnsDownDb)} dB too loud for ${name}: it clips however low the gain. Put a pad before it.`,
       });
-    else if (overDb > 0) settings.push(`Turn ${source.name} down by ${Math.ceil(overDb)} dB at least`);
+    else if (overDb > 0) turns.push(`Turn ${source.name} down by ${Math.ceil(overDb)} dB at least`);
     arrivesDbu -= lossDb;
   }
-  return { findings, settings };
+  return { findings, settings, turns };
 }
 
 /** Whether the level fits, and what to turn or switch. */
@@ -172,17 +178,21 @@ export function judgePath(source: Source, parts: readonly Part[], carried: Carri
   const findings = [...(carriage ? [carriage] : []), ...power.findings, ...boxes.findings, ...level.findings].sort(
     (one, other) => VERDICTS.indexOf(other.verdict) - VERDICTS.indexOf(one.verdict),
   );
+  const levelSettings = [...boxes.turns, ...level.settings, ...(input.levelSettings ?? [])];
   const settings = [
     ...power.settings,
     ...boxes.settings,
+    ...boxes.turns,
     ...parts.flatMap((part) => part.settings),
     ...level.settings,
     ...(input.canBeLinked ? [`Unlink ${input.name} from its neighbour: a mono track of its own`] : []),
     ...input.settings,
+    ...(input.levelSettings ?? []),
   ];
   return {
     verdict: findings[0]?.verdict ?? (settings.length > 0 ? "worksIfSet" : "works"),
     because: findings.map(({ says }) => says),
     settings,
+    levelSettings,
   };
 }

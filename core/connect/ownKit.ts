@@ -43,11 +43,13 @@ export const countOf = (stock: ReadonlyMap<string, Stock>, key: string): number 
   return owned + hired;
 };
 
-const NOT_FIGURES = ["id", "name", "isOwned"];
+const NOT_FIGURES = ["id", "name", "isOwned", "levelSettings"];
 
 /** A generic source, input or lead as the crew's own, to be changed to what it really is. */
 export function ownLike(kind: "source" | "socket" | "lead", like: Source | Input | Part): OwnItem["body"] {
-  const figures = Object.entries(like).filter(([key]) => !NOT_FIGURES.includes(key));
+  const { settings, levelSettings }: Partial<Pick<Input, "settings" | "levelSettings">> = like as Partial<Input>;
+  const said = settings ? { settings: [...settings, ...(levelSettings ?? [])] } : {};
+  const figures = Object.entries({ ...like, ...said }).filter(([key]) => !NOT_FIGURES.includes(key));
   return {
     shootId: null,
     kind,

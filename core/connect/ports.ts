@@ -98,6 +98,8 @@ export interface Input {
   hasOwnMic: boolean;
   /** What else has to be set for any source, in words. */
   settings: readonly string[];
+  /** The same for its levels: a plan of levels says it better. */
+  levelSettings?: readonly string[];
   /** Its neighbour may be linked to it as a stereo pair. */
   canBeLinked: boolean;
   /** It can be switched to line; what it clips at then, dBu. */

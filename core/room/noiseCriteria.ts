@@ -1,4 +1,5 @@
 import { sumLevelsDb } from "../sound/decibel";
+import { aWeightedDb, mapOctaves, shiftOctaves, type OctaveLevels } from "../sound/octaves";
 
 /** Octave centres of the NC curves, Hz. */
 export const NC_OCTAVES_HZ = [63, 125, 250, 500, 1000, 2000, 4000, 8000] as const;
@@ -44,4 +45,23 @@ export function ncVoiceBandDb(nc: NcNumber): number {
 /** A-weighted level of an NC curve, dBA. A-weighting: IEC 61672-1. */
 export function ncAWeightedDb(nc: NcNumber): number {
   return sumLevelsDb(NC_CURVES_DB[nc].map((levelDb, band) => levelDb + A_WEIGHTING_DB[band]!));
+}
+
+const VOICE_BAND_CURVES = NC_NUMBERS.map((nc): OctaveLevels => {
+  const curve = NC_CURVES_DB[nc];
+  return mapOctaves((band) => curve[band + 1]!);
+});
+
+/**
+ * Noise of a room by octave 125…8k, dB SPL, from its A-weighted level: shaped as the NC curves are, between them where the
+ * level lies between two. Any level; below NC-15 and above NC-50 the outermost curve is shifted. Source: Beranek 1957.
+ */
+export function roomNoiseDb(levelDba: number): OctaveLevels {
+  const levels = VOICE_BAND_CURVES.map(aWeightedDb);
+  const above = levels.findIndex((level) => level > levelDba);
+  const upper = above < 0 ? levels.length - 1 : Math.max(1, above);
+  const share = Math.max(0, Math.min(1, (levelDba - levels[upper - 1]!) / (levels[upper]! - levels[upper - 1]!)));
+  const [low, high] = [VOICE_BAND_CURVES[upper - 1]!, VOICE_BAND_CURVES[upper]!];
+  const shape = mapOctaves((band) => low[band]! + share * (high[band]! - low[band]!));
+  return shiftOctaves(shape, levelDba - aWeightedDb(shape));
 }

@@ -1,5 +1,6 @@
 import type { Targets } from "../chain/bestSettings";
 import type { RecorderInput } from "../chain/devices";
+import type { FoundPath } from "../connect/findPath";
 import { allocate, type Ways } from "../connect/allocate";
 import { PARTS } from "../connect/catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
@@ -175,6 +176,10 @@ function outlineOf(bundle: ShootBundle, link: AirLink, choices: ReturnType<typeo
 const withDevice = (input: Input, { maxInputDbu }: RigDevices["input"], roughId: string): Input =>
   input.id === roughId && input.kind === "recorder" && input.id in INPUTS ? { ...input, clipsDbu: maxInputDbu } : input;
 
+/** What has to be set beside what Level plans: a radio's knobs have their figures there. */
+const settingsBeside = ({ settings, levelSettings }: FoundPath, isRadio: boolean): readonly string[] =>
+  isRadio ? settings.filter((says) => !levelSettings.includes(says)) : settings;
+
 /** A link with the ways that were found for it, what it is meant to be, and which of its steps still hold. */
 function connectionOf(
   outline: Outline,
@@ -199,7 +204,7 @@ function connectionOf(
           input: way.input.lineClipsDbu === null ? { ...way.input, clipsDbu: meant.clipsDbu } : way.input,
           way: way.path.parts,
           shelf: parts,
-          settings: way.path.settings,
+          settings: settingsBeside(way.path, isRadio),
           system: isRadio ? system : null,
           frequencyMHz: isRadio && system.band === "uhf" ? link.frequencyMHz : null,
           modulationDb: meant.modulationDb,

@@ -57,12 +57,14 @@ function tuningLines(link: AirLink | null, system: RadioSystem | null): CardLine
   ];
 }
 
-/** Knobs are given by their figures, and taps belong to pairing. */
-const isNoKnob = (says: string): boolean => !/^(Tap|Turn|Boost) /.test(says);
+/** Taps belong to pairing. */
+const isNoTap = (says: string): boolean => !says.startsWith("Tap ");
 
 /** What has to be set on the way is said by the leads' judge for the whole way: each at its own thing. */
 function sortedSettings(path: FoundPath | null, source: Source | null, input: Input) {
-  const all = (path?.settings ?? []).filter(isNoKnob);
+  // Knobs are given by their figures.
+  const knobs = new Set(path?.levelSettings);
+  const all = (path?.settings ?? []).filter((says) => isNoTap(says) && !knobs.has(says));
   const parts = path?.parts ?? [];
   const ofPart = (says: string) =>
     parts.find(({ settings, name }) => settings.includes(says) || says.endsWith(name) || says.includes(` at ${name}`));
@@ -71,8 +73,7 @@ function sortedSettings(path: FoundPath | null, source: Source | null, input: In
   for (const says of all) {
     const part = ofPart(says);
     if (part) byPart.set(part.name, [...(byPart.get(part.name) ?? []), says.replace(` at ${part.name}`, "")]);
-    else if (!says.endsWith("switched to line"))
-      ofInput.push(says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"));
+    else ofInput.push(says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"));
   }
   const carriesPhantom =
     input.phantom === "switched" && source !== null && !ofInput.some((says) => /phantom/i.test(says));

@@ -45,7 +45,9 @@ export function chainOfWay(
   const system = link.systemId === BY_LEAD ? undefined : systems.find(({ id }) => id === link.systemId);
   const isRadio = system !== undefined && source.kind === "receiver";
   const right = setup && isRadio ? setup.right : null;
-  const all = (path?.settings ?? []).filter((says) => !says.startsWith("Tap "));
+  // What is planned for a radio's knobs stands at its things.
+  const planned = new Set(right ? path?.levelSettings : []);
+  const all = (path?.settings ?? []).filter((says) => !says.startsWith("Tap ") && !planned.has(says));
   const parts = path?.parts ?? [];
   const ofParts = new Set(
     all.filter((says) => parts.some((part) => part.settings.includes(says) || says.endsWith(part.name))),

@@ -1,0 +1,110 @@
+import fc from "fast-check";
+import { INPUTS, SOURCES, type InputId, type SourceId } from "../connect/devices";
+import { findPath } from "../connect/findPath";
+import { PARTS } from "../connect/catalogue";
+import { aWeightedDb, mapOctaves, overallDb } from "../sound/octaves";
+import { NC_NUMBERS, ncOctavesDb, roomNoiseDb } from "../room/noiseCriteria";
+import { EFFORTS } from "../voice/speechSpectrum";
+import { followChain, planLevels } from "./followChain";
+import { soundAt, soundOfFeed } from "./soundIn";
+import { testSound, testWay } from "./testWays";
+import { stagesOfWay } from "./wayStages";
+
+const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
+const ways = (Object.keys(SOURCES) as SourceId[]).flatMap((source) =>
+  (Object.keys(INPUTS) as InputId[])
+    .filter((input) => findPath(SOURCES[source], INPUTS[input], PARTS) !== null)
+    .map((input) => [source, input] as const),
+);
+const isFeed = (source: SourceId) => ["desk", "speaker"].includes(SOURCES[source].kind);
+
+describe("advice on levels", () => {
+  test("names only knobs that can go there, and never sends a desk away (property)", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ways),
+        fc.array(fc.nat(1000), { minLength: 12, maxLength: 12 }),
+        fc.constantFrom(...EFFORTS),
+        fc.double({ min: 0.02, max: 4, noNaN: true }),
+        ([source, input], turned, loudest, distanceM) => {
+          const chain = stagesOfWay(testWay(source, input));
+          const settings = chain.map(({ positions }, index) => turned[index]! % positions.length);
+          const sound = isFeed(source) ? soundOfFeed(SOURCES[source].loudestDbu) : testSound(distanceM, loudest);
+          const { advice } = followChain(chain, settings, sound, TARGETS);
+          const room = (sign: 1 | -1) =>
+            chain.filter(({ positions }, index) =>
+              positions.some(({ addsDb }) => sign * (addsDb - positions[settings[index]!]!.addsDb) > 0),
+            );
+          const says = advice.join(" ");
+          if (isFeed(source)) expect(says).not.toMatch(/further away|come closer|capsule|microphone/);
+          if (/lower the gain|turn .* down/.test(says)) expect(room(-1).length).toBeGreaterThan(0);
+          if (/every knob is at its lowest|nothing here can be turned: (go|ask for a lower)/.test(says))
+            expect(room(-1)).toEqual([]);
+          if (says.includes("raise the gain")) expect(room(1).length).toBeGreaterThan(0);
+          if (says.includes("with everything turned up")) expect(room(1)).toEqual([]);
+          if (says.includes("take the boost off")) expect(room(-1).map(({ id }) => id)).toContain("converter");
+          if (says.includes("turn the receiver down")) expect(room(-1).map(({ id }) => id)).toContain("receiver");
+        },
+      ),
+      { numRuns: 600 },
+    );
+  });
+
+  test("a desk too loud for a line input at its lowest gain: ask for less, or a pad of so many dB", () => {
+    const chain = stagesOfWay(testWay("deskXlr", "recorderLine"));
+    const lowest = chain.map(({ positions }) =>
+      positions.reduce((least, { addsDb }, index) => (addsDb < positions[least]!.addsDb ? index : least), 0),
+    );
+    const { advice } = followChain(chain, lowest, soundOfFeed(60), TARGETS);
+    expect(advice.at(-1)).toMatch(
+      /^Peaks pass the ceiling by \d+ dB and every knob is at its lowest: ask for a lower send, or put a pad of \d+ dB or more in the cable\.$/,
+    );
+  });
+});
+
+describe("what is planned and what the cables ask for", () => {
+  test("level settings of a way are marked, so that a plan's own figures replace them", () => {
+    const path = findPath(SOURCES.receiver, INPUTS.recorder35, PARTS)!;
+    expect(path.levelSettings).toEqual(["Turn receiver, unbalanced 3.5 mm down by 6 dB at least"]);
+    for (const [source, input] of ways) {
+      const found = findPath(SOURCES[source], INPUTS[input], PARTS)!;
+      for (const each of found.levelSettings) expect(found.settings).toContain(each);
+      const others = found.settings.filter((each) => !found.levelSettings.includes(each)).join(" ");
+      expect(others).not.toMatch(/\bdown by\b|as far as it goes|Boost|switched to line/);
+    }
+  });
+});
+
+describe("noise of a room by its level", () => {
+  test("has the shape of the NC curves, falling from octave to octave, at any level (Beranek 1957)", () => {
+    for (const nc of NC_NUMBERS) {
+      const curve = mapOctaves((band) => ncOctavesDb(nc)[band + 1]!);
+      const shaped = roomNoiseDb(aWeightedDb(curve));
+      shaped.forEach((level, band) => expect(level).toBeCloseTo(curve[band]!, 6));
+    }
+    for (let level = 5; level <= 90; level += 2.5) {
+      const shaped = roomNoiseDb(level);
+      expect(aWeightedDb(shaped)).toBeCloseTo(level, 9);
+      for (let band = 1; band < 7; band += 1) expect(shaped[band]!).toBeLessThan(shaped[band - 1]!);
+    }
+  });
+
+  test("a voice over it is told by octave: less over the lows, more over the highs than white noise would say", () => {
+    const voice = {
+      distanceM: 0.25,
+      offsetDb: 0,
+      softest: "soft",
+      usual: "normal",
+      loudest: "raised",
+      noiseDba: 35,
+    } as const;
+    const sound = soundAt(voice);
+    expect(aWeightedDb(sound.noiseDb)).toBeCloseTo(35, 9);
+    // The lows of a room lie well over its dBA: NC-30 is 48 dB at 125 Hz.
+    expect(overallDb(sound.noiseDb)).toBeGreaterThan(43);
+    const { snrOctavesDb } = planLevels(stagesOfWay(testWay("receiver", "recorder35")), sound, TARGETS);
+    expect(snrOctavesDb[6]).toBeGreaterThan(snrOctavesDb[0]);
+    const own = mapOctaves(() => 20);
+    expect(soundAt({ ...voice, noiseOctavesDb: own }).noiseDb).toEqual(own);
+  });
+});
