@@ -3,7 +3,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { Bar } from "react-chartjs-2";
 import styled from "styled-components";
-import { ROOM_OCTAVES_HZ, type RoomOctaves } from "@/core/room/materials";
+import { OCTAVES_HZ, type OctaveLevels } from "@/core/sound/octaves";
 import { useInk } from "./useInk";
 
 Chart.defaults.font.family = "Work Sans Variable, sans-serif";
@@ -17,14 +17,14 @@ const Box = styled.div`
 const label = (hz: number) => (hz < 1000 ? `${hz}` : `${hz / 1000}k`);
 
 /** Reverberation time by octave; where it was measured, what was planned stands beside it. */
-export function EchoChart(props: { reverberationS: RoomOctaves; plannedS?: RoomOctaves | null }) {
+export function EchoChart(props: { reverberationS: OctaveLevels; plannedS?: OctaveLevels | null }) {
   const { reverberationS, plannedS = null } = props;
   const ink = useInk(["--chalk", "--chalk-soft", "--ink-soft", "--seam-soft"]);
-  const says = ROOM_OCTAVES_HZ.map((hz, band) => {
+  const says = OCTAVES_HZ.map((hz, band) => {
     const planned = plannedS ? `, planned ${plannedS[band]!.toFixed(2)}` : "";
     return `${label(hz)} hertz ${reverberationS[band]!.toFixed(2)} seconds${planned}`;
   });
-  const rounded = (values: RoomOctaves) => values.map((value) => Number(value.toFixed(2)));
+  const rounded = (values: OctaveLevels) => values.map((value) => Number(value.toFixed(2)));
   const planned = plannedS
     ? [
         {
@@ -43,7 +43,7 @@ export function EchoChart(props: { reverberationS: RoomOctaves; plannedS?: RoomO
         role="img"
         aria-label={`Echo by octave: ${says.join(", ")}`}
         data={{
-          labels: ROOM_OCTAVES_HZ.map(label),
+          labels: OCTAVES_HZ.map(label),
           datasets: [
             ...planned,
             {

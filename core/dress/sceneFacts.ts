@@ -1,6 +1,5 @@
 import { mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { dbToPower } from "../sound/decibel";
-import { roomToVoiceOctaves } from "../room/clarity";
 import { TALKER_Q, forecastPlace, reverberantDb } from "../room/place";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { EFFORTS, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
@@ -41,7 +40,7 @@ export function sceneFacts(input: DressInput): SceneFacts {
   const { softest, loudest, faces } = input.performance;
   const forecast = forecastPlace(place);
   const voiceDb = speechOctavesDb(usualEffort(softest, loudest), input.voiceOffsetDb);
-  const reverberationS = forecast.reverberationS ? roomToVoiceOctaves(forecast.reverberationS) : mapOctaves(() => 0);
+  const reverberationS = forecast.octavesS ?? mapOctaves(() => 0);
   const worn = new Set(input.outfit.accessories);
   return {
     input,

@@ -1,4 +1,3 @@
-import { ROOM_AIR, speedOfSoundMps } from "../sound/air";
 import { amplitudeToDb } from "../sound/decibel";
 import type { Mirror } from "./placeSound";
 import { dot, length, subtract, type Vec } from "./space";
@@ -16,7 +15,11 @@ export interface Combing {
   rippleDb: number;
 }
 
-const SPEED_MPS = speedOfSoundMps(ROOM_AIR.temperatureC);
+/** A first notch above this nobody hears, Hz. */
+const HIGHEST_NOTCH_HZ = 16_000;
+/** Whether a reflection so much later colours what is heard. */
+export const isHeardAsColour = (delayMs: number): boolean =>
+  delayMs >= 500 / HIGHEST_NOTCH_HZ && delayMs <= COLOUR_WITHIN_MS;
 /** Later than this a reflection is heard as room, not as colour, ms. Common practice. */
 const COLOUR_WITHIN_MS = 20;
 /** A ripple that small is not heard, dB. Common practice. */
@@ -31,7 +34,8 @@ const mirrored = (point: Vec, { normal, offset }: Mirror): Vec => {
  * The strongest early reflection of a talker at a microphone, by image sources of first order.
  *
  * `gainTowards` gives the product of mouth and microphone sensitivities for sound that seems to come from a point, as an
- * amplitude in the middle octaves re on axis. Null when nothing sends sound back within 20 ms.
+ * amplitude in the middle octaves re on axis. Null when nothing sends sound back within 20 ms, or only so soon that the first
+ * notch lies beyond hearing.
  * Source: image method (Allen & Berkley 1979), first order; notch 1/(2·delay).
  */
 export function strongestCombing(
@@ -39,6 +43,7 @@ export function strongestCombing(
   microphone: Vec,
   mirrors: readonly Mirror[],
   gainTowards: (image: Vec, mirror: Mirror | null) => number,
+  speedMps: number,
 ): Combing | null {
   const directM = Math.max(0.02, length(subtract(microphone, mouth)));
   const direct = gainTowards(mouth, null) / directM;
@@ -48,8 +53,8 @@ export function strongestCombing(
     if (mirror.sendsBack <= 0 || isBehind) continue;
     const image = mirrored(mouth, mirror);
     const pathM = length(subtract(microphone, image));
-    const delayMs = (1000 * (pathM - directM)) / SPEED_MPS;
-    if (delayMs > COLOUR_WITHIN_MS || delayMs <= 0) continue;
+    const delayMs = (1000 * (pathM - directM)) / speedMps;
+    if (!isHeardAsColour(delayMs)) continue;
     const share = Math.min(
       0.999,
       (Math.sqrt(mirror.sendsBack) * gainTowards(image, mirror)) / pathM / Math.max(1e-9, direct),

@@ -1,6 +1,6 @@
 import { ROOM_AIR, speedOfSoundMps } from "../sound/air";
 import { amplitudeToDb } from "../sound/decibel";
-import type { Combing } from "./combing";
+import { isHeardAsColour, type Combing } from "./combing";
 import type { Holder } from "./microphones";
 import type { PlacedMic } from "./setup";
 import { length, subtract, type Vec } from "./space";
@@ -32,7 +32,8 @@ function handAt({ holder }: PlacedMic, handsM: number, at: Vec, front: Vec, mout
  * What the nearest hand sends back into a microphone, as one reflection: its delay, first notch and ripple there.
  *
  * `gainFrom` gives the microphone's sensitivity for sound from a point, as an amplitude re its front. A plate of a hand's size
- * reflects fully above f = c·a/(2·S), a = 2·d₁·d₂/(d₁+d₂), and falls by 6 dB an octave below. Null when no hand is near.
+ * reflects fully above f = c·a/(2·S), a = 2·d₁·d₂/(d₁+d₂), and falls by 6 dB an octave below. Null when no hand is near, or its
+ * first notch lies beyond hearing.
  * Source: limit frequency of small reflectors, Rindel 1986 (from memory), square to the way; the hand's share is an estimate.
  */
 export function handCombing(
@@ -48,6 +49,7 @@ export function handCombing(
   const [toHandM, fromHandM] = [Math.max(0.02, length(subtract(mouth, hand))), mic.handsM];
   const laterM = Math.max(1e-4, toHandM + fromHandM - directM);
   const notchHz = SPEED_MPS / (2 * laterM);
+  if (!isHeardAsColour((1000 * laterM) / SPEED_MPS)) return null;
   const limitHz = (SPEED_MPS * 2 * toHandM * fromHandM) / (toHandM + fromHandM) / (2 * HAND_M2);
   const reach = Math.min(1, notchHz / limitHz) * Math.sqrt(HAND_SENDS_BACK);
   const direct = Math.max(1e-9, gainFrom(mouth) / directM);

@@ -168,7 +168,13 @@ function hearTalker(ready: ReadyMic, talker: Talker, place: PlaceSound): TalkerH
     const mouthDb = mouthDirectivityDb(degreesOf(cosineBetween(turned, from)))[3];
     return Math.abs(patternGain(mic.pattern, aside)) * 10 ** (mouthDb / 20);
   };
-  const sides = strongestCombing(mouth, at, isOverTable ? [...place.mirrors, TABLE] : place.mirrors, gainTowards);
+  const sides = strongestCombing(
+    mouth,
+    at,
+    isOverTable ? [...place.mirrors, TABLE] : place.mirrors,
+    gainTowards,
+    place.speedMps,
+  );
   const hands = handCombing(mic, at, front, mouth, (point) =>
     Math.abs(patternGain(mic.pattern, cosineBetween(front, subtract(point, at)))),
   );

@@ -240,20 +240,28 @@ describe("reflections", () => {
 
   test("a table's first notch is at half over the delay (image method, by hand)", () => {
     // Mouth and microphone 0.4 m up and 0.6 m apart: 1.0 m by way of the table, 0.4 m longer.
-    const combing = strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [FLOOR], () => 1)!;
+    const combing = strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [FLOOR], () => 1, 343.2)!;
     expect(combing.delayMs).toBeCloseTo((1000 * 0.4) / 343.2, 2);
     expect(combing.notchHz).toBeCloseTo(343.2 / 0.8, 0);
     expect(combing.relativeDb).toBeCloseTo(20 * Math.log10(0.6 / 1), 1);
     expect(combing.rippleDb).toBeCloseTo(20 * Math.log10(1.6 / 0.4), 1);
   });
 
+  test("a reflection so soon that its first notch lies beyond hearing is no colour (16 kHz, common practice)", () => {
+    for (let heightM = 0.001; heightM < 0.4; heightM += 0.003) {
+      const combing = strongestCombing([0, 0, 0.4], [0.6, 0, heightM], [FLOOR], () => 1, 343.2);
+      if (combing) expect(combing.notchHz).toBeLessThanOrEqual(16_000);
+    }
+    expect(strongestCombing([0, 0, 0.4], [0.6, 0, 0.001], [FLOOR], () => 1, 343.2)).toBeNull();
+  });
+
   test("lying on the table moves the notch out of the voice; cloth on it takes the ripple away", () => {
-    const near = strongestCombing([0, 0, 0.4], [0.6, 0, 0.01], [FLOOR], () => 1)!;
+    const near = strongestCombing([0, 0, 0.4], [0.6, 0, 0.01], [FLOOR], () => 1, 343.2)!;
     expect(near.notchHz).toBeGreaterThan(8000);
-    const soft = strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [{ ...FLOOR, sendsBack: 0.1 }], () => 1)!;
+    const soft = strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [{ ...FLOOR, sendsBack: 0.1 }], () => 1, 343.2)!;
     expect(soft.rippleDb).toBeLessThan(4);
-    expect(strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [], () => 1)).toBeNull();
-    expect(strongestCombing([0, 0, 40], [0.6, 0, 40], [FLOOR], () => 1)).toBeNull();
+    expect(strongestCombing([0, 0, 0.4], [0.6, 0, 0.4], [], () => 1, 343.2)).toBeNull();
+    expect(strongestCombing([0, 0, 40], [0.6, 0, 40], [FLOOR], () => 1, 343.2)).toBeNull();
   });
 
   test("a wall behind the talker colours more than one far away", () => {

@@ -1,7 +1,6 @@
 import { BARRIERS } from "../noise/barriers";
 import { isSteady } from "../noise/sourceTraits";
 import { SILENCE_DB, sourceDb, sumSpectra, treatedDb } from "../noise/placeNoise";
-import { roomToVoiceOctaves } from "../room/clarity";
 import { MATERIALS, type MaterialId } from "../room/materials";
 import {
   baseNoiseDb,
@@ -12,8 +11,9 @@ import {
   reverberantDb,
   TALKER_Q,
 } from "../room/place";
-import type { PlaceModel } from "../room/placeModel";
+import { airOf, type PlaceModel } from "../room/placeModel";
 import { SURFACE_NAMES, wallsOf, type SurfaceId } from "../room/shape";
+import { speedOfSoundMps } from "../sound/air";
 import { addOctaves, mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { direction, type Vec } from "./space";
 
@@ -42,6 +42,7 @@ export interface PlaceSound {
   diffuseNoiseDb: OctaveLevels;
   localNoises: readonly LocalNoise[];
   mirrors: readonly Mirror[];
+  speedMps: number;
 }
 
 /** Height at which noises in a place are taken to sit, m. Common practice. */
@@ -95,9 +96,9 @@ export function placeSound(place: PlaceModel): PlaceSound {
 
 function prepare(place: PlaceModel): PlaceSound {
   const forecast = forecastPlace(place);
-  const { volumeM3, reverberationS } = forecast;
-  const times = reverberationS ? roomToVoiceOctaves(reverberationS) : mapOctaves(() => 0);
-  const reverberant = noiseReverberance(volumeM3, reverberationS);
+  const { volumeM3, octavesS } = forecast;
+  const times = octavesS ?? mapOctaves(() => 0);
+  const reverberant = noiseReverberance(volumeM3, octavesS);
   const middle: Vec = [place.lengthM / 2, place.widthM / 2, NOISE_HEIGHT_M];
   const isMeasured = place.tone?.isCalibrated ?? false;
   const steady = isMeasured ? [] : noisesOf(place).filter(isSteady);
@@ -130,5 +131,6 @@ function prepare(place: PlaceModel): PlaceSound {
     diffuseNoiseDb: sumSpectra(diffuse),
     localNoises,
     mirrors: mirrorsOf(place),
+    speedMps: speedOfSoundMps(airOf(place).temperatureC),
   };
 }

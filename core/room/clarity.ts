@@ -1,5 +1,4 @@
 import { mapOctaves, type OctaveLevels } from "../sound/octaves";
-import type { RoomOctaves } from "./materials";
 
 /** Modulation frequencies of the speech transmission index, Hz. Source: IEC 60268-16. */
 const MODULATIONS_HZ = [0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.15, 4, 5, 6.3, 8, 10, 12.5] as const;
@@ -21,11 +20,6 @@ export interface PickupSound {
   directOverReverberantDb: OctaveLevels;
   /** Voice over noise, dB; +∞ for no noise. */
   snrDb: OctaveLevels;
-}
-
-/** Times by octave 125…4k carried on to 8k, where rooms are no livelier than at 4k. */
-export function roomToVoiceOctaves(values: RoomOctaves): OctaveLevels {
-  return mapOctaves((band) => values[Math.min(band, 5)]!);
 }
 
 /**

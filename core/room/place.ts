@@ -2,13 +2,12 @@ import type { NoiseSource } from "../noise/noiseSource";
 import { isSteady } from "../noise/sourceTraits";
 import { SILENCE_DB, sumSpectra, treatedDb, type Reverberant } from "../noise/placeNoise";
 import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
-import { roomToVoiceOctaves } from "./clarity";
 import { FURNISHINGS } from "./furnishings";
 import { MATERIALS, type MaterialId, type RoomOctaves } from "./materials";
 import { measuredTimes } from "./measuredTimes";
 import { ncOctavesDb } from "./noiseCriteria";
-import type { PlaceModel } from "./placeModel";
-import { byRoomOctave, criticalDistanceM, reverberation, type Reverberation } from "./reverberation";
+import { airOf, type PlaceModel } from "./placeModel";
+import { byRoomOctave, criticalDistanceM, reverberation, withEightKHz, type Reverberation } from "./reverberation";
 import { surfaceAreaM2, surfacesOf, volumeM3, type SurfaceId } from "./shape";
 import { TREATMENTS } from "./treatmentKinds";
 import { verdictOn, type Verdict } from "./verdict";
@@ -72,7 +71,7 @@ export function plannedEcho(place: PlaceModel): Reverberation | null {
     areaM2,
     absorption: MATERIALS[material].absorption,
   }));
-  return reverberation(volumeM3(place), surfaces, objectsM2(place));
+  return reverberation(volumeM3(place), surfaces, objectsM2(place), airOf(place));
 }
 
 /** Mean of 500 Hz and 1 kHz. */
@@ -94,6 +93,9 @@ export interface PlaceForecast {
   volumeM3: number | null;
   /** Seconds by octave 125…4k, measured where a clap was; null in the open. */
   reverberationS: RoomOctaves | null;
+  /** The same by octave 125…8k, and as it would be without the clap; null in the open. */
+  octavesS: OctaveLevels | null;
+  plannedOctavesS: OctaveLevels | null;
   sabineS: RoomOctaves | null;
   eyringS: RoomOctaves | null;
   /** As it would be without the clap; null in the open. */
@@ -149,8 +151,8 @@ export function steadyNoiseDb(place: PlaceModel, reverberant: Reverberant = SILE
 }
 
 /** Reverberant sound of a noise that radiates all round, dB re its level at 1 m. */
-export function noiseReverberance(volume: number | null, times: RoomOctaves | null): Reverberant {
-  return times === null ? SILENCE_DB : reverberantDb(volume, roomToVoiceOctaves(times), 1);
+export function noiseReverberance(volume: number | null, octavesS: OctaveLevels | null): Reverberant {
+  return octavesS === null ? SILENCE_DB : reverberantDb(volume, octavesS, 1);
 }
 
 /** Forecasts by the model they were made of: models are never changed in place. */
@@ -175,11 +177,15 @@ function workOut(place: PlaceModel): PlaceForecast {
   const times = plannedS && place.echo ? measuredTimes(place.echo, plannedS) : plannedS;
   const midS = times ? midOf(times) : 0;
   const criticalM = volume === null ? Infinity : criticalDistanceM(volume, midS, TALKER_Q);
-  const noiseOctavesDb = steadyNoiseDb(place, noiseReverberance(volume, times));
+  const air = airOf(place);
+  const octavesS = times && withEightKHz(times, air);
+  const noiseOctavesDb = steadyNoiseDb(place, noiseReverberance(volume, octavesS));
   const noiseDba = aWeightedDb(noiseOctavesDb);
   return {
     volumeM3: volume,
     reverberationS: times,
+    octavesS,
+    plannedOctavesS: plannedS && withEightKHz(plannedS, air),
     sabineS: planned?.sabineS ?? null,
     eyringS: planned?.eyringS ?? null,
     plannedS,

@@ -2,6 +2,7 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { MOST_SOURCES, NoiseSource } from "../noise/noiseSource";
 import { MeasuredTone } from "../noise/measuredTone";
+import { ROOM_AIR, type Air } from "../sound/air";
 import { oneOf } from "../schema/oneOf";
 import type { SchemaFault } from "../schema/validate";
 import { FURNISHING_IDS } from "./furnishings";
@@ -59,6 +60,16 @@ export const PlaceModel = Type.Object(
     furnishings: Type.Array(Furnishing, { title: "In the room", maxItems: 20 }),
     treatments: Type.Array(Treatment, { title: "Treatments", maxItems: 40 }),
     noiseNc: oneOf(NC_NUMBERS, "What is left of noise"),
+    /** Without it 20 °C and 50 %. */
+    air: Type.Optional(
+      Type.Object(
+        {
+          temperatureC: Type.Number({ minimum: -20, maximum: 50, title: "Temperature", unit: "°C" }),
+          relativeHumidityPercent: Type.Number({ minimum: 10, maximum: 100, title: "Humidity", unit: "%" }),
+        },
+        { ...strict, title: "Air" },
+      ),
+    ),
     windMps: Type.Number({ minimum: 0, maximum: 30, title: "Wind", unit: "m/s" }),
     sources: Type.Array(NoiseSource, { title: "Noises", maxItems: MOST_SOURCES }),
     echo: Type.Union([MeasuredEcho, Type.Null()]),
@@ -67,6 +78,9 @@ export const PlaceModel = Type.Object(
   strict,
 );
 export type PlaceModel = Static<typeof PlaceModel>;
+
+/** The air of a place; pressure is that at sea level. */
+export const airOf = ({ air }: Pick<PlaceModel, "air">): Air => ({ ...ROOM_AIR, ...air });
 
 /** What of a place cannot be, each with its field and what to do. The schema's bounds are checked before. */
 export function placeFaults(model: PlaceModel): SchemaFault[] {

@@ -1,4 +1,5 @@
 import { ROOM_AIR, airEnergyLossPerM, type Air } from "../sound/air";
+import { mapOctaves, type OctaveLevels } from "../sound/octaves";
 import { ROOM_OCTAVES_HZ, type RoomOctaves } from "./materials";
 
 export interface Surface {
@@ -57,6 +58,16 @@ export function reverberation(
     chosenS: byRoomOctave((band) => (meanAbsorption[band]! > EYRING_FROM ? eyringS[band]! : sabineS[band]!)),
     meanAbsorption,
   };
+}
+
+/**
+ * Reverberation times of 125…4k carried on to 8k, s: sides absorb there as they do at 4k, which is as far as tables go, and
+ * the air what it does at 8k. Source: Sabine and Eyring alike, 1/T grows by 4·(m₈ − m₄)/0.161; m from ISO 9613-1.
+ */
+export function withEightKHz(times: RoomOctaves, air: Air = ROOM_AIR): OctaveLevels {
+  const more = (4 * (airEnergyLossPerM(8000, air) - airEnergyLossPerM(4000, air))) / SABINE_CONSTANT;
+  const last = times[5] <= 0 ? 0 : 1 / (1 / times[5] + more);
+  return mapOctaves((band) => (band < times.length ? times[band]! : last));
 }
 
 /**

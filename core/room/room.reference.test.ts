@@ -4,7 +4,7 @@ import { NC_NUMBERS, ncAWeightedDb, ncOctavesDb } from "./noiseCriteria";
 import { forecastPlace } from "./place";
 import type { PlaceModel } from "./placeModel";
 import { LIVING_ROOM } from "./usualPlaces";
-import { criticalDistanceM, reverberation } from "./reverberation";
+import { criticalDistanceM, reverberation, withEightKHz } from "./reverberation";
 
 const DRY_AIR_OFF = { temperatureC: 20, relativeHumidityPercent: 100, pressureKpa: 101.325 };
 const flat = (value: number) => [value, value, value, value, value, value] as const;
@@ -52,6 +52,32 @@ describe("untreated and carpeted room worked octave by octave (master handbook e
       expect([band, Math.abs(withoutAir(sabineS[band]!, band) / timeS - 1) < 0.02]).toEqual([band, true]),
     );
   });
+});
+
+test("8 kHz: 2 s at 4 kHz become 1.24 s at 20 °C and 70 %, by hand from the air's 22.9 and 76.6 dB/km (ISO 9613-2, table 2)", () => {
+  const air = { temperatureC: 20, relativeHumidityPercent: 70, pressureKpa: 101.325 };
+  // m = dB/m ÷ 4.343; 1/T grows by 4·(m₈ − m₄)/0.161 = 4·0.01237/0.161.
+  const [, , , , , at4, at8] = withEightKHz([2, 2, 2, 2, 2, 2], air);
+  expect(at4).toBe(2);
+  // The table is worked for 7943 Hz, the exact middle of the octave: within a hundredth.
+  const byTable = (db8: number, db4: number) => 1 / (1 / 2 + (4 * (db8 - db4)) / 4.343 / 0.161);
+  expect(Math.abs(at8 / byTable(0.0766, 0.0229) - 1)).toBeLessThan(0.012);
+  expect(at8).toBeCloseTo(1.24, 1);
+  // 10 °C and 70 %: 32.8 and 117 dB/km.
+  const cold = withEightKHz([2, 2, 2, 2, 2, 2], { ...air, temperatureC: 10 });
+  expect(Math.abs(cold[6] / byTable(0.117, 0.0328) - 1)).toBeLessThan(0.012);
+  expect(withEightKHz([0, 0, 0, 0, 0, 0], air)[6]).toBe(0);
+});
+
+test("a place's own air is taken: dry air takes the highs of a large hall, and nothing of its lows", () => {
+  const hall: PlaceModel = { ...LIVING_ROOM, lengthM: 40, widthM: 25, heightM: 12, floor: "concrete", furnishings: [] };
+  const at = (relativeHumidityPercent: number) =>
+    forecastPlace({ ...hall, air: { temperatureC: 20, relativeHumidityPercent } }).octavesS!;
+  const [dry, humid, usual] = [at(20), at(70), forecastPlace(hall).octavesS!];
+  expect(dry[6]).toBeLessThan(0.8 * humid[6]);
+  expect(dry[5]).toBeLessThan(humid[5]);
+  expect(dry[0]).toBeCloseTo(humid[0], 1);
+  expect(at(50)).toEqual(usual);
 });
 
 test("Eyring of a room with ᾱ = 0.4: 0.161·V/(−S·ln 0.6), by hand (Eyring 1930)", () => {

@@ -24,8 +24,8 @@ function isHeard(source: NoiseSource, dba: number, steadyDba: number): boolean {
 
 /** The noises of a place that come and go, as they are heard where the voice is. */
 function heardNoises(model: PlaceModel): { source: NoiseSource; dba: number }[] {
-  const { volumeM3, reverberationS, noiseDba } = forecastPlace(model);
-  const reverberant = noiseReverberance(volumeM3, reverberationS);
+  const { volumeM3, octavesS, noiseDba } = forecastPlace(model);
+  const reverberant = noiseReverberance(volumeM3, octavesS);
   return noisesOf(model)
     .map((source) => {
       // Waiting it out takes nothing away: it is what this schedule is for.

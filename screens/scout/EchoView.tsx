@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
-import { ROOM_OCTAVES_HZ } from "@/core/room/materials";
+import { OCTAVES_HZ } from "@/core/sound/octaves";
 import type { PlaceForecast } from "@/core/room/place";
 import type { ClapResult } from "@/core/room/clap";
 import { DEMO_CLAP, DEMO_SHOOT_ID } from "@/demo/recordings";
@@ -44,7 +44,7 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
           <thead>
             <tr>
               <th scope="col">s</th>
-              {ROOM_OCTAVES_HZ.map((each) => (
+              {OCTAVES_HZ.map((each) => (
                 <th key={each} scope="col" data-figure>
                   {octave(each)}
                 </th>
@@ -54,7 +54,7 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
           <tbody>
             <tr>
               <th scope="row">planned</th>
-              {forecast.plannedS!.map((timeS, band) => (
+              {forecast.plannedOctavesS!.map((timeS, band) => (
                 <td key={band} data-figure>
                   <Known $as="planned">{timeS.toFixed(2)}</Known>
                 </td>
@@ -62,7 +62,7 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
             </tr>
             <tr>
               <th scope="row">measured</th>
-              {ROOM_OCTAVES_HZ.map((each) => {
+              {OCTAVES_HZ.map((each) => {
                 const proved = echo.decays.find((one) => one.hz === each);
                 return (
                   <td key={each} data-figure>

@@ -59,13 +59,13 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
           Measured from a clap: {differenceWords(forecast.midS, midOf(plannedS))} ({midOf(plannedS).toFixed(2)} s).
         </Soft>
       )}
-      {forecast.reverberationS && (
-        <EchoChart reverberationS={forecast.reverberationS} plannedS={isEchoProved ? plannedS : null} />
+      {forecast.octavesS && (
+        <EchoChart reverberationS={forecast.octavesS} plannedS={isEchoProved ? forecast.plannedOctavesS : null} />
       )}
       <Disclosure title="How this was computed">
         <Soft>
           {forecast.sabineS && forecast.eyringS
-            ? `Middle by Sabine ${midOf(forecast.sabineS).toFixed(2)} s, by Eyring ${midOf(forecast.eyringS).toFixed(2)} s; Eyring counts where surfaces absorb more than a fifth. Air by ISO 9613-1; absorption from handbook tables, people and furniture added. Such a forecast is within about 20 %. A clap proves it.`
+            ? `Middle by Sabine ${midOf(forecast.sabineS).toFixed(2)} s, by Eyring ${midOf(forecast.eyringS).toFixed(2)} s; Eyring counts where surfaces absorb more than a fifth. Air by ISO 9613-1; absorption from handbook tables, people and furniture added; at 8 kHz sides absorb as at 4. Such a forecast is within about 20 %. A clap proves it.`
             : "Open air has no reverberation worth naming; only noise and wind count."}{" "}
           {isNoiseProved
             ? "Noise from the calibrated room tone."

@@ -77,7 +77,7 @@ export function NoiseView(props: {
   const { placeId, model, forecast, units } = props;
   const store = useShootStore();
   const [open, setOpen] = useState<string | null>(null);
-  const reverberant = noiseReverberance(forecast.volumeM3, forecast.reverberationS);
+  const reverberant = noiseReverberance(forecast.volumeM3, forecast.octavesS);
   const setSource = (id: string, change: Partial<NoiseSource>) =>
     editPlace(store, placeId, ({ sources }) => ({
       sources: sources.map((each) => (each.id === id ? { ...each, ...change } : each)),

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { FURNISHINGS, FURNISHING_IDS, type FurnishingId } from "@/core/room/furnishings";
 import { MATERIALS, MATERIAL_IDS } from "@/core/room/materials";
 import { NC_NUMBERS, NC_WORDS } from "@/core/room/noiseCriteria";
-import { PlaceModel, SETTINGS, type Patch } from "@/core/room/placeModel";
+import { airOf, PlaceModel, SETTINGS, type Patch } from "@/core/room/placeModel";
 import { CAR } from "@/core/room/usualPlaces";
 import { SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "@/core/room/shape";
 import type { PlaceBody, ShootBody, Stored } from "@/core/shoot/records";
@@ -196,7 +196,11 @@ function Furnishings({ model, set }: PartProps) {
   );
 }
 
-/** Shape, materials and what is in a place. */
+const AIR = PlaceModel.properties.air.properties;
+const DEGREES = { unit: "°C", factor: 1, digits: 0, step: 1 };
+const PERCENT = { unit: "%", factor: 1, digits: 0, step: 5 };
+
+/** Shape, materials, air and what is in a place. */
 export function RoomForm({ place, units }: { place: Stored<"place">; units: ShootBody["units"] }) {
   const store = useShootStore();
   const { model } = place.body;
@@ -205,11 +209,13 @@ export function RoomForm({ place, units }: { place: Stored<"place">; units: Shoo
   const set: Set = (change) => editPlace(store, place.id, () => change);
   const setName = (name: PlaceBody["name"]) => store.edit("place", place.id, (body) => ({ ...body, name }));
   const isOpen = model.setting === "open";
+  const { temperatureC, relativeHumidityPercent } = airOf(model);
+  const air = { temperatureC, relativeHumidityPercent };
   const part: PartProps = { model, set, isMetric: units === "metric" };
 
   function choose(setting: PlaceModel["setting"]): void {
-    const { sources, tone, echo, noiseNc, windMps } = model;
-    const kept = { sources, tone, echo, noiseNc, windMps };
+    const { sources, tone, echo, noiseNc, windMps, air } = model;
+    const kept = { sources, tone, echo, noiseNc, windMps, ...(air ? { air } : {}) };
     if (setting === "vehicle") {
       setBefore(model);
       set({ ...CAR, ...kept });
@@ -236,6 +242,22 @@ export function RoomForm({ place, units }: { place: Stored<"place">; units: Shoo
           </Columns>
           <Parts {...part} />
           <Furnishings {...part} />
+          <Columns $template="1fr 1fr">
+            <NumberField
+              label="Temperature"
+              value={air.temperatureC}
+              {...boundsOf(AIR.temperatureC)}
+              shown={DEGREES}
+              onChange={(temperatureC) => set({ air: { ...air, temperatureC } })}
+            />
+            <NumberField
+              label="Humidity"
+              value={air.relativeHumidityPercent}
+              {...boundsOf(AIR.relativeHumidityPercent)}
+              shown={PERCENT}
+              onChange={(relativeHumidityPercent) => set({ air: { ...air, relativeHumidityPercent } })}
+            />
+          </Columns>
         </>
       )}
       <Columns $template={isOpen ? "1.6fr 1fr" : "1fr"}>

@@ -62,7 +62,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
   const { bundle } = useShoot();
   const { model, name } = place.body;
   const forecast = forecastPlace(model);
-  const reverberant = noiseReverberance(forecast.volumeM3, forecast.reverberationS);
+  const reverberant = noiseReverberance(forecast.volumeM3, forecast.octavesS);
   const heard = noisesOf(model);
   const measure = (metres: number) =>
     units === "metric" ? `${metres.toFixed(1)} m` : `${(metres / 0.3048).toFixed(1)} ft`;
