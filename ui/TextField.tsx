@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { TextField as AriaTextField } from "react-aria-components";
 import styled from "styled-components";
+import { clipText } from "@/core/schema/cleanText";
 import { FieldFault, FieldHint, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
 
 const Box = styled(AriaTextField)`
@@ -33,7 +34,9 @@ export function TextField(props: {
       maxLength={maxLength}
       autoFocus={autoFocus}
       isInvalid={fault !== null}
-      onChange={(text) => {
+      onChange={(typedText) => {
+        // A browser cuts at the limit without asking whether a character is whole.
+        const text = clipText(typedText, maxLength);
         const isRefused = findFault(text) !== null;
         setTyped(isRefused ? text : null);
         if (!isRefused) onChange(text);

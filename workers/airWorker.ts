@@ -4,6 +4,7 @@ import { bindingOf, coordinateAir, type AirProgress, type CoordinatedAir } from 
 import type { OnAir } from "../core/wireless/moments";
 import type { Binding } from "../core/wireless/remedy";
 import { binScan, readScan, ScanRefusal, type Scan } from "../core/wireless/scan";
+import { clipText } from "../core/schema/cleanText";
 
 /** A search that has not found all by then ends with its best. */
 const LONGEST_MS = 10_000;
@@ -60,7 +61,7 @@ const door = {
       const texts = await Promise.all(files.map((file) => file.text()));
       const read = readScan(texts.join("\n"));
       const name = files.length === 1 ? files[0]!.name : `${files[0]!.name} and ${files.length - 1} more`;
-      const scan = binScan(read.points, name.slice(0, 120));
+      const scan = binScan(read.points, clipText(name, 120));
       const ignored = read.ignored > 0 ? ` ${read.ignored} rows were passed over (${read.firstFault}).` : "";
       return { scan, says: `${read.rows} rows in ${read.unit}.${ignored}` };
     } catch (error) {

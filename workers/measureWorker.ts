@@ -1,6 +1,7 @@
 import * as Comlink from "comlink";
 import { measureWav } from "../core/check/measureWav";
 import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/check/recordingMeter";
+import { clipText } from "../core/schema/cleanText";
 import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
 import { blobSource } from "./blobSource";
 import { makeGate, type Gate } from "./gate";
@@ -23,7 +24,7 @@ const door = {
     isCancelled = false;
     let told = 0;
     try {
-      const recording = await measureWav(blobSource(file), file.name, {
+      const recording = await measureWav(blobSource(file), clipText(file.name, 1024), {
         keepsSteps: true,
         isCancelled: () => isCancelled,
         holdUp: () => held?.opens ?? null,

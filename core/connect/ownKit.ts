@@ -1,6 +1,7 @@
 import type { Static } from "@sinclair/typebox";
 import type { AnyKitFigures, KitKind, StockFigures } from "./kitItems";
 import type { Input, Part, Source } from "./ports";
+import { clipText } from "../schema/cleanText";
 
 /** An item of the kit, as far as connections need it. */
 export interface OwnItem {
@@ -53,7 +54,7 @@ export function ownLike(kind: "source" | "socket" | "lead", like: Source | Input
   return {
     shootId: null,
     kind,
-    name: `own ${like.name}`.slice(0, 120),
+    name: clipText(`own ${like.name}`, 120),
     figures: Object.fromEntries(figures) as unknown as AnyKitFigures,
   };
 }

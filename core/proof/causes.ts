@@ -3,6 +3,7 @@ import { explain } from "../dress/explain";
 import type { Criterion } from "../dress/aims";
 import type { Finding, FindingKind } from "../check/measurement";
 import type { DressedAt, Expected } from "./expected";
+import { clipText } from "../schema/cleanText";
 
 /** What is likeliest behind a finding in this wearer's chain; null where the chain says nothing about it. Common practice. */
 type Cause = (expected: Expected) => string | null;
@@ -123,5 +124,5 @@ const CAUSES: Partial<Record<FindingKind, Cause>> = {
 /** The finding with what is likeliest behind it in this wearer's chain. */
 export function withCause(finding: Finding, expected: Expected): Finding {
   const cause = CAUSES[finding.kind]?.(expected) ?? null;
-  return cause === null ? finding : { ...finding, cause: cause.slice(0, 400) };
+  return cause === null ? finding : { ...finding, cause: clipText(cause, 400) };
 }

@@ -4,6 +4,7 @@ import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
 import { computerGain, type Setup } from "./setup";
+import { clipText } from "../schema/cleanText";
 
 const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
 
@@ -143,7 +144,7 @@ export function allRight(setup: Setup): Rehearsal {
       batteryPercent: 100,
       isMuted: false,
       frequencyMHz,
-      name: name.slice(0, 80),
+      name: clipText(name, 80),
       sensitivityDb: right.sensitivityDb,
       wasReset: true,
     },
@@ -151,7 +152,7 @@ export function allRight(setup: Setup): Rehearsal {
       ...begin.receiver,
       batteryPercent: 100,
       frequencyMHz,
-      pairedName: name.slice(0, 80),
+      pairedName: clipText(name, 80),
       outputDb: right.outputDb,
       wasReset: true,
     },

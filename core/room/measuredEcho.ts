@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { ClapAnalysis, ClapBand } from "./clap";
+import { clipText } from "../schema/cleanText";
 
 const strict = { additionalProperties: false } as const;
 const MAX_POINTS = 120;
@@ -47,5 +48,5 @@ export function echoFrom(file: string, { bands, remarks }: ClapAnalysis): Measur
     const { timeS, fromS, toS, fromDb, toDb } = fit;
     return [{ hz, timeS, evaluation, fromS, toS, fromDb, toDb, ...thinned(band) }];
   });
-  return { file: file.slice(0, 200), decays, remarks: remarks.map((each) => each.slice(0, 300)).slice(0, 8) };
+  return { file: clipText(file, 200), decays, remarks: remarks.map((each) => clipText(each, 300)).slice(0, 8) };
 }

@@ -1,6 +1,7 @@
 import type { Static, TSchema } from "@sinclair/typebox";
 import Ajv, { type ErrorObject, type ValidateFunction } from "ajv";
 import addFormats from "ajv-formats";
+import { isStorable } from "./cleanText";
 
 export interface SchemaFault {
   /** Where, as a dotted path; empty for the whole. */
@@ -16,8 +17,11 @@ const ajv = addFormats(
     verbose: true,
     keywords: ["unit", "step", "patternSays"],
   }),
-  ["uuid", "date"],
+  ["date"],
 );
+// As the database writes them, so that one id has one spelling.
+ajv.addFormat("uuid", /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/);
+
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
 function titleOf(error: ErrorObject): string {
@@ -56,6 +60,27 @@ function wordsFor(error: ErrorObject): string {
   }
 }
 
+const MOST_FAULTS = 20;
+
+/** Texts in a value that no database stores: with control characters, or half characters at a limit of length. */
+function textFaults(value: unknown, path: readonly string[], faults: SchemaFault[], titles: unknown): void {
+  if (faults.length >= MOST_FAULTS) return;
+  if (typeof value === "string") {
+    if (isStorable(value)) return;
+    const title = (titles as { title?: unknown } | undefined)?.title ?? path.at(-1) ?? "This";
+    faults.push({ path: path.join("."), message: `${String(title)}: it holds a character that cannot be stored.` });
+  } else if (Array.isArray(value)) {
+    const items = (titles as { items?: unknown } | undefined)?.items;
+    value.forEach((each, index) => textFaults(each, [...path, String(index)], faults, items));
+  } else if (typeof value === "object" && value !== null) {
+    const properties = (titles as { properties?: Record<string, unknown> } | undefined)?.properties;
+    for (const [key, each] of Object.entries(value)) {
+      if (isStorable(key)) textFaults(each, [...path, key], faults, properties?.[key]);
+      else faults.push({ path: path.join("."), message: "It holds a character that cannot be stored." });
+    }
+  }
+}
+
 /** Faults of a value against a schema; an empty list means it fits. */
 export function schemaFaults(schema: TSchema, value: unknown): SchemaFault[] {
   let validate = compiled.get(schema);
@@ -63,10 +88,14 @@ export function schemaFaults(schema: TSchema, value: unknown): SchemaFault[] {
     validate = ajv.compile(schema);
     compiled.set(schema, validate);
   }
-  if (validate(value)) return [];
+  if (validate(value)) {
+    const faults: SchemaFault[] = [];
+    textFaults(value, [], faults, schema);
+    return faults;
+  }
   return (validate.errors ?? [])
     .filter((error) => error.keyword !== "anyOf")
-    .slice(0, 20)
+    .slice(0, MOST_FAULTS)
     .map((error) => ({
       path: error.instancePath.slice(1).replaceAll("/", "."),
       message: wordsFor(error),

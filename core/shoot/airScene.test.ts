@@ -1,5 +1,5 @@
 import { emptyShoot } from "./emptyShoot";
-import { airCsv, airJson, airRows } from "../wireless/airExport";
+import { airTable, airJson, airRows } from "../wireless/airExport";
 import { airPlanFaults, withoutForbidden } from "../wireless/airFaults";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
 import { packScan, unpackScan } from "../wireless/packedScan";
@@ -99,11 +99,11 @@ describe("out of the house", () => {
     ),
   );
 
-  test("CSV by RFC 4180: lowest first, presets named, quotes doubled, nothing a spreadsheet would run", () => {
-    const lines = airCsv(plan).split("\r\n");
-    expect(lines[0]).toBe("name,system,frequencyMHz,preset,spareMHz,sparePreset,zone,mustStay");
-    expect(lines[1]).toBe('"\'=1+1,""x""","analogue UHF, tuned in steps",520,,,,quay,false');
-    expect(lines[2]).toContain('566.4,"bank 1, channel 1",566.8,"bank 1, channel 2"');
+  test("as a table: lowest first, presets named", () => {
+    const [heads, lowest, next] = airTable(plan);
+    expect(heads).toEqual(["name", "system", "frequencyMHz", "preset", "spareMHz", "sparePreset", "zone", "mustStay"]);
+    expect(lowest).toEqual(['=1+1,"x"', "analogue UHF, tuned in steps", 520, null, null, null, "quay", false]);
+    expect(next).toEqual(expect.arrayContaining([566.4, "bank 1, channel 1", 566.8, "bank 1, channel 2"]));
     expect(airRows(plan).at(-1)!.frequencyMHz).toBeNull();
     expect(JSON.parse(airJson(plan))).toMatchObject({
       region: { isExample: true },

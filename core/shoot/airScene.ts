@@ -6,6 +6,7 @@ import { unpackScan, type PackedScan } from "../wireless/packedScan";
 import type { Carrier } from "../wireless/products";
 import type { Scan } from "../wireless/scan";
 import type { AirBody, ShootBundle, Stored } from "./records";
+import { clipText } from "../schema/cleanText";
 
 /** The shoot's air as it is stored; null while nothing was changed. */
 export const storedAir = (bundle: ShootBundle): Stored<"air"> | null => bundle.airs[0] ?? null;
@@ -33,7 +34,7 @@ export function airBodyOf(bundle: ShootBundle): AirBody {
     ({ id, body }) =>
       known.links.find(({ wearerId }) => wearerId === id) ?? newLink({ id, wearerId: id, name: body.name }),
   );
-  const nameOf = new Map(bundle.wearers.map(({ id, body }) => [id, body.name.slice(0, 80)]));
+  const nameOf = new Map(bundle.wearers.map(({ id, body }) => [id, clipText(body.name, 80)]));
   return {
     ...known,
     links: [

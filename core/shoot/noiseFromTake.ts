@@ -6,6 +6,7 @@ import type { MeasuredTone } from "../noise/measuredTone";
 import { mapOctaves, overallDb } from "../sound/octaves";
 import { powerToDb } from "../sound/decibel";
 import type { LevelSubject } from "./levels";
+import { clipText } from "../schema/cleanText";
 
 /** Noise of a take must stand so far over that of the devices to say anything of the place, dB. Estimate. */
 const OVER_DEVICES_DB = 4;
@@ -32,7 +33,7 @@ export function noiseFromTake(
   if (overallDb(noise) < devicesDbfs + OVER_DEVICES_DB) return null;
   const gainDb = plan.speechDbfs - overallDb(levels.sound.voicesDb[levels.sound.usual]);
   return {
-    file: file.slice(0, 200),
+    file: clipText(file, 200),
     octavesDb: [...mapOctaves((band) => Math.round(10 * (noise[band]! - gainDb - candidate.coverDb[band]!)) / 10)],
     isCalibrated: peakDb !== null && Math.abs(peakDb - plan.peakDbfs) <= LEVEL_UNCERTAINTY_DB,
     seconds: Math.round(seconds * 10) / 10,

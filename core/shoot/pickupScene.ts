@@ -9,6 +9,7 @@ import { isInside } from "../room/shape";
 import { planRig, type RigPlan } from "./planRig";
 import { storedPickup } from "./storedPickup";
 import type { PickupBody, ShootBundle, Stored } from "./records";
+import { clipText } from "../schema/cleanText";
 
 /** Mouth of somebody sitting and standing, as a share of their height. Source: Drillis & Contini, seat at .285 H. */
 const MOUTH_SHARE = { sitting: 0.69, standing: 0.894 } as const;
@@ -57,7 +58,7 @@ function firstTalkers(bundle: ShootBundle, sceneId: string, place: PlaceModel): 
     return [
       {
         id: rig.id,
-        name: wearer.body.name.slice(0, 80),
+        name: clipText(wearer.body.name, 80),
         wearerId: wearer.id,
         at: spotIn(place, bearing, isAlone ? 0 : ROUND_M),
         mouthM: Math.round(100 * wearer.body.heightM * stance) / 100,

@@ -3,6 +3,7 @@ import type { Review } from "../check/review";
 import type { LevelPlan } from "../chain/levelPlan";
 import type { JudgedTake } from "../proof/judgeTake";
 import type { MeasurementBody, ShootBundle, Stored } from "./records";
+import { clipText } from "../schema/cleanText";
 
 /** Findings that are kept of one take; the counts know of all. */
 const MOST_KEPT = 600;
@@ -32,9 +33,9 @@ export function takeRecord(
     planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
     grade: verdict.grade,
     sentence: verdict.sentence,
-    correction: verdict.correctionSays.slice(0, 400),
+    correction: clipText(verdict.correctionSays, 400),
     reviews: reviews.slice(-500),
-    redress: redress?.says.slice(0, 400) ?? "",
+    redress: clipText(redress?.says ?? "", 400),
   };
 }
 

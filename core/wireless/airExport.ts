@@ -35,23 +35,11 @@ export function airRows(plan: AirPlan): AirRow[] {
     .sort((one, other) => (one.frequencyMHz ?? Infinity) - (other.frequencyMHz ?? Infinity));
 }
 
-/** A field of CSV (RFC 4180); what a spreadsheet would take for a formula is kept a text. */
-function csvField(value: string | number | boolean | null): string {
-  if (typeof value === "number") return String(value);
-  const text = String(value ?? "");
-  const safe = /^[=+\-@\t]/.test(text) ? `'${text}` : text;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
-}
-
 const COLUMNS = ["name", "system", "frequencyMHz", "preset", "spareMHz", "sparePreset", "zone", "mustStay"] as const;
 
-/** The plan as CSV with a heading; frequencies in MHz. */
-export function airCsv(plan: AirPlan): string {
-  const lines = [
-    COLUMNS.join(","),
-    ...airRows(plan).map((row) => COLUMNS.map((column) => csvField(row[column])).join(",")),
-  ];
-  return `${lines.join("\r\n")}\r\n`;
+/** The plan as a table with a heading; frequencies in MHz. */
+export function airTable(plan: AirPlan): (string | number | boolean | null)[][] {
+  return [[...COLUMNS], ...airRows(plan).map((row) => COLUMNS.map((column) => row[column]))];
 }
 
 /** The plan as JSON: region, rules and links. */

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { findingsCsv } from "@/core/check/findingsCsv";
+import { findingsTable } from "@/core/check/findingsTable";
 import type { Finding, RecordingMeasurement } from "@/core/check/measurement";
 import { standing, withoutReview, withReview, type Review } from "@/core/check/review";
 import { Button } from "@/ui/Button";
@@ -10,7 +10,7 @@ import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { FindingGroup, grouped } from "./FindingGroup";
 import { MarkedCopy } from "./MarkedCopy";
-import { saveFile } from "../sound/saveFile";
+import { saveCsv, saveFile } from "../files/saveFile";
 import type { Listen, Treatment } from "./useListen";
 import type { Take } from "./useTake";
 
@@ -32,10 +32,7 @@ function Exports({
   const name = measurement.file.replace(/\.[^.]*$/, "");
   return (
     <Row>
-      <Button
-        look="quiet"
-        onPress={() => saveFile(`${name} findings.csv`, "text/csv", findingsCsv(measurement, reviews))}
-      >
+      <Button look="quiet" onPress={() => void saveCsv(`${name} findings.csv`, findingsTable(measurement, reviews))}>
         Findings as CSV
       </Button>
       <Button

@@ -9,7 +9,7 @@ import type { Finding } from "@/core/check/measurement";
 import { blobSource } from "@/workers/blobSource";
 import { Button } from "@/ui/Button";
 import { Soft } from "@/ui/layout";
-import { saveBlob } from "../sound/saveFile";
+import { saveBlob } from "../files/saveFile";
 
 /** The copy as a blob of pieces of the file: nothing of the sound is read into memory. */
 function blobOf(file: File, { keepBytes, patches, tail }: Changes): Blob {

@@ -9,7 +9,7 @@ import type { LevelSubject } from "@/core/shoot/levels";
 import { minus } from "@/core/sound/decibel";
 import { Button } from "@/ui/Button";
 import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
-import { saveBlob } from "../sound/saveFile";
+import { saveBlob } from "../files/saveFile";
 import type { LiveInput } from "../sound/useLiveInput";
 import { TakeVoice } from "./TakeVoice";
 import { useKeeping } from "./useKeeping";

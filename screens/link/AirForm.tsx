@@ -15,7 +15,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
-import { saveFile } from "../sound/saveFile";
+import { saveFile } from "../files/saveFile";
 import type { AirEdits } from "./useAir";
 
 const KHZ = { unit: "kHz", factor: 1, digits: 1, step: 25 } as const;

@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
-import { airCsv, airJson } from "@/core/wireless/airExport";
+import { airJson, airTable } from "@/core/wireless/airExport";
 import { bindingWords, coordinationWords } from "@/core/wireless/coordinationWords";
 import { withTuned, type AirProgress, type CoordinatedAir } from "@/core/wireless/coordinateAir";
 import { conflictWords } from "@/core/wireless/products";
@@ -16,7 +16,7 @@ import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { useShoot } from "../saving/ShootProvider";
 import { Spectrum } from "./Spectrum";
-import { saveFile } from "../sound/saveFile";
+import { saveCsv, saveFile } from "../files/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";
 
 const LinkTable = dynamic(() => import("./LinkTable").then((module) => module.LinkTable), { ssr: false });
@@ -150,10 +150,7 @@ export function FrequenciesView() {
             <LinkTable air={air} threads={threads} chosenId={chosen?.id ?? null} edits={edits} onChoose={setChosenId} />
             <Row $gap={0.5}>
               <Link href={`/shoots/${bundle.shoot.id}/frequencies`}>Cards to print</Link>
-              <Button
-                look="quiet"
-                onPress={() => saveFile("frequencies.csv", "text/csv;charset=utf-8", airCsv(air.plan))}
-              >
+              <Button look="quiet" onPress={() => void saveCsv("frequencies.csv", airTable(air.plan))}>
                 Save as CSV
               </Button>
               <Button look="quiet" onPress={() => saveFile("frequencies.json", "application/json", airJson(air.plan))}>

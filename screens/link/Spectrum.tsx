@@ -22,6 +22,7 @@ import {
   zoomed,
   type View,
 } from "./spectrumScale";
+import { clipText } from "@/core/schema/cleanText";
 
 const COLUMNS = 600;
 /** More products than this are not drawn: they would be a grey carpet. */
@@ -166,7 +167,7 @@ function CarrierPin(props: {
           transform: `translateX(${labelShift(xOf(view, carrier.frequencyMHz))}%)`,
         }}
       >
-        {carrier.name.split(",")[0]!.slice(0, 18)}
+        {clipText(carrier.name.split(",")[0]!, 18)}
       </span>
     </Pin>
   );

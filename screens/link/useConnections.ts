@@ -13,6 +13,7 @@ import { packingBodyOf } from "@/core/shoot/packing";
 import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/shoot/records";
 import { useShootStore } from "../saving/ShootProvider";
 import { useFirstChange } from "../saving/useFirstChange";
+import { clipText } from "@/core/schema/cleanText";
 
 /** Changes of how links are connected, of what is owned or hired, and of what is packed. First changes make their records. */
 export function useConnections() {
@@ -60,7 +61,7 @@ export function useConnections() {
         ({ body }) =>
           body.kind === "stock" && body.shootId === shootId && (body.figures as Static<typeof StockFigures>).of === of,
       );
-      const first = (): KitItemBody => ({ shootId, kind: "stock", name: name.slice(0, 120), figures: { of, count } });
+      const first = (): KitItemBody => ({ shootId, kind: "stock", name: clipText(name, 120), figures: { of, count } });
       changeOrMake("kitItem", `${of} ${String(isHired)}`, known?.id, first, (body) => ({
         ...body,
         figures: { of, count },

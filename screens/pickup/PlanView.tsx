@@ -16,6 +16,7 @@ import { mouthDirectivityDb } from "@/core/voice/directivity";
 import { THREAD_COLOURS } from "@/ui/theme";
 import { Thing, TurnRing } from "./Thing";
 import { capsuleOf, curveRound, flatOf, mouthOf, project, type Flat, type Frame, type Look } from "./planSpace";
+import { clipText } from "@/core/schema/cleanText";
 
 const Board = styled.svg`
   display: block;
@@ -120,7 +121,7 @@ function TalkerMark({
       <circle cx={x} cy={y} r={TOUCHED * size} fill="transparent" />
       <circle className="mark" cx={x} cy={y} r={0.75 * size} fill="var(--paper)" stroke={colour} strokeWidth="2.5px" />
       <text x={x} y={y + 0.3 * size} fontSize={0.8 * size} textAnchor="middle" fill="var(--ink)" fontWeight="600">
-        {talker.name.slice(0, 2)}
+        {clipText(talker.name, 2)}
       </text>
     </>
   );

@@ -13,6 +13,7 @@ import { SoundIn } from "../sound/SoundIn";
 import { useShootStore } from "../saving/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
+import { clipText } from "@/core/schema/cleanText";
 
 const TONE_S = 30;
 /** What 0 dBFS stands for with a lavalier and usual gain, until somebody reads a meter. Common practice. */
@@ -81,7 +82,7 @@ export function ToneView({ placeId, tone }: { placeId: string; tone: MeasuredTon
     if (!result.isMeasured) return setRefusal(`${result.says} ${result.advice}`);
     const { octavesDb, isCalibrated, seconds, humHz, trendDbPerMin } = result;
     editPlace(store, placeId, () => ({
-      tone: { file: file.slice(0, 200), octavesDb, isCalibrated, seconds, humHz, trendDbPerMin },
+      tone: { file: clipText(file, 200), octavesDb, isCalibrated, seconds, humHz, trendDbPerMin },
     }));
   }
 

@@ -3,6 +3,7 @@ import { newScene } from "@/core/shoot/newScene";
 import { THREADS } from "@/core/shoot/bounds";
 import type { RigBody, ShootBundle, Stored } from "@/core/shoot/records";
 import type { ShootStore } from "../saving/shootStore";
+import { clipText } from "@/core/schema/cleanText";
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */
 export function addWearer(store: ShootStore, bundle: ShootBundle): string {
@@ -33,7 +34,7 @@ export function duplicateWearer(
 ): string {
   const wearerId = store.create("wearer", {
     ...wearer.body,
-    name: `${wearer.body.name} (copy)`.slice(0, 120),
+    name: clipText(`${wearer.body.name} (copy)`, 120),
     voice: "unknown",
     tapeAllergy: "unknown",
     hairyChest: "unknown",

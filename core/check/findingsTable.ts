@@ -2,14 +2,11 @@ import { KIND_WORDS } from "./kindWords";
 import type { RecordingMeasurement } from "./measurement";
 import { reviewOf, type Review } from "./review";
 
-/** A cell that no spreadsheet takes for a formula; quoted. */
-function cell(value: string | number): string {
-  const text = typeof value === "number" ? String(value) : /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
-  return `"${text.replaceAll('"', '""')}"`;
-}
-
-/** The findings of a recording as CSV: one a line, channels from 1, times in seconds. Source: RFC 4180. */
-export function findingsCsv({ file, findings }: RecordingMeasurement, reviews: readonly Review[] = []): string {
+/** The findings of a recording as a table with a heading: one a row, channels from 1, times in seconds. */
+export function findingsTable(
+  { file, findings }: RecordingMeasurement,
+  reviews: readonly Review[] = [],
+): (string | number)[][] {
   const rows = findings.map((finding) => [
     file,
     finding.channel === null ? "" : finding.channel + 1,
@@ -38,5 +35,5 @@ export function findingsCsv({ file, findings }: RecordingMeasurement, reviews: r
     "review",
     "note",
   ];
-  return `${[head, ...rows].map((row) => row.map(cell).join(",")).join("\r\n")}\r\n`;
+  return [head, ...rows];
 }

@@ -1,3 +1,5 @@
+import type { Cell } from "./csv";
+
 /** Gives something to the browser to be saved. */
 export function saveBlob(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -12,4 +14,10 @@ export function saveBlob(name: string, blob: Blob): void {
 /** Gives a text to the browser to be saved. */
 export function saveFile(name: string, type: string, text: string): void {
   saveBlob(name, new Blob([text], { type }));
+}
+
+/** Gives a table to the browser to be saved as CSV. */
+export async function saveCsv(name: string, rows: readonly (readonly Cell[])[]): Promise<void> {
+  const { csvOf } = await import("./csv");
+  saveFile(name, "text/csv;charset=utf-8", csvOf(rows));
 }
