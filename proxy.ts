@@ -28,11 +28,8 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set("content-security-policy", policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", policy);
-  response.headers.set("x-content-type-options", "nosniff");
-  response.headers.set("referrer-policy", "same-origin");
-  response.headers.set("cross-origin-opener-policy", "same-origin");
-  response.headers.set("permissions-policy", "camera=(), geolocation=(), microphone=(self)");
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/static|_next/image|favicon.ico).*)"] };
+// Answers of the programming interface are no pages, and their bodies are not to be copied on the way.
+export const config = { matcher: ["/((?!api/|_next/static|_next/image|favicon.ico).*)"] };

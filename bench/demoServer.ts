@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { localPostgres } from "../cli/postgres";
+import { localPostgres, WEB_ROLE } from "../cli/postgres";
 import { MIGRATIONS } from "../cli/runWeb";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
@@ -10,9 +10,9 @@ export async function withDemo(run: (address: string) => Promise<void>): Promise
   const postgres = await localPostgres();
   const name = `bench_${randomUUID().slice(0, 8)}`;
   try {
-    const url = await postgres.freshDatabaseUrl(name);
-    await migrateDatabase(url, MIGRATIONS);
-    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4580 });
+    const urls = await postgres.freshDatabaseUrls(name);
+    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: urls.web, preferredPort: 4580 });
     await fetch(`${web.address}/api/demo`, {
       method: "POST",
       headers: { "content-type": "application/json" },

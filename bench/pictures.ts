@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { migrateDatabase } from "../db/migrate";
-import { localPostgres } from "../cli/postgres";
+import { localPostgres, WEB_ROLE } from "../cli/postgres";
 import { MIGRATIONS } from "../cli/runWeb";
 import { ROOT } from "../cli/state";
 import { webBuild } from "../cli/webBuild";
@@ -126,9 +126,9 @@ export async function takePictures(): Promise<number> {
   const postgres = await localPostgres();
   const database = `pictures_${randomUUID().slice(0, 8)}`;
   try {
-    const url = await postgres.freshDatabaseUrl(database);
-    await migrateDatabase(url, MIGRATIONS);
-    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: url, preferredPort: 4680 });
+    const urls = await postgres.freshDatabaseUrls(database);
+    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: urls.web, preferredPort: 4680 });
     await fetch(`${web.address}/api/demo`, {
       method: "POST",
       headers: { "content-type": "application/json" },

@@ -1,6 +1,8 @@
 import { runBench } from "../bench/bench";
 import { runWeb } from "./runWeb";
 import { runTests } from "./runTests";
+import { STATE_DIR } from "./state";
+import { whyFailed } from "./trouble";
 
 const [command = "", ...args] = process.argv.slice(2);
 
@@ -16,7 +18,9 @@ try {
   const run = COMMANDS[command];
   process.exitCode = run ? await run(args) : 2;
 } catch (error) {
-  process.stderr.write(`hypophon: ${error instanceof Error ? error.message : String(error)}\n`);
+  const said = error instanceof Error ? error.message : String(error);
+  const isSystem = typeof (error as NodeJS.ErrnoException | null)?.code === "string";
+  process.stderr.write(`hypophon: ${isSystem ? whyFailed(said, STATE_DIR) : said}\n`);
   process.exitCode = 1;
 }
 process.exit();

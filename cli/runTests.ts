@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
-import { localPostgres, type LocalPostgres } from "./postgres";
+import { localPostgres, WEB_ROLE, type DatabaseUrls, type LocalPostgres } from "./postgres";
 import { MIGRATIONS } from "./runWeb";
 import { ROOT } from "./state";
 import { webBuild } from "./webBuild";
@@ -96,17 +96,20 @@ async function jest(postgres: LocalPostgres, extra: readonly string[]): Promise<
   // A database a worker, of this run alone: two runs at once do not meet.
   const names = Array.from({ length: JEST_WORKERS }, (_, index) => `test_${process.pid}_${index + 1}`);
   try {
-    const urls: string[] = [];
+    const urls: DatabaseUrls[] = [];
     for (const name of names) {
-      const url = await postgres.freshDatabaseUrl(name);
-      await migrateDatabase(url, MIGRATIONS);
-      urls.push(url);
+      const each = await postgres.freshDatabaseUrls(name);
+      await migrateDatabase(each.owner, MIGRATIONS, WEB_ROLE);
+      urls.push(each);
     }
     return await suite(
       "unit, reference and server tests",
       "jest",
       ["--json", `--outputFile=${report}`, `--maxWorkers=${JEST_WORKERS}`, ...extra],
-      { TEST_DATABASE_URLS: urls.join(" ") },
+      {
+        TEST_DATABASE_URLS: urls.map(({ web }) => web).join(" "),
+        TEST_OWNER_URLS: urls.map(({ owner }) => owner).join(" "),
+      },
       report,
       readJest,
     );
@@ -120,9 +123,9 @@ async function browser(postgres: LocalPostgres, extra: readonly string[]): Promi
   const report = join(REPORTS, `playwright-${process.pid}.json`);
   try {
     const distDir = await webBuild();
-    const url = await postgres.freshDatabaseUrl(name);
-    await migrateDatabase(url, MIGRATIONS);
-    const web = await serveWeb({ distDir, databaseUrl: url, preferredPort: 4380 });
+    const urls = await postgres.freshDatabaseUrls(name);
+    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    const web = await serveWeb({ distDir, databaseUrl: urls.web, preferredPort: 4380 });
     try {
       return await suite(
         "browser tests",
@@ -145,7 +148,7 @@ async function browser(postgres: LocalPostgres, extra: readonly string[]): Promi
 
 /** Waits until the database answers, so that a first failure names the database and not a test. */
 async function probe(postgres: LocalPostgres): Promise<void> {
-  const { pool } = openDatabase(await postgres.databaseUrl("hypophon_test"));
+  const { pool } = openDatabase((await postgres.databaseUrls("hypophon_test")).web);
   await pool.query("select 1");
   await pool.end();
 }

@@ -4,7 +4,7 @@ import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { localCrew } from "../server/crew";
 import { openDemoShoot } from "../server/demoShoot";
-import { localPostgres, type LocalPostgres } from "./postgres";
+import { localPostgres, WEB_ROLE, type DatabaseUrls, type LocalPostgres } from "./postgres";
 import { LOG_DIR, ROOT, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
 import { serveWeb } from "./webServer";
@@ -24,6 +24,18 @@ async function seedDemo(url: string): Promise<void> {
   }
 }
 
+/** A managed database: DATABASE_URL is who serves, DATABASE_OWNER_URL who may change the schema, where that is another. */
+function managedUrls(): DatabaseUrls | null {
+  const web = process.env["DATABASE_URL"];
+  if (!web) return null;
+  const owner = process.env["DATABASE_OWNER_URL"];
+  if (!owner)
+    say(
+      "DATABASE_OWNER_URL is not set: the schema is changed as who serves. Give the owner's address to keep them apart.",
+    );
+  return { owner: owner ?? web, web };
+}
+
 function untilStopped(): Promise<void> {
   return new Promise((resolve) => {
     for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => resolve());
@@ -34,15 +46,12 @@ function untilStopped(): Promise<void> {
 export async function runWeb(mode: WebMode): Promise<number> {
   mkdirSync(LOG_DIR, { recursive: true });
   const stopped = untilStopped();
-  const managedUrl = mode === "start" ? process.env["DATABASE_URL"] : undefined;
-  let postgres: LocalPostgres | null = null;
-  let url = managedUrl;
-  if (!url) {
-    postgres = await localPostgres();
-    url = await postgres.databaseUrl(DATABASE_NAMES[mode]);
-  }
+  const managed = mode === "start" ? managedUrls() : null;
+  const postgres: LocalPostgres | null = managed ? null : await localPostgres();
   try {
-    await migrateDatabase(url, MIGRATIONS);
+    const urls = managed ?? (await postgres!.databaseUrls(DATABASE_NAMES[mode]));
+    await migrateDatabase(urls.owner, MIGRATIONS, managed ? new URL(urls.web).username : WEB_ROLE);
+    const url = urls.web;
     if (mode !== "start") await seedDemo(url);
     const isDevelopment = mode === "dev";
     const distDir = isDevelopment ? join(".build", "dev") : await webBuild();

@@ -63,7 +63,7 @@ describe("migrations", () => {
   afterAll(() => pool.end());
 
   test("running them again, several at once, changes nothing", async () => {
-    const urls = process.env["TEST_DATABASE_URLS"]!.split(" ");
+    const urls = process.env["TEST_OWNER_URLS"]!.split(" ");
     const url = urls[Number(process.env["JEST_WORKER_ID"] ?? "1") - 1]!;
     const columns = async () =>
       (

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { homedir } from "node:os";
-import { join } from "node:path";
+import { isAbsolute, join } from "node:path";
 
 /** The checkout this command belongs to. */
 export const ROOT = process.env["HYPOPHON_ROOT"] ?? process.cwd();
@@ -13,9 +13,13 @@ const checkoutKey = createHash("sha256").update(ROOT).digest("hex").slice(0, 10)
  * Where this checkout keeps its database, password and logs. Outside the checkout, since PostgreSQL refuses to run as
  * root and its own user may not be able to enter the checkout.
  */
-export const STATE_DIR = IS_ROOT
-  ? join("/var/lib/hypophon", checkoutKey)
-  : join(process.env["XDG_STATE_HOME"] ?? join(homedir(), ".local", "state"), "hypophon", checkoutKey);
+export const STATE_DIR = join(IS_ROOT ? "/var/lib" : userStateDir(), "hypophon", checkoutKey);
+
+/** Where a user's programs keep state. Empty and relative settings are none, as the XDG base directory specification says. */
+function userStateDir(): string {
+  const set = process.env["XDG_STATE_HOME"];
+  return set && isAbsolute(set) ? set : join(homedir(), ".local", "state");
+}
 
 export const LOG_DIR = join(STATE_DIR, "log");
 

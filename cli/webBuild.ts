@@ -15,6 +15,7 @@ import { join, relative } from "node:path";
 import { withLock } from "./lock";
 import { writeNextSettings } from "./nextSettings";
 import { LOG_DIR, ROOT, say } from "./state";
+import { whyFailed } from "./trouble";
 
 const SOURCES = ["app", "screens", "ui", "server", "db", "core", "workers", "demo", "public"];
 const SOURCE_FILES = ["next.config.ts", "proxy.ts", "package-lock.json", "tsconfig.json"];
@@ -81,7 +82,10 @@ export function webBuild(): Promise<string> {
     say(`Building (log: ${join(LOG_DIR, "build.log")})`);
     rmSync(join(ROOT, distDir), { recursive: true, force: true });
     writeNextSettings();
-    if (!(await build(distDir))) throw new Error(`The build failed; see ${join(LOG_DIR, "build.log")}`);
+    if (!(await build(distDir))) {
+      const log = join(LOG_DIR, "build.log");
+      throw new Error(`The build failed: ${whyFailed(readFileSync(log, "utf8"), ROOT)} (${log})`);
+    }
     writeFileSync(mark, "");
     tidy();
     return distDir;

@@ -1,4 +1,6 @@
-import { createServer, type Server } from "node:http";
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
+import { MAX_BODY_BYTES } from "../server/door";
+import { allowedHosts, isAllowedHost } from "../server/hosts";
 import { writeNextSettings } from "./nextSettings";
 import { ROOT } from "./state";
 
@@ -21,12 +23,50 @@ function listen(server: Server, port: number): Promise<boolean> {
   });
 }
 
+/** What is said of every answer. */
+const HEADERS = {
+  "x-content-type-options": "nosniff",
+  "referrer-policy": "same-origin",
+  "cross-origin-opener-policy": "same-origin",
+  "permissions-policy": "camera=(), geolocation=(), microphone=(self)",
+};
+
+/** Why a request is refused before anything of it is read; null where it is let in. */
+export function refusalOf(
+  { url = "", headers }: Pick<IncomingMessage, "url" | "headers">,
+  allowed: ReadonlySet<string>,
+): { status: number; says: string } | null {
+  if (!isAllowedHost(headers.host, allowed))
+    return {
+      status: 421,
+      says: "Hypophon is not asked for under this name. HYPOPHON_HOSTS lists the names it answers to.",
+    };
+  // Whole addresses are for proxies, and name a host of their own.
+  if (!url.startsWith("/")) return { status: 400, says: "The address must begin with a slash." };
+  try {
+    decodeURIComponent(url);
+  } catch {
+    return { status: 400, says: "The address is damaged." };
+  }
+  if (Number(headers["content-length"] ?? 0) > MAX_BODY_BYTES)
+    return { status: 413, says: "That is too much to save at once." };
+  return null;
+}
+
+function refuse(response: ServerResponse, { status, says }: { status: number; says: string }): void {
+  response.writeHead(status, { "content-type": "text/plain; charset=utf-8", connection: "close" });
+  response.end(`${says}\n`);
+}
+
 export interface WebServer {
   address: string;
   close(): Promise<void>;
 }
 
-/** Serves the web application on loopback in this process, on the preferred port or the next free one. */
+/**
+ * Serves the web application on loopback in this process, on the preferred port or the next free one. The port opens when the
+ * application can answer, not before.
+ */
 export async function serveWeb(options: {
   distDir: string;
   databaseUrl: string;
@@ -40,22 +80,31 @@ export async function serveWeb(options: {
   if (options.isDevelopment) writeNextSettings();
   const server = createServer();
   const first = options.preferredPort ?? PREFERRED_PORT;
-  let port = first;
-  while (!(await listen(server, port))) {
-    port += 1;
-    if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
-  }
   const { default: next } = await import("next");
   const application = next({
     dev: options.isDevelopment ?? false,
     dir: ROOT,
     hostname: "127.0.0.1",
-    port,
+    port: first,
     httpServer: server,
   });
-  const handle = application.getRequestHandler();
-  server.on("request", (request, response) => void handle(request, response));
   await application.prepare();
+  const handle = application.getRequestHandler();
+  const allowed = allowedHosts();
+  server.on("request", (request, response) => {
+    for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+    const refusal = refusalOf(request, allowed);
+    if (refusal) refuse(response, refusal);
+    else void handle(request, response);
+  });
+  server.prependListener("upgrade", (request, socket) => {
+    if (refusalOf(request, allowed)) socket.destroy();
+  });
+  let port = first;
+  while (!(await listen(server, port))) {
+    port += 1;
+    if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
+  }
   return {
     address: `http://127.0.0.1:${port}`,
     close: () =>

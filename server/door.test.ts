@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
-import { answerChange } from "./door";
+import { answerChange, answerHealth } from "./door";
 import { FAULT_STATUS, Fault } from "./faults";
 import { workerDatabase } from "./testCrew";
 
@@ -25,6 +25,17 @@ async function answer(each: Request, work: Parameters<typeof answerChange>[1] = 
   return { status: response.status, body: (await response.json()) as { code?: string; message?: string } };
 }
 
+test("health asks the database and makes nothing: no crew is founded by it", async () => {
+  const crews = async () => (await pool.query<{ count: string }>("select count(*) from crew")).rows[0]!.count;
+  await pool
+    .query("delete from crew where is_local and not exists (select 1 from shoot where crew_id = crew.id)")
+    .catch(() => undefined);
+  const before = await crews();
+  const response = await answerHealth();
+  expect([response.status, await response.json()]).toEqual([200, { ok: true }]);
+  expect(await crews()).toBe(before);
+});
+
 test("a good request reaches the work with its crew and body", async () => {
   const seen: unknown[] = [];
   const result = await answer(request('{"a":1}'), async (acting, body) => {
@@ -45,6 +56,9 @@ test("an empty body is an empty request, nothing returned is an empty answer", a
 
 test.each<[string, Record<string, string>]>([
   ["another origin", { origin: "https://elsewhere.example" }],
+  ["an origin of null", { origin: "null" }],
+  ["an origin that is none", { origin: "%%%" }],
+  ["another host, as a rebound page asks for", { host: "evil.example:4180", origin: "http://evil.example:4180" }],
   ["a cross-site fetch", { "sec-fetch-site": "cross-site" }],
   ["a same-site fetch from a sibling", { "sec-fetch-site": "same-site" }],
   ["a form", { "content-type": "application/x-www-form-urlencoded" }],
@@ -59,6 +73,44 @@ test.each<[string, Record<string, string>]>([
 test("our own pages are let in", async () => {
   const own = { origin: "http://127.0.0.1:4180", "sec-fetch-site": "same-origin" };
   expect((await answer(request("{}", own))).status).toBe(200);
+});
+
+test("a body without an end is read no further than its limit", async () => {
+  let sent = 0;
+  const body = new ReadableStream<Uint8Array>({
+    pull: (controller) => {
+      sent += 100_000;
+      controller.enqueue(new Uint8Array(100_000).fill(0x20));
+    },
+  });
+  const endless = new Request("http://127.0.0.1:4180/api/records/shoot", {
+    method: "POST",
+    headers: { host: "127.0.0.1:4180", ...json },
+    body,
+    duplex: "half",
+  } as RequestInit);
+  expect(await answer(endless)).toMatchObject({ status: 413, body: { code: "tooLarge" } });
+  expect(sent).toBeLessThan(2_500_000);
+});
+
+test("characters in several parts are put together; bytes that are no UTF-8 are no JSON", async () => {
+  const bytes = new TextEncoder().encode('{"name":"Inès 🎙"}');
+  const parts = (all: Uint8Array) =>
+    new Request("http://127.0.0.1:4180/api/records/shoot", {
+      method: "POST",
+      headers: { host: "127.0.0.1:4180", ...json },
+      body: new ReadableStream<Uint8Array>({
+        start: (controller) => {
+          for (const byte of all) controller.enqueue(Uint8Array.of(byte));
+          controller.close();
+        },
+      }),
+      duplex: "half",
+    } as RequestInit);
+  const seen: unknown[] = [];
+  await answer(parts(bytes), async (_, body) => void seen.push(body));
+  expect(seen).toEqual([{ name: "Inès 🎙" }]);
+  expect(await answer(parts(Uint8Array.of(0x22, 0xff, 0x22)))).toMatchObject({ status: 422 });
 });
 
 test("what is too large or no JSON is refused in words", async () => {
@@ -91,6 +143,19 @@ describe("trouble that is not the caller's", () => {
         throw Object.assign(new Error("lost"), { cause: { code } });
       });
       expect(result).toEqual({ status: 503, body: { code: "unavailable", message: "The database is away." } });
+    },
+  );
+
+  test.each(["22021", "22P05", "22003"])(
+    "a value that the database cannot hold (%s) is refused, no failure",
+    async (code) => {
+      const result = await answer(request("{}"), async () => {
+        throw Object.assign(new Error("invalid byte sequence"), { cause: { code } });
+      });
+      expect(result).toEqual({
+        status: 422,
+        body: { code: "invalid", message: "It holds something that cannot be stored." },
+      });
     },
   );
 

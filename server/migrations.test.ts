@@ -28,7 +28,7 @@ function migrationsUpTo(count: number): string {
 
 /** A database of its own beside the worker's. */
 async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const [first] = (process.env["TEST_DATABASE_URLS"] ?? "").split(" ");
+  const [first] = (process.env["TEST_OWNER_URLS"] ?? "").split(" ");
   const name = `migrating_${randomUUID().slice(0, 8)}`;
   const run = async (sql: string) => {
     const client = new Client({ connectionString: first });

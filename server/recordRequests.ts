@@ -8,7 +8,10 @@ import { accept } from "./validate";
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ format: "uuid" });
 const CreateRequest = Type.Object({ id: Id, body: Type.Unknown() }, strict);
-const ChangeRequest = Type.Object({ version: Type.Integer({ minimum: 1 }), body: Type.Unknown() }, strict);
+const ChangeRequest = Type.Object(
+  { version: Type.Integer({ minimum: 1, maximum: 2 ** 31 - 1 }), body: Type.Unknown() },
+  strict,
+);
 const RestoreRequest = Type.Object({ restore: Type.Literal(true) }, strict);
 
 function kindOf(name: string): RecordKind {

@@ -1,12 +1,5 @@
-import { actingCrew } from "@/server/door";
+import { answerHealth } from "@/server/door";
 
 export const dynamic = "force-dynamic";
 
-export async function GET() {
-  try {
-    await actingCrew();
-    return Response.json({ ok: true });
-  } catch {
-    return Response.json({ ok: false }, { status: 503 });
-  }
-}
+export const GET = () => answerHealth();
