@@ -31,9 +31,11 @@ const HEADERS = {
   "permissions-policy": "camera=(), geolocation=(), microphone=(self)",
 };
 
+const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE"];
+
 /** Why a request is refused before anything of it is read; null where it is let in. */
 export function refusalOf(
-  { url = "", headers }: Pick<IncomingMessage, "url" | "headers">,
+  { method = "GET", url = "", headers }: Pick<IncomingMessage, "method" | "url" | "headers">,
   allowed: ReadonlySet<string>,
 ): { status: number; says: string } | null {
   if (!isAllowedHost(headers.host, allowed))
@@ -41,6 +43,7 @@ export function refusalOf(
       status: 421,
       says: "Hypophon is not asked for under this name. HYPOPHON_HOSTS lists the names it answers to.",
     };
+  if (!METHODS.includes(method)) return { status: 405, says: "This is not done here." };
   // Whole addresses are for proxies, and name a host of their own.
   if (!url.startsWith("/")) return { status: 400, says: "The address must begin with a slash." };
   try {

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
 import { GENERIC_DEVICES } from "../core/chain/genericDevices";
 import { crew, kitItem } from "../db/schema";
-import type { Database } from "../db/client";
+import type { Connection, Database } from "../db/client";
 
 /** Who acts: every use case takes it first. */
 export interface ActingCrew {
@@ -15,12 +15,14 @@ const FOUNDING_LOCK = 7_104_120;
 
 /** The one crew of an installation without accounts; founded with generic kit when it is first asked for. */
 export async function localCrew(database: Database): Promise<ActingCrew> {
-  const find = () => database.select({ id: crew.id }).from(crew).where(eq(crew.isLocal, true)).limit(1);
-  const [found] = await find();
+  const find = (connection: Connection) =>
+    connection.select({ id: crew.id }).from(crew).where(eq(crew.isLocal, true)).limit(1);
+  const [found] = await find(database);
   if (found) return { crewId: found.id, database };
   return database.transaction(async (transaction) => {
     await transaction.execute(sql`select pg_advisory_xact_lock(${FOUNDING_LOCK})`);
-    const [meanwhile] = await find();
+    // On the same connection: those that wait for the lock may hold all the others.
+    const [meanwhile] = await find(transaction);
     if (meanwhile) return { crewId: meanwhile.id, database };
     const crewId = randomUUID();
     await transaction.insert(crew).values({ id: crewId, name: "Local crew", isLocal: true });

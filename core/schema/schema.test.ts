@@ -33,7 +33,7 @@ test("each fault names its field", () => {
 
 test("missing parts are named, wrong ids refused", () => {
   expect(messages(PlaceBody, { shootId: "not-an-id", name: "x" })).toEqual(
-    expect.arrayContaining(["model is missing.", expect.stringContaining("uuid")]),
+    expect.arrayContaining(["model is missing.", "shootId: this is no id."]),
   );
 });
 

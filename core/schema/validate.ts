@@ -36,7 +36,7 @@ function unitOf(error: ErrorObject): string {
 
 /** One schema error in plain words, with what is allowed. */
 function wordsFor(error: ErrorObject): string {
-  const schema = (error.parentSchema ?? {}) as { minimum?: number; maximum?: number };
+  const schema = (error.parentSchema ?? {}) as { minimum?: number; maximum?: number; format?: string };
   switch (error.keyword) {
     case "minimum":
     case "maximum":
@@ -51,6 +51,10 @@ function wordsFor(error: ErrorObject): string {
       return `${(error.params as { additionalProperty: string }).additionalProperty} is not known here.`;
     case "minLength":
       return `${titleOf(error)} must not be empty.`;
+    case "format":
+      return schema.format === "date"
+        ? `${titleOf(error)}: a date, such as 2027-05-11.`
+        : `${titleOf(error)}: this is no id.`;
     case "pattern": {
       const says: unknown = (error.parentSchema as { patternSays?: unknown } | undefined)?.patternSays;
       return typeof says === "string" ? `${titleOf(error)}: ${says}.` : `${titleOf(error)} must not be empty.`;
@@ -65,6 +69,8 @@ const MOST_FAULTS = 20;
 /** Texts in a value that no database stores: with control characters, or half characters at a limit of length. */
 function textFaults(value: unknown, path: readonly string[], faults: SchemaFault[], titles: unknown): void {
   if (faults.length >= MOST_FAULTS) return;
+  // What may be anything is judged by a schema of its own.
+  if (titles !== undefined && Object.keys(titles as object).length === 0) return;
   if (typeof value === "string") {
     if (isStorable(value)) return;
     const title = (titles as { title?: unknown } | undefined)?.title ?? path.at(-1) ?? "This";

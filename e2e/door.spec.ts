@@ -1,0 +1,118 @@
+import { connect } from "node:net";
+import { expect, test } from "@playwright/test";
+import { startShoot, expectSaved } from "./shoot";
+
+const { hostname, port } = new URL(process.env["HYPOPHON_ADDRESS"] ?? "http://127.0.0.1");
+
+/** Bytes straight into the port; what comes back until the other side is done, or has said enough. */
+function raw(bytes: string | Buffer): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const socket = connect(Number(port), hostname, () => socket.write(bytes));
+    let said = "";
+    socket.setTimeout(15_000, () => {
+      socket.destroy();
+      reject(new Error(`no end came, after ${JSON.stringify(said.slice(0, 80))}`));
+    });
+    socket.on("data", (data) => (said += data.toString("latin1")));
+    socket.on("error", () => resolve(said));
+    socket.on("close", () => resolve(said));
+  });
+}
+
+const statusOf = (answer: string) => Number(/^HTTP\/1\.1 (\d{3})/.exec(answer)?.[1] ?? 0);
+const asked = (line: string, headers: readonly string[] = [`Host: ${hostname}:${port}`], body = "") =>
+  raw([line, ...headers, "Connection: close", "", body].join("\r\n"));
+
+test("a page elsewhere whose name points here reads and writes nothing", async ({ request }) => {
+  const evil = [
+    "Host: evil.example",
+    "Origin: http://evil.example",
+    "Content-Type: application/json",
+    "Content-Length: 2",
+  ];
+  for (const line of [
+    "GET / HTTP/1.1",
+    "GET /_next/static/x.js HTTP/1.1",
+    "POST /api/records/shoot HTTP/1.1",
+    "POST /api/demo HTTP/1.1",
+  ]) {
+    const answer = await asked(line, evil, "{}");
+    expect([line, statusOf(answer)]).toEqual([line, 421]);
+    expect(answer).toContain("HYPOPHON_HOSTS");
+  }
+  expect(statusOf(await asked("GET http://evil.example/ HTTP/1.1"))).toBe(400);
+  expect((await request.get("/api/health")).status()).toBe(200);
+});
+
+test("origins that are not ours, junk among them, are refused; never a failure", async ({ request }) => {
+  for (const origin of ["null", "%%%", "http://", "http://evil.example", "file://", ""]) {
+    const answer = await request.post("/api/records/shoot", { headers: { origin }, data: {} });
+    expect([origin, answer.status()]).toEqual([origin, 403]);
+  }
+});
+
+test("odd requests get a clear 4xx, never a 500 and never silence", async () => {
+  const id = "0b7d9e3e-0000-4000-8000-000000000001";
+  const json = (path: string, method: string, body: string) =>
+    asked(
+      `${method} ${path} HTTP/1.1`,
+      [`Host: ${hostname}:${port}`, "Content-Type: application/json", `Content-Length: ${Buffer.byteLength(body)}`],
+      body,
+    );
+  const answers = await Promise.all([
+    asked("GET /shoots/%E0%A4%A/scout HTTP/1.1"),
+    asked("GET /shoots/%00/scout HTTP/1.1"),
+    asked("GET /shoots/urn:uuid:0b7d9e3e-0000-4000-8000-000000000001 HTTP/1.1"),
+    asked(`GET /shoots/${"a".repeat(5000)} HTTP/1.1`),
+    asked("GET /demo-recordings/..%2f..%2fpackage.json HTTP/1.1"),
+    asked("TRACE / HTTP/1.1"),
+    asked("PROPFIND /api/records/shoot HTTP/1.1"),
+    asked("GET /api/records/shoot HTTP/1.1"),
+    asked("GET / HTTP/1.1", []),
+    asked("GET / HTTP/1.1", ["Host: a b"]),
+    json(`/api/records/shoot/${id}`, "PUT", '{"version":2147483648,"body":{}}'),
+    json(`/api/records/shoot/${id}`, "PUT", '{"version":1e400,"body":{}}'),
+    json("/api/records/shoot/%00", "PUT", '{"version":1,"body":{}}'),
+    json("/api/records/__proto__", "POST", `{"id":"${id}","body":{}}`),
+    json("/api/records/constructor", "POST", `{"id":"${id}","body":{}}`),
+    json("/api/records/shoot", "POST", '{"id":"urn:uuid:0b7d9e3e-0000-4000-8000-000000000001","body":{}}'),
+    json("/api/records/shoot", "POST", `{"id":"${id}","body":${"[".repeat(20_000)}${"]".repeat(20_000)}}`),
+    json("/api/records/shoot", "POST", "[]"),
+    json("/api/records/shoot", "POST", "null"),
+    json("/api/records/shoot", "POST", '"text"'),
+  ]);
+  answers.forEach((answer, index) => {
+    const status = statusOf(answer);
+    expect([index, status >= 400 && status < 500, answer.slice(0, 60)]).toEqual([index, true, answer.slice(0, 60)]);
+  });
+});
+
+test("forty megabytes are not read first, with a length or without one", async () => {
+  const head = (how: string) =>
+    `POST /api/records/shoot HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\n${how}\r\n\r\n`;
+  // Only the head is sent: the answer does not wait for the rest.
+  expect(statusOf(await raw(head("Content-Length: 40000000")))).toBe(413);
+  const chunk = `${(100_000).toString(16)}\r\n${" ".repeat(100_000)}\r\n`;
+  const answer = await raw(head("Transfer-Encoding: chunked\r\nConnection: close") + chunk.repeat(25));
+  expect(statusOf(answer)).toBe(413);
+  expect(answer).toContain("too much to save at once");
+});
+
+test("what no database stores is cleaned at the field, and the shoot goes on being saved", async ({ page }) => {
+  await startShoot(page, "Half a clapper");
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expectSaved(page);
+  const name = page.getByLabel("Place", { exact: true });
+  await name.fill(`${"a".repeat(119)}🎬`);
+  await expect(name).toHaveValue("a".repeat(119));
+  await expectSaved(page);
+  // Half a character does not come through fill: it is put in where the browser has it.
+  await name.evaluate((input: HTMLInputElement) => {
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
+    set.call(input, `Mill\u0000 race ${String.fromCharCode(0xd83c)} end`);
+    input.dispatchEvent(new Event("input", { bubbles: true }));
+  });
+  await expectSaved(page);
+  await page.reload();
+  await expect(page.getByLabel("Place", { exact: true })).toHaveValue("Mill race  end");
+});
