@@ -131,7 +131,12 @@ async function browser(postgres: LocalPostgres, extra: readonly string[]): Promi
         "browser tests",
         "playwright",
         ["test", "--reporter=json", ...extra],
-        { HYPOPHON_ADDRESS: web.address, PLAYWRIGHT_JSON_OUTPUT_FILE: report },
+        {
+          HYPOPHON_ADDRESS: web.address,
+          HYPOPHON_TEST_URL: urls.web,
+          HYPOPHON_TEST_OWNER_URL: urls.owner,
+          PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+        },
         report,
         readPlaywright,
       );

@@ -36,6 +36,16 @@ function managedUrls(): DatabaseUrls | null {
   return { owner: owner ?? web, web };
 }
 
+/** The port that HYPOPHON_PORT asks for; the next free one is taken where it is not free. */
+function chosenPort(): { preferredPort?: number } {
+  const asked = process.env["HYPOPHON_PORT"];
+  if (!asked) return {};
+  const port = Number(asked);
+  if (!Number.isInteger(port) || port < 1 || port > 65_335)
+    throw new Error(`HYPOPHON_PORT is ${asked}: a number from 1 to 65335 was expected.`);
+  return { preferredPort: port };
+}
+
 function untilStopped(): Promise<void> {
   return new Promise((resolve) => {
     for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => resolve());
@@ -55,7 +65,7 @@ export async function runWeb(mode: WebMode): Promise<number> {
     if (mode !== "start") await seedDemo(url);
     const isDevelopment = mode === "dev";
     const distDir = isDevelopment ? join(".build", "dev") : await webBuild();
-    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment });
+    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, ...chosenPort() });
     say(`Logs and data: ${STATE_DIR}`);
     say("Stop with Ctrl-C.");
     process.stdout.write(`Hypophon is running at ${web.address}\n`);
