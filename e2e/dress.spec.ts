@@ -1,5 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { answer, choose, expectSaved, openDemo, openView, startShoot } from "./shoot";
+import { overprinted, pdfWords } from "./pdfWords";
 
 const WEARER = (number: number) => `51ac0000-0000-4000-8000-0000000000${number}`;
 const places = (page: Page) => page.getByRole("radiogroup", { name: "Places, best first" });
@@ -109,13 +110,16 @@ test("the recipe follows mount, port, pack and bag", async ({ page, request }) =
 
 test("the card is one A4 page and stands on the screen too", async ({ page, request }) => {
   const id = await openDemo(request);
-  for (const wearer of [33, 34, 35]) {
+  for (const wearer of [31, 32, 33, 34, 35, 36, 37, 38, 39]) {
     const pdf = await request.get(`/shoots/${id}/card.pdf?wearer=${WEARER(wearer)}`);
     expect(pdf.headers()["content-type"]).toBe("application/pdf");
     const text = (await pdf.body()).toString("latin1");
     expect(text.startsWith("%PDF-")).toBe(true);
     expect(text.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
     expect(text).toMatch(/\/MediaBox \[0 0 595\.28\d* 841\.89\d*\]/);
+    const words = pdfWords(await pdf.body());
+    expect(words.length).toBeGreaterThan(60);
+    expect([wearer, overprinted(words)]).toEqual([wearer, []]);
   }
   expect((await request.get(`/shoots/${id}/card.pdf?wearer=nobody`)).status()).toBe(404);
   expect((await request.get("/shoots/nothing/card.pdf")).status()).toBe(404);
@@ -261,4 +265,24 @@ test("on a phone: every view of a place, the card and the day sheet stay within 
     await noOverflow(screen);
   }
   await context.close();
+});
+
+test("a name in letters that the A4 page lacks is said before printing, and this page prints it", async ({
+  page,
+  request,
+}) => {
+  const shoot = await startShoot(page, "Letters");
+  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByLabel("Name", { exact: true }).fill("美咲 Łucja");
+  await expectSaved(page);
+  await page.getByRole("button", { name: /^Rank 1:/ }).click();
+  await openView(page, "Recipe");
+  await page.getByRole("link", { name: "Card for this person" }).click();
+  await expect(page.getByText("The A4 page has no letters for 美 咲, and prints a mark for each.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Print this page" })).toBeVisible();
+  const href = await page.getByRole("link", { name: "Print: one A4 page" }).getAttribute("href");
+  expect(href).toContain(shoot);
+  const words = pdfWords(await (await request.get(href!)).body());
+  expect(words.slice(0, 2).map(({ text }) => text)).toEqual(["¤¤", "Łucja"]);
 });

@@ -6,11 +6,13 @@ import { headDirections } from "@/core/dress/headDirections";
 import { recipeFor } from "@/core/dress/recipe";
 import { selfPlacementSteps } from "@/core/dress/selfPlacement";
 import { outfitOf } from "@/core/shoot/planRig";
+import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "../saving/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
+import { missingLetters } from "./cardLetters";
 import { MaterialList } from "./RecipeView";
 import { placeTitle, upperFirst } from "./words";
 
@@ -34,13 +36,16 @@ const Print = styled.a`
   align-items: center;
 `;
 
+/** Letters that are named when the A4 page lacks them. */
+const MISSING_SHOWN = 8;
+
 const keepStill = () => undefined;
 
 function Card({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig, scene, plan } = workingOn;
   const { candidate, dress } = plan;
   const { shootId } = rig.body;
-  const { units } = useShoot().bundle.shoot.body;
+  const { units, title } = useShoot().bundle.shoot.body;
   if (!candidate)
     return (
       <Piece>
@@ -50,6 +55,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
   const recipe = recipeFor(candidate, dress);
   const outfit = outfitOf(wearer.body, rig.body);
   const place = dress.places.find(({ ways }) => ways.includes(candidate))!;
+  const missing = missingLetters([wearer.body.name, scene?.body.title ?? "", title]);
   return (
     <Stack>
       <Row $between>
@@ -62,6 +68,16 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
           Print: one A4 page
         </Print>
       </Row>
+      {missing.length > 0 && (
+        <Row $between>
+          <Soft role="status">
+            The A4 page has no letters for {missing.slice(0, MISSING_SHOWN).join(" ")}
+            {missing.length > MISSING_SHOWN ? " and others" : ""}, and prints a mark for each. This page prints them
+            all.
+          </Soft>
+          <Button onPress={() => window.print()}>Print this page</Button>
+        </Row>
+      )}
       <Piece>
         <Stack $gap={0.3}>
           <h1>{wearer.body.name}</h1>

@@ -12,6 +12,7 @@ import { rigsOfWearer } from "@/core/shoot/sceneOrder";
 import { cablePath, project } from "@/ui/dressForm/projection";
 import { garmentPieces } from "@/ui/dressForm/garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "@/ui/dressForm/outline";
+import { printable } from "./cardLetters";
 import { placeTitle, upperFirst } from "./words";
 
 const INK = "#221f1a";
@@ -24,7 +25,7 @@ const CLOTHS = ["#d8e2e4", "#dcc9a6", "#b9c7a4", "#cdb4ae"];
 const styles = StyleSheet.create({
   page: {
     padding: 34,
-    fontFamily: ["Work Sans", "Work Sans Ext", "Noto Cyrillic", "Noto Greek"],
+    fontFamily: ["Work Sans", "Work Sans Ext", "Work Sans Vietnamese", "Noto Cyrillic", "Noto Greek"],
     fontSize: 9.5,
     color: INK,
     lineHeight: 1.35,
@@ -39,9 +40,13 @@ const styles = StyleSheet.create({
   line: {
     flexDirection: "row",
     justifyContent: "space-between",
+    gap: 8,
     borderBottom: `0.5 solid ${SEAM}`,
     paddingVertical: 1,
   },
+  // Long names and amounts wrap in columns of their own.
+  supply: { flexGrow: 1, flexShrink: 1, flexBasis: 84 },
+  amount: { flexShrink: 1, maxWidth: 100, textAlign: "right" },
   step: { flexDirection: "row", gap: 5, marginBottom: 2 },
   number: { width: 12, fontWeight: 600, color: CHALK },
   says: { flex: 1 },
@@ -51,6 +56,7 @@ const styles = StyleSheet.create({
 const FAMILIES = [
   ["Work Sans", "work-sans", "latin"],
   ["Work Sans Ext", "work-sans", "latin-ext"],
+  ["Work Sans Vietnamese", "work-sans", "vietnamese"],
   ["Noto Cyrillic", "noto-sans", "cyrillic"],
   ["Noto Greek", "noto-sans", "greek"],
 ] as const;
@@ -78,10 +84,6 @@ function registerFonts(): void {
     word.length <= LONGEST_WORD ? [word] : (word.match(new RegExp(`.{1,${LONGEST_WORD}}`, "gu")) ?? [word]),
   );
 }
-
-/** Letters the fonts do not have are shown as a mark rather than as wrong ones. */
-const printable = (text: string) =>
-  text.replace(/[^\u0020-\u024f\u0370-\u03ff\u0400-\u045f\u0490-\u0491\u1e00-\u1eff\u2010-\u2027\u2212]/gu, "\u00a4");
 
 function Figure(props: { layers: readonly Layer[]; candidate: Candidate; heightM: number; view: ViewName }) {
   const { layers, candidate, heightM, view } = props;
@@ -145,8 +147,8 @@ function Steps({ steps }: { steps: readonly string[] }) {
 function Materials({ materials }: { materials: Recipe["materials"] }) {
   return materials.map(({ supply, as }) => (
     <View key={supply} style={styles.line}>
-      <Text>{upperFirst(SUPPLIES[supply].name)}</Text>
-      <Text>{as}</Text>
+      <Text style={styles.supply}>{upperFirst(SUPPLIES[supply].name)}</Text>
+      <Text style={styles.amount}>{as}</Text>
     </View>
   ));
 }
