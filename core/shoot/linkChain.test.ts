@@ -69,6 +69,19 @@ describe("the way from capsule to file", () => {
     expect(way.filter(({ isMissing }) => isMissing).map(({ kind }) => kind)).toEqual(["part"]);
   });
 
+  test("what Level plans for a radio's knobs is not asked for a second time by the cables", () => {
+    const shoot = bundle("receiver", "recorder35");
+    expect(only(shoot).ways[0]!.path!.levelSettings).toEqual([
+      expect.stringMatching(/^Turn receiver, .* down by \d dB at least$/),
+    ]);
+    const way = chain(shoot);
+    expect(settingsAt(way, "source")).toMatch(/^output (0|−\d+) dB$/);
+    expect(way.flatMap(({ settings }) => settings).join("; ")).not.toMatch(/down by/);
+    expect(only(shoot).setup!.settings.join("; ")).not.toMatch(/down by/);
+    // A desk has no radio before it: what its outlet must be turned down by is said.
+    expect(settingsAt(chain(bundle("deskXlr", "recorderXlr", BY_LEAD)), "source")).toMatch(/^Turn .* down/);
+  });
+
   test("presets by name, 2.4 GHz by its band, none yet where none is set", () => {
     const at = (systemId: string, frequencyMHz: number | null) =>
       settingsAt(chain(bundle("receiver", "recorder35", systemId, frequencyMHz)), "pack");
