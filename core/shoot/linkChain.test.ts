@@ -78,8 +78,8 @@ describe("the way from capsule to file", () => {
     expect(settingsAt(way, "source")).toMatch(/^output (0|−\d+) dB$/);
     expect(way.flatMap(({ settings }) => settings).join("; ")).not.toMatch(/down by/);
     expect(only(shoot).setup!.settings.join("; ")).not.toMatch(/down by/);
-    // A desk has no radio before it: what its outlet must be turned down by is said.
-    expect(settingsAt(chain(bundle("deskXlr", "recorderXlr", BY_LEAD)), "source")).toMatch(/^Turn .* down/);
+    // A desk has no radio before it: what the input must stand at is said.
+    expect(settingsAt(chain(bundle("deskXlr", "recorderSwitched", BY_LEAD)), "input")).toContain("switched to line");
   });
 
   test("presets by name, 2.4 GHz by its band, none yet where none is set", () => {
