@@ -108,8 +108,8 @@ test("what no database stores is cleaned at the field, and the shoot goes on bei
   await expectSaved(page);
   // Half a character does not come through fill: it is put in where the browser has it.
   await name.evaluate((input: HTMLInputElement) => {
-    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
-    set.call(input, `Mill\u0000 race ${String.fromCharCode(0xd83c)} end`);
+    const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!;
+    value.set!.call(input, `Mill\u0000 race ${String.fromCharCode(0xd83c)} end`);
     input.dispatchEvent(new Event("input", { bubbles: true }));
   });
   await expectSaved(page);

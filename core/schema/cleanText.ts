@@ -1,5 +1,4 @@
 /** Control characters but for tab, line feed and carriage return; and halves of surrogate pairs. */
-// eslint-disable-next-line no-control-regex
 const UNSTORABLE =
   /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
 

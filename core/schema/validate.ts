@@ -73,8 +73,8 @@ function textFaults(value: unknown, path: readonly string[], faults: SchemaFault
   if (titles !== undefined && Object.keys(titles as object).length === 0) return;
   if (typeof value === "string") {
     if (isStorable(value)) return;
-    const title = (titles as { title?: unknown } | undefined)?.title ?? path.at(-1) ?? "This";
-    faults.push({ path: path.join("."), message: `${String(title)}: it holds a character that cannot be stored.` });
+    const title = (titles as { title?: string } | undefined)?.title ?? path.at(-1) ?? "This";
+    faults.push({ path: path.join("."), message: `${title}: it holds a character that cannot be stored.` });
   } else if (Array.isArray(value)) {
     const items = (titles as { items?: unknown } | undefined)?.items;
     value.forEach((each, index) => textFaults(each, [...path, String(index)], faults, items));
