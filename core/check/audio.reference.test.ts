@@ -199,7 +199,7 @@ describe("true peak (EBU Tech 3341 cases 15 to 19, signals from memory)", () => 
 });
 
 /** Sound made by sox, so that neither signal nor file comes from this project. */
-const MADE_BY_SOX: [string, string[]][] = [
+const MADE_BY_SOX: [string, string[], rangeWithinLu?: number][] = [
   ["pink noise, 24 bit", ["-r", "48000", "-b", "24", "-c", "2", "OUT", "synth", "12", "pinknoise", "vol", "0.4"]],
   [
     "white noise, 16 bit, 44.1 kHz",
@@ -234,6 +234,8 @@ const MADE_BY_SOX: [string, string[]][] = [
   [
     "noise that swells to an end in mid-step (4.696 s)",
     ["-r", "48000", "-b", "24", "-c", "1", "OUT", "synth", "4.696", "pinknoise", "fade", "l", "4.69", "vol", "0.5"],
+    // 17 windows that rise 2 LU each: the tenth percentile is the third by EBU Tech 3342's own code, ffmpeg takes the second.
+    2.5,
   ],
   [
     "tremolo noise, 32 bit, 96 kHz",
@@ -241,7 +243,7 @@ const MADE_BY_SOX: [string, string[]][] = [
   ],
 ];
 
-describe.each(MADE_BY_SOX)("%s, made by sox", (name, args) => {
+describe.each(MADE_BY_SOX)("%s, made by sox", (name, args, rangeWithinLu = 1) => {
   const path = join(folder, `${name.replace(/\W+/g, "-")}.wav`);
   let measured: RecordingMeasurement;
   beforeAll(async () => {
@@ -253,7 +255,9 @@ describe.each(MADE_BY_SOX)("%s, made by sox", (name, args) => {
     const text = run("ffmpeg", ["-nostdin", "-hide_banner", "-i", path, "-af", "ebur128=peak=true", "-f", "null", "-"]);
     const summary = text.slice(text.lastIndexOf("Summary:"));
     expect(Math.abs(measured.overall.integratedLufs! - figure(summary, /I:\s+(-?[\d.]+) LUFS/))).toBeLessThan(0.1);
-    expect(Math.abs(measured.overall.loudnessRangeLu! - figure(summary, /LRA:\s+([\d.]+) LU/))).toBeLessThan(1);
+    expect(Math.abs(measured.overall.loudnessRangeLu! - figure(summary, /LRA:\s+([\d.]+) LU/))).toBeLessThan(
+      rangeWithinLu,
+    );
     // ffmpeg prints one digit: half a step of rounding on top.
     expect(Math.abs(measured.overall.truePeakDbtp! - figure(summary, /Peak:\s+(-?[\d.]+) dBFS/))).toBeLessThan(0.15);
   });
