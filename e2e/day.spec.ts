@@ -13,7 +13,9 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   const piece = (name: string) => page.getByRole("region", { name });
   await expect(piece("Cards").getByRole("status")).toContainText("One card is enough");
   await piece("Cards").getByRole("textbox", { name: "Card 1" }).fill("0.1");
-  await expect(piece("Cards").getByRole("status")).toHaveText(/^The cards last to \d\d:\d\d: .* needs \d+ min more\.$/);
+  await expect(piece("Cards").getByRole("status")).toHaveText(
+    /^The cards last to \d\d:\d\d: .* needs \d+ min more\. Bring \d+ more cards of 0\.1 GB\.$/,
+  );
   await piece("Cards").getByRole("textbox", { name: "Card 1" }).fill("-4");
   await expect(piece("Cards").getByText("Card 1: 0.1 to 8000 GB.")).toBeVisible();
   await piece("Cards").getByRole("button", { name: "A card" }).click();

@@ -23,7 +23,7 @@ async function openLink(page: Page, title: string, people: number): Promise<void
 
 async function findAll(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Find frequencies" }).click();
-  await expect(page.getByText(/^All \d+ have a frequency/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^All \d+ links have a frequency/)).toBeVisible({ timeout: 30_000 });
   await expect(verdict(page)).toHaveText(/^All \d+ live together\.$/);
 }
 
@@ -94,7 +94,7 @@ test("scans: a receiver's file is read, nonsense is refused, own transmitters le
   await input.setInputFiles([file("sweep.csv", `Hz;dBm\n${rows.join("\n")}`)]);
   await expect(page.getByText("1601 rows in Hz.")).toBeVisible();
   await expect(page.getByText(/In use: sweep\.csv\./)).toBeVisible();
-  await expect(verdict(page)).toContainText("the scan shows somebody at");
+  await expect(verdict(page)).toContainText("the scan shows another transmitter at");
   await findAll(page);
   await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
   await page.getByRole("button", { name: "Skip the wait" }).click();
@@ -118,7 +118,9 @@ test("what is allowed: an example says so, a narrower region clears what it forb
   await first.getByLabel("From", { exact: true }).focus();
   await expect(verdict(page)).toHaveText(/of 5 have no frequency yet/);
   await page.getByRole("button", { name: "Find frequencies" }).click();
-  await expect(page.getByText(/of 5 have a frequency; more are not possible\. What holds it back is/)).toBeVisible({
+  await expect(page.getByText(/of 5 links have a frequency; more are not possible\./)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "What limits it?" }).click();
+  await expect(page.getByText(/What limits it is .*: without it \d links have a frequency\./)).toBeVisible({
     timeout: 30_000,
   });
   const region = page.getByRole("region", { name: "Settings" }).locator('input[type="file"]');
