@@ -1,3 +1,4 @@
+import { rememberReads } from "../records/rememberReads";
 import { minutesOfDay } from "../schedule/clockTime";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink, type AirPlan } from "../wireless/airPlan";
 import { carriersOf, judgeAir, prepareAir, type AirFaults, type PreparedAir } from "../wireless/judgeAir";
@@ -26,10 +27,11 @@ export function newLink(own: Pick<AirLink, "id" | "name"> & Partial<AirLink>): A
 }
 
 /** The shoot's air with a link for everybody who is in a scene, named as they are; links of those who left are gone. */
-export function airBodyOf(bundle: ShootBundle): AirBody {
+export const airBodyOf: (bundle: ShootBundle) => AirBody = rememberReads((bundle) => {
   const stored = storedAir(bundle)?.body;
   const known = stored ?? { ...FIRST_AIR_PLAN, scan: null, shootId: bundle.shoot.id };
-  const inScene = bundle.wearers.filter(({ id }) => bundle.rigs.some(({ body }) => body.wearerId === id));
+  const dressed = new Set(bundle.rigs.map(({ body }) => body.wearerId));
+  const inScene = bundle.wearers.filter(({ id }) => dressed.has(id));
   const worn = inScene.map(
     ({ id, body }) =>
       known.links.find(({ wearerId }) => wearerId === id) ?? newLink({ id, wearerId: id, name: body.name }),
@@ -42,7 +44,7 @@ export function airBodyOf(bundle: ShootBundle): AirBody {
       ...known.links.filter(({ wearerId }) => wearerId === null),
     ],
   };
-}
+});
 
 const unpacked = new WeakMap<PackedScan, Scan>();
 

@@ -1,3 +1,4 @@
+import { rememberReads } from "../records/rememberReads";
 import type { PlaceForecast } from "../room/place";
 import { costAt } from "../dress/planDress";
 import { carryFromBefore } from "./rigHistory";
@@ -47,15 +48,18 @@ export interface Risk {
   doThis?: string;
 }
 
+const newestByRig = rememberReads((bundle) => {
+  const newest = new Map<string, Stored<"measurement">>();
+  for (const each of bundle.measurements) {
+    const known = newest.get(each.body.rigId);
+    if (!known || known.changedAt < each.changedAt) newest.set(each.body.rigId, each);
+  }
+  return newest;
+});
+
 /** The newest of a rig's measurements. */
-export function proofOf(bundle: ShootBundle, rigId: string): Stored<"measurement"> | null {
-  return bundle.measurements
-    .filter((each) => each.body.rigId === rigId)
-    .reduce<Stored<"measurement"> | null>(
-      (newest, each) => (newest && newest.changedAt >= each.changedAt ? newest : each),
-      null,
-    );
-}
+export const proofOf = (bundle: ShootBundle, rigId: string): Stored<"measurement"> | null =>
+  newestByRig(bundle).get(rigId) ?? null;
 
 /** A room is proved by a clap, the open by a calibrated room tone. */
 function isScoutProved({ isEchoProved, isNoiseProved, volumeM3 }: PlaceForecast): boolean {
@@ -131,52 +135,55 @@ function lowerFirst(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
-function rowOf(
-  bundle: ShootBundle,
-  links: ReadonlyMap<string, LinkState>,
-  wearer: Stored<"wearer">,
-  rig: Stored<"rig"> | null,
-): BoardRow {
+/** Who is on the board: a wearer in one of their scenes. */
+export type BoardLine = Pick<BoardRow, "wearer" | "scene" | "rig">;
+
+/** What tells one line of the board from the others. */
+export const lineId = ({ wearer, rig }: BoardLine): string => rig?.id ?? wearer.id;
+
+const scenesById = rememberReads((bundle) => new Map(bundle.scenes.map((scene) => [scene.id, scene])));
+
+/** Every wearer in each of their scenes, in their order. */
+export function boardLines(bundle: ShootBundle): BoardLine[] {
+  const scenes = scenesById(bundle);
+  return bundle.wearers.flatMap((wearer): BoardLine[] => {
+    const rigs = rigsOfWearer(bundle, wearer.id);
+    return rigs.length > 0
+      ? rigs.map((rig) => ({ wearer, rig, scene: scenes.get(rig.body.sceneId) ?? null }))
+      : [{ wearer, rig: null, scene: null }];
+  });
+}
+
+/** One line with its plan, its states and what threatens it. */
+export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
+  const { wearer, rig } = line;
   const place = rig ? placeOfRig(bundle, rig.body) : null;
   const facts = {
-    wearer,
-    scene: bundle.scenes.find((scene) => scene.id === rig?.body.sceneId) ?? null,
-    rig,
+    ...line,
     plan: rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null,
     levels: rig ? levelsOfRig(bundle, rig.id) : null,
     proof: rig ? proofOf(bundle, rig.id) : null,
     carry: rig ? carryFromBefore(bundle, rig) : null,
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
-    link: links.get(wearer.id) ?? null,
+    link: linkStatesOf(bundle).get(wearer.id) ?? null,
   };
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };
 }
 
 /** How each wearer's link stands, once something of Link is planned. */
-function linkStatesOf(bundle: ShootBundle): ReadonlyMap<string, LinkState> {
+const linkStatesOf = rememberReads((bundle): ReadonlyMap<string, LinkState> => {
   if (!storedAir(bundle) && bundle.connections.length === 0) return new Map();
   const air = airSceneOf(bundle, undefined, false);
   const { connections } = connectionsOf(bundle);
   return new Map(
     connections.flatMap((each) => (each.link.wearerId ? [[each.link.wearerId, linkStateOf(air, each)] as const] : [])),
   );
-}
+});
 
 /** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
-export function boardOf(bundle: ShootBundle): BoardRow[] {
-  const links = linkStatesOf(bundle);
-  return bundle.wearers.flatMap((wearer) => {
-    const rigs = rigsOfWearer(bundle, wearer.id);
-    return rigs.length > 0
-      ? rigs.map((rig) => rowOf(bundle, links, wearer, rig))
-      : [rowOf(bundle, links, wearer, null)];
-  });
-}
+export const boardOf = (bundle: ShootBundle): BoardRow[] => boardLines(bundle).map((line) => boardRow(bundle, line));
 
-/** The worst risk of the day, if there is any worth naming. */
-export function worstRisk(rows: readonly BoardRow[]): Risk | null {
-  return rows
-    .flatMap((row) => row.risks)
-    .reduce<Risk | null>((worst, risk) => (worst && worst.weight >= risk.weight ? worst : risk), null);
-}
+/** The worst of some risks, the first of equals; null where there is none. */
+export const worstRisk = (risks: readonly (Risk | null)[]): Risk | null =>
+  risks.reduce((worst, risk) => (!risk || (worst && worst.weight >= risk.weight) ? worst : risk), null);

@@ -6,6 +6,7 @@ import { PARTS } from "../connect/catalogue";
 import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
 import { ownInputs, ownLeads, ownSources, stockOf, type Stock } from "../connect/ownKit";
 import type { Input, Part, Source } from "../connect/ports";
+import { rememberReads } from "../records/rememberReads";
 import { setupOf, type Setup } from "../rehearsal/setup";
 import { signatureOf, stepsOf, type StepId } from "../rehearsal/steps";
 import { minutesOfDay } from "../schedule/clockTime";
@@ -235,16 +236,10 @@ function connectionOf(
   };
 }
 
-const remembered = new WeakMap<ShootBundle, ConnectionPlan>();
-
 /** Every link of the shoot from its capsule to its file, with leads from the bag for all of them. A shoot is never changed in place. */
-export function connectionsOf(bundle: ShootBundle): ConnectionPlan {
-  const known = remembered.get(bundle);
-  if (known) return known;
-  const plan = planConnections(bundle, airBodyOf(bundle));
-  remembered.set(bundle, plan);
-  return plan;
-}
+export const connectionsOf: (bundle: ShootBundle) => ConnectionPlan = rememberReads((bundle) =>
+  planConnections(bundle, airBodyOf(bundle)),
+);
 
 function planConnections(bundle: ShootBundle, air: AirBody): ConnectionPlan {
   const choices = choicesOf(bundle);

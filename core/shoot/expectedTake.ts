@@ -11,7 +11,7 @@ function knownPitchHz(bundle: ShootBundle, wearerId: string): number | null {
   const newest = bundle.measurements
     .filter(({ body }) => rigIds.has(body.rigId) && body.grade !== "redo")
     .sort((one, other) => other.changedAt.localeCompare(one.changedAt))[0]?.body;
-  return newest?.recording.channels.find(({ index }) => index === newest.channel)?.pitchHz ?? null;
+  return newest?.measured.pitchHz ?? null;
 }
 
 /** Rigs of a scene in the order of the tracks: that of the board. */

@@ -10,6 +10,7 @@ import { INPUTS } from "../connect/devices";
 import { findPath, type FoundPath } from "../connect/findPath";
 import type { Input, Source } from "../connect/ports";
 import { MICROPHONES } from "../pickup/microphones";
+import { rememberReads } from "../records/rememberReads";
 import { BY_LEAD } from "../wireless/airPlan";
 import { airBodyOf } from "./airScene";
 import { choicesOf, connectionsOf, levelInputOf, type Connection } from "./connections";
@@ -220,25 +221,19 @@ function placedOutlines(bundle: ShootBundle): Outline[] {
   );
 }
 
-const remembered = new WeakMap<ShootBundle, readonly LevelSubject[]>();
-
 /** Every way of the shoot from a voice, an instrument or a feed to its file. A shoot is never changed in place. */
-export function levelsOf(bundle: ShootBundle): readonly LevelSubject[] {
-  const known = remembered.get(bundle);
-  if (known) return known;
+export const levelsOf: (bundle: ShootBundle) => readonly LevelSubject[] = rememberReads((bundle) => {
   const { connections } = connectionsOf(bundle);
-  const subjects = [
-    ...wornOutlines(bundle, connections),
-    ...placedOutlines(bundle),
-    ...feedOutlines(bundle, connections),
-  ].map((outline) => subjectOf(bundle, outline));
-  remembered.set(bundle, subjects);
-  return subjects;
-}
+  return [...wornOutlines(bundle, connections), ...placedOutlines(bundle), ...feedOutlines(bundle, connections)].map(
+    (outline) => subjectOf(bundle, outline),
+  );
+});
+
+const levelsById = rememberReads((bundle) => new Map(levelsOf(bundle).map((subject) => [subject.id, subject])));
 
 /** The way of one rig. */
 export const levelsOfRig = (bundle: ShootBundle, rigId: string): LevelSubject | null =>
-  levelsOf(bundle).find(({ id }) => id === rigId) ?? null;
+  levelsById(bundle).get(rigId) ?? null;
 
 /** How far setting a way is: none of its cards, some, all; or something has changed since. */
 export function settingOf({ cards }: LevelSubject): "open" | "some" | "set" | "stale" {

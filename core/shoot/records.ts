@@ -16,7 +16,7 @@ import { Battery } from "../power/cells";
 import { PlaceModel } from "../room/placeModel";
 import { ClockTime } from "../schedule/clockTime";
 import { oneOf } from "../schema/oneOf";
-import { MeasurementBody } from "./measurementRecord";
+import { MeasurementBody, TakeDetailBody } from "../records/measurement";
 import { RangeWish } from "../wireless/linkBudget";
 import { AirPlan } from "../wireless/airPlan";
 import { PackedScan } from "../wireless/packedScan";
@@ -29,7 +29,7 @@ import {
   VOICE_RANGE_DB,
 } from "./bounds";
 
-export { MeasurementBody } from "./measurementRecord";
+export { MeasurementBody, TakeDetailBody } from "../records/measurement";
 
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ format: "uuid" });
@@ -329,6 +329,7 @@ export const RECORD_SCHEMAS = {
   rig: RigBody,
   kitItem: KitItemBody,
   measurement: MeasurementBody,
+  takeDetail: TakeDetailBody,
   pickup: PickupBody,
   air: AirBody,
   connection: ConnectionBody,
@@ -347,6 +348,7 @@ export interface RecordBodies {
   rig: RigBody;
   kitItem: KitItemBody;
   measurement: MeasurementBody;
+  takeDetail: TakeDetailBody;
   pickup: PickupBody;
   air: AirBody;
   connection: ConnectionBody;

@@ -1,3 +1,4 @@
+import { rememberReads } from "../records/rememberReads";
 import type { ShootBundle, Stored } from "./records";
 
 /** A shoot's scenes as they will be recorded: by day, then by time. */
@@ -7,10 +8,18 @@ export function scenesInOrder(scenes: ShootBundle["scenes"]): Stored<"scene">[] 
   );
 }
 
-/** A wearer's rigs in the order of their scenes. */
-export function rigsOfWearer(bundle: ShootBundle, wearerId: string): Stored<"rig">[] {
+const rigsByWearer = rememberReads((bundle) => {
   const order = new Map(scenesInOrder(bundle.scenes).map((scene, index) => [scene.id, index]));
-  return bundle.rigs
-    .filter((rig) => rig.body.wearerId === wearerId)
-    .sort((one, other) => (order.get(one.body.sceneId) ?? Infinity) - (order.get(other.body.sceneId) ?? Infinity));
-}
+  const at = ({ body }: Stored<"rig">) => order.get(body.sceneId) ?? Infinity;
+  const byWearer = new Map<string, Stored<"rig">[]>();
+  for (const rig of [...bundle.rigs].sort((one, other) => at(one) - at(other))) {
+    const known = byWearer.get(rig.body.wearerId);
+    if (known) known.push(rig);
+    else byWearer.set(rig.body.wearerId, [rig]);
+  }
+  return byWearer;
+});
+
+/** A wearer's rigs in the order of their scenes. */
+export const rigsOfWearer = (bundle: ShootBundle, wearerId: string): readonly Stored<"rig">[] =>
+  rigsByWearer(bundle).get(wearerId) ?? [];

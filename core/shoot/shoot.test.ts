@@ -42,18 +42,18 @@ const PROOF: MeasurementBody = {
   shootId: "s",
   rigId: "r",
   channel: 0,
-  recording: {
-    file: "a.wav",
+  file: {
+    name: "a.wav",
+    hash: null,
+    sizeBytes: null,
+    timeReference: null,
     format: { container: "WAV", sampleRateHz: 48000, bitsPerSample: 24, encoding: "pcm", channels: 1, durationS: 5 },
-    overall: { samplePeakDbfs: -12, truePeakDbtp: -12, integratedLufs: -25, loudnessRangeLu: null },
-    channels: [],
-    findings: [],
   },
+  measured: { peakDbfs: -12, speechDbfs: -27, noiseDbfs: -60, snrDb: 33, pitchHz: null },
   planned: { peakDbfs: -12, speechDbfs: -27, noiseDbfs: -60, snrDb: 33 },
   grade: "good",
   sentence: "Good.",
   correction: "Leave the levels as they are.",
-  reviews: [],
   redress: "",
 };
 
@@ -123,7 +123,7 @@ describe("stitches", () => {
 describe("risks", () => {
   test("a recording to redo is the worst of the day and says what to do", () => {
     const rows = boardOf(bundle({ choice: AT_FRONT }, [proofAt("redo", "2027-05-11T10:00:00Z")]));
-    expect(worstRisk(rows)).toMatchObject({
+    expect(worstRisk(rows.flatMap(({ risks }) => risks))).toMatchObject({
       station: "check",
       says: "It is redo.",
       doThis: "Leave the levels as they are.",
@@ -136,11 +136,13 @@ describe("risks", () => {
         .risks.map((risk) => risk.says)
         .join(" ");
     expect(says({ choice: AT_FRONT })).toContain("Permission not asked");
-    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })))!.says).toContain("Said no");
+    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })).flatMap(({ risks }) => risks))!.says).toContain(
+      "Said no",
+    );
   });
 
   test("an empty board has no risk", () => {
-    expect(worstRisk(boardOf(bundle({}, [], { wearers: [] })))).toBeNull();
+    expect(worstRisk(boardOf(bundle({}, [], { wearers: [] })).flatMap(({ risks }) => risks))).toBeNull();
   });
 });
 

@@ -14,8 +14,13 @@ import { noiseFromTake } from "./noiseFromTake";
 import { placeOfRig, planRig } from "./planRig";
 import type { PlaceBody, ShootBundle } from "./records";
 import { rigOfFile } from "./takeOwner";
-import { keptTake, takeRecord } from "./takeRecord";
+import { audioFileOf } from "../records/audioFile";
+import { keptTake, measurementOf, takeRecord } from "./takeRecord";
 import { stored, TEST_SHOOT, testWearer } from "./testShoot";
+
+const HASH = `xxh128:${"0".repeat(32)}`;
+/** A file whose content nobody has hashed. */
+const UNREAD = { hash: null, sizeBytes: null };
 
 /** A hall of stone: much more echo than the room. */
 const HALL: PlaceBody["model"] = {
@@ -250,19 +255,31 @@ describe("what a take leads to", () => {
     expect(judged.findings).toHaveLength(14);
   });
 
-  test("it is kept with findings as judged and found again by name and length", () => {
+  test("it is kept with findings as judged and found again by what the file holds, by name and length without its hash", () => {
     const { bundle, subject, expected, channel, recording } = setting();
     const take = recording([channel(), channel({ index: 1 })], [finding("hum"), finding("hum", { channel: 1 })]);
     const judged = judgeTake(subject.levels!, expected, take, 0, []);
-    const body = takeRecord({ shootId: "s", rigId: "r" }, take, expected.plan, judged, []);
-    expect(body.recording.findings.map(({ channel: on, cause }) => [on, cause !== undefined])).toEqual([
+    const { summary, detail } = takeRecord({ shootId: "s", rigId: "r" }, take, UNREAD, expected.plan, judged, []);
+    expect(detail.findings.map(({ channel: on, cause }) => [on, cause !== undefined])).toEqual([
       [0, true],
       [1, false],
     ]);
-    const kept = { ...bundle, measurements: [stored<"measurement">("m", body)] };
-    expect(keptTake(kept, "r", take)?.id).toBe("m");
-    expect(keptTake(kept, "q", take)).toBeNull();
-    expect(keptTake(kept, "r", { ...take, format: { ...take.format, durationS: 9 } })).toBeNull();
+    expect(measurementOf(summary, detail)).toMatchObject({
+      file: take.file,
+      format: take.format,
+      overall: take.overall,
+    });
+    const kept = { ...bundle, measurements: [stored<"measurement">("m", summary)] };
+    const file = audioFileOf(take, UNREAD);
+    expect(keptTake(kept, "r", file)?.id).toBe("m");
+    expect(keptTake(kept, "q", file)).toBeNull();
+    expect(keptTake(kept, "r", { ...file, format: { ...file.format, durationS: 9 } })).toBeNull();
+    const read = { ...file, hash: HASH, sizeBytes: 9 };
+    const known = { ...bundle, measurements: [stored<"measurement">("m", { ...summary, file: read })] };
+    expect(keptTake(known, "r", { ...read, name: "renamed.wav" })?.id).toBe("m");
+    // A recorder that counts anew gives the next card the same names.
+    expect(keptTake(known, "r", { ...read, hash: HASH.replace("0", "1") })).toBeNull();
+    expect(keptTake(known, "r", { ...read, timeReference: 1 })).toBeNull();
   });
 
   test("64 tracks full of findings are kept in less than the server takes at once", () => {
@@ -280,23 +297,25 @@ describe("what a take leads to", () => {
     );
     const take = recording(tracks, found);
     const judged = judgeTake(subject.levels!, expected, take, 0, []);
-    const body = takeRecord({ shootId: "s", rigId: "r" }, take, expected.plan, judged, []);
-    expect(JSON.stringify(body).length).toBeLessThan(1_000_000);
-    expect(body.recording.channels[0]!.course).toHaveLength(360);
-    expect(body.recording.channels).toHaveLength(64);
+    const { summary, detail } = takeRecord({ shootId: "s", rigId: "r" }, take, UNREAD, expected.plan, judged, []);
+    expect(JSON.stringify(detail).length).toBeLessThan(1_000_000);
+    expect(JSON.stringify(summary).length).toBeLessThan(2_000);
+    expect(detail.channels[0]!.course).toHaveLength(360);
+    expect(detail.channels).toHaveLength(64);
   });
 
   test("an earlier good take teaches the wearer's pitch", () => {
     const { bundle, subject, expected, channel, recording } = setting();
     const take = recording([channel({ pitchHz: 187 })]);
-    const body = takeRecord(
+    const { summary } = takeRecord(
       { shootId: "s", rigId: "r" },
       take,
+      UNREAD,
       expected.plan,
       judgeTake(subject.levels!, expected, take, 0, []),
       [],
     );
-    const after = { ...bundle, measurements: [stored<"measurement">("m", body)] };
+    const after = { ...bundle, measurements: [stored<"measurement">("m", summary)] };
     expect(expectedTake(after, levelsOfRig(after, "r")!)!.tracks[0]).toMatchObject({ pitchHz: 187 });
   });
 
