@@ -10,18 +10,21 @@ declare global {
   var hypophonPool: Pool | undefined;
 }
 
-/** Opens a database at a URL; the caller ends the pool. */
-export function openDatabase(url: string): { database: Database; pool: Pool } {
+/** Opens a database at a URL; the caller ends the pool. `onLost` hears of idle connections that break. */
+export function openDatabase(
+  url: string,
+  onLost: (error: Error) => void = () => undefined,
+): { database: Database; pool: Pool } {
   const pool = new Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
-  // An idle connection that breaks must not end the process; the next query reports it.
-  pool.on("error", () => undefined);
+  // An idle connection that breaks must not end the process; the next query opens another.
+  pool.on("error", onLost);
   return { database: drizzle(pool, { schema }), pool };
 }
 
 /** The process's database, from DATABASE_URL; one pool however often modules are loaded anew. */
-export function database(): Database {
+export function database(onLost?: (error: Error) => void): Database {
   const url = process.env["DATABASE_URL"];
   if (!url) throw new Error("DATABASE_URL is not set: start with ./hypophon start or ./hypophon demo.");
-  globalThis.hypophonPool ??= openDatabase(url).pool;
+  globalThis.hypophonPool ??= openDatabase(url, onLost).pool;
   return drizzle(globalThis.hypophonPool, { schema });
 }
