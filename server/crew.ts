@@ -7,8 +7,13 @@ import type { Connection, Database } from "../db/client";
 /** Who acts: every use case takes it first. */
 export interface ActingCrew {
   crewId: string;
+  /** Who of the crew, for what may be asked about later. */
+  member: string;
   database: Database;
 }
+
+/** Until accounts exist nobody has a name. */
+export const SOMEBODY = "somebody of the crew";
 
 /** Any number: whoever founds the local crew holds it. */
 const FOUNDING_LOCK = 7_104_120;
@@ -18,12 +23,12 @@ export async function localCrew(database: Database): Promise<ActingCrew> {
   const find = (connection: Connection) =>
     connection.select({ id: crew.id }).from(crew).where(eq(crew.isLocal, true)).limit(1);
   const [found] = await find(database);
-  if (found) return { crewId: found.id, database };
+  if (found) return { crewId: found.id, member: SOMEBODY, database };
   return database.transaction(async (transaction) => {
     await transaction.execute(sql`select pg_advisory_xact_lock(${FOUNDING_LOCK})`);
     // On the same connection: those that wait for the lock may hold all the others.
     const [meanwhile] = await find(transaction);
-    if (meanwhile) return { crewId: meanwhile.id, database };
+    if (meanwhile) return { crewId: meanwhile.id, member: SOMEBODY, database };
     const crewId = randomUUID();
     await transaction.insert(crew).values({ id: crewId, name: "Local crew", isLocal: true });
     // A millisecond apart, so that the list keeps the order in which the devices are shipped.
@@ -38,6 +43,6 @@ export async function localCrew(database: Database): Promise<ActingCrew> {
         createdAt: new Date(now + index),
       })),
     );
-    return { crewId, database };
+    return { crewId, member: SOMEBODY, database };
   });
 }

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { open } from "node:fs/promises";
 import { join } from "node:path";
 import { measureWav } from "../core/check/measureWav";
@@ -7,22 +8,22 @@ import { expectedTake } from "../core/shoot/expectedTake";
 import { takeRecord } from "../core/shoot/takeRecord";
 import { airPlanOf, onAirOf } from "../core/shoot/airScene";
 import { levelsOfRig } from "../core/shoot/levels";
+import { hashOf } from "./contentHash";
 import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
 import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/shoot/connections";
 import { signatureOf } from "../core/rehearsal/steps";
-import type { AirBody, ConnectionBody, PlaceBody, StepDone } from "../core/shoot/records";
+import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/shoot/records";
 import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
-import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, type DemoRecording } from "../demo/recordings";
+import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, demoId, type DemoRecording } from "../demo/recordings";
 import { voiceOf } from "../demo/voices";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
-import { createRecord, listRecords, restoreRecord } from "./records";
-import { loadShoot } from "./shoots";
+import { createRecord, isKnown, listRecords, loadShoot, runCommand } from "./records";
 
 /** Where the demo's recordings are; the process runs in the checkout. */
 function recordingPath(file: string): string {
@@ -55,18 +56,25 @@ async function recordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {
 }
 
 /** Measures a demo recording against its rig's plan and stores the proof, as Check does. */
-async function proveRecording(acting: ActingCrew, recording: DemoRecording, proofId: string): Promise<void> {
+async function proveRecording(
+  acting: ActingCrew,
+  recording: DemoRecording,
+  proofId: string,
+  detailId: string,
+): Promise<void> {
   const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
   const subject = levelsOfRig(bundle, recording.rigId);
   if (!subject?.levels || !subject.plan) return;
-  const source = bytesSource(await demoRecordingBytes(recording.file));
-  const { measurement } = await measureWav(source, recording.file);
+  const bytes = await demoRecordingBytes(recording.file);
+  const { measurement } = await measureWav(bytesSource(bytes), recording.file);
   const expected = expectedTake(bundle, subject)!;
   const channel = channelOfTake(expected, measurement);
   const judged = judgeTake(subject.levels, expected, measurement, channel, []);
   const ids = { shootId: DEMO_SHOOT_ID, rigId: recording.rigId };
-  const body = takeRecord(ids, measurement, subject.plan, judged, []);
-  await createRecord(acting, "measurement", proofId, body);
+  const content = { hash: await hashOf(bytes), sizeBytes: bytes.length };
+  const { summary, detail } = takeRecord(ids, measurement, content, subject.plan, judged, []);
+  await createRecord(acting, "measurement", proofId, summary);
+  await createRecord(acting, "takeDetail", detailId, { ...detail, measurementId: proofId });
 }
 
 /** A place with its echo measured from the demo's clap, as Scout does. */
@@ -102,41 +110,42 @@ async function paired(acting: ActingCrew, linkId: string): Promise<ConnectionBod
   return { ...connectionBodyOf(bundle, found), steps };
 }
 
-/** Puts the demo shoot into a crew's shoots, or back when it was deleted; returns its id. Calling it twice is safe. */
+/**
+ * Puts the demo shoot into a crew's shoots; returns its id. Calling it twice is safe: what is there is neither made again, nor
+ * changed, nor brought back when somebody has deleted it.
+ */
 export async function openDemoShoot(acting: ActingCrew): Promise<string> {
-  await createRecord(acting, "shoot", DEMO_SHOOT_ID, SLACK_WATER.shoot);
-  for (const [id, body] of Object.entries(SLACK_WATER.places))
-    await createRecord(acting, "place", id, id === DEMO_CLAP.placeId ? await withClap(body) : body);
-  for (const [id, body] of Object.entries(SLACK_WATER.scenes)) await createRecord(acting, "scene", id, body);
-  for (const [id, body] of Object.entries(SLACK_WATER.wearers)) await createRecord(acting, "wearer", id, body);
-  const xlrId = levelInputOf(await listRecords(acting, "kitItem", null), "recorderXlr");
-  for (const [id, body] of Object.entries(SLACK_WATER.rigs))
-    await createRecord(
-      acting,
-      "rig",
-      id,
-      ON_XLR.some((each) => each === body.wearerId) ? { ...body, inputId: xlrId } : body,
-    );
-  for (const [id, body] of Object.entries(SLACK_WATER.pickups)) await createRecord(acting, "pickup", id, body);
-  for (const [id, body] of Object.entries(SLACK_WATER.airs))
-    await createRecord(acting, "air", id, await coordinated(acting, body));
-  for (const [id, body] of Object.entries(SLACK_WATER.kit)) await createRecord(acting, "kitItem", id, body);
-  for (const [id, body] of Object.entries(SLACK_WATER.connections)) await createRecord(acting, "connection", id, body);
-  await createRecord(acting, "connection", PAIRED_ID, await paired(acting, MILLER));
-  for (const [index, recording] of DEMO_RECORDINGS.entries()) {
-    if (!recording.isMeasured) continue;
-    await proveRecording(acting, recording, `51ac0000-0000-4000-8000-${String(51 + index).padStart(12, "0")}`);
+  async function put(kind: RecordKind, id: string, body: () => unknown): Promise<void> {
+    if (!(await isKnown(acting, kind, id))) await createRecord(acting, kind, id, await body());
   }
+  async function putAll<Body>(kind: RecordKind, bodies: Record<string, Body>, made = (body: Body): unknown => body) {
+    for (const [id, body] of Object.entries(bodies)) await put(kind, id, () => made(body));
+  }
+  await put("shoot", DEMO_SHOOT_ID, () => SLACK_WATER.shoot);
+  for (const [id, body] of Object.entries(SLACK_WATER.places))
+    await put("place", id, () => (id === DEMO_CLAP.placeId ? withClap(body) : body));
+  await putAll("scene", SLACK_WATER.scenes);
+  await putAll("wearer", SLACK_WATER.wearers);
+  const xlrId = levelInputOf(await listRecords(acting, "kitItem", null), "recorderXlr");
+  const isOnXlr = ({ wearerId }: RigBody) => ON_XLR.some((each) => each === wearerId);
+  await putAll("rig", SLACK_WATER.rigs, (body) => (isOnXlr(body) ? { ...body, inputId: xlrId } : body));
+  await putAll("pickup", SLACK_WATER.pickups);
+  await putAll("air", SLACK_WATER.airs, (body) => coordinated(acting, body));
+  await putAll("kitItem", SLACK_WATER.kit);
+  await putAll("connection", SLACK_WATER.connections);
+  await put("connection", PAIRED_ID, () => paired(acting, MILLER));
+  for (const [index, recording] of DEMO_RECORDINGS.entries())
+    if (recording.isMeasured && !(await isKnown(acting, "measurement", demoId(51 + index))))
+      await proveRecording(acting, recording, demoId(51 + index), demoId(151 + index));
   return DEMO_SHOOT_ID;
 }
 
 /** The demo shoot again after it was deleted. */
 export async function reopenDemoShoot(acting: ActingCrew): Promise<string> {
-  const id = await openDemoShoot(acting).catch((error: unknown) => {
-    if (error instanceof Fault && error.code === "invalid") return null;
-    throw error;
-  });
-  if (id) return id;
-  await restoreRecord(acting, "shoot", DEMO_SHOOT_ID);
+  await runCommand(acting, { op: "restore", key: randomUUID(), kind: "shoot", id: DEMO_SHOOT_ID }).catch(
+    (error: unknown) => {
+      if (!(error instanceof Fault && error.code === "missing")) throw error;
+    },
+  );
   return openDemoShoot(acting);
 }

@@ -142,7 +142,7 @@ describe("trouble that is not the caller's", () => {
       const result = await answer(request("{}"), async () => {
         throw Object.assign(new Error("lost"), { cause: { code } });
       });
-      expect(result).toEqual({ status: 503, body: { code: "unavailable", message: "The database is away." } });
+      expect(result).toMatchObject({ status: 503, body: { code: "unavailable", message: "The database is away." } });
     },
   );
 

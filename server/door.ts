@@ -1,15 +1,28 @@
+import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { database } from "../db/client";
+import { installation } from "../db/schema";
 import { localCrew, type ActingCrew } from "./crew";
+import { eventStream } from "./events";
 import { FAULT_STATUS, Fault } from "./faults";
 import { isAllowedHost, isOwnOrigin } from "./hosts";
+import { log } from "./log";
+import { isAway, isUnstorable } from "./trouble";
 
 /** More than any record holds, bytes. */
 export const MAX_BODY_BYTES = 2_000_000;
 
+const ourDatabase = () => database((error) => log.warn({ error }, "an idle connection to the database broke"));
+
 /** The crew that acts in a request: until accounts exist, the local one. */
 export function actingCrew(): Promise<ActingCrew> {
-  return localCrew(database());
+  return localCrew(ourDatabase());
+}
+
+function checkSite(request: Request): void {
+  const site = request.headers.get("sec-fetch-site");
+  if (site !== null && site !== "same-origin" && site !== "none")
+    throw new Fault("forbidden", "This came from another site.");
 }
 
 /** Refuses changes that another site makes a browser send. */
@@ -45,54 +58,98 @@ async function readBody(request: Request): Promise<unknown> {
   }
 }
 
-/** The code that the database, or the way to it, gave an error. */
-function codeOf(error: unknown): string {
-  const code: unknown = (error as { code?: unknown }).code ?? (error as { cause?: { code?: unknown } }).cause?.code;
-  return typeof code === "string" ? code : "";
-}
-
-const isConnectionTrouble = (error: unknown): boolean => /^(ECONN|57P0|08|53)/.test(codeOf(error));
-/** A value that the database cannot hold, whatever let it through. */
-const isUnstorable = (error: unknown): boolean => codeOf(error).startsWith("22");
-
 /** Answers are read by our own pages only, and are no pages. */
 const HEADERS = {
   "content-security-policy": "default-src 'none'; frame-ancestors 'none'",
   "cache-control": "no-store",
 };
 
-const answerWith = (body: unknown, status = 200): Response => Response.json(body, { status, headers: HEADERS });
+/** Which database this is: a device holds one's records apart from another's. Asked once a process. */
+let known: string | undefined;
 
-/** Whether the database answers; nothing is read or written. */
+async function installationId(): Promise<string> {
+  known ??= (await ourDatabase().select({ id: installation.id }).from(installation))[0]!.id;
+  return known;
+}
+
+const answerWith = (body: unknown, status = 200, own: Record<string, string> = {}): Response =>
+  Response.json(body, { status, headers: { ...HEADERS, ...own } });
+
+const answerFine = async (body: unknown, requestId: string): Promise<Response> =>
+  answerWith(body, 200, { "x-request-id": requestId, "x-hypophon-installation": await installationId() });
+
+/** Whether the database answers; nothing is written. */
 export async function answerHealth(): Promise<Response> {
   try {
-    await database().execute(sql`select 1`);
-    return answerWith({ ok: true });
+    const id = await installationId();
+    await ourDatabase().execute(sql`select 1`);
+    return answerWith({ ok: true }, 200, { "x-hypophon-installation": id });
   } catch {
     return answerWith({ ok: false }, 503);
   }
 }
 
+function answerTrouble(error: unknown, requestId: string): Response {
+  const own = { "x-request-id": requestId };
+  if (error instanceof Fault)
+    return answerWith({ code: error.code, message: error.message, ...error.detail }, FAULT_STATUS[error.code], own);
+  if (isUnstorable(error))
+    return answerWith(
+      { code: "invalid", message: "It holds something that cannot be stored." },
+      FAULT_STATUS.invalid,
+      own,
+    );
+  const away = isAway(error);
+  if (away) log.warn({ requestId, error }, "the database is away");
+  else log.error({ requestId, error }, "a request failed");
+  const message = away
+    ? "The database is away."
+    : `Something went wrong here; nothing was changed. The log has it under ${requestId}.`;
+  return answerWith({ code: "unavailable", message, requestId }, away ? 503 : 500, own);
+}
+
 /** Answers a change: origin checked, body read, faults told with their status. */
 export async function answerChange(
   request: Request,
-  work: (acting: ActingCrew, body: unknown) => Promise<unknown>,
+  work: (acting: ActingCrew, body: unknown, requestId: string) => Promise<unknown>,
 ): Promise<Response> {
+  const requestId = randomUUID();
   try {
     checkOrigin(request);
     const body = await readBody(request);
-    return answerWith((await work(await actingCrew(), body)) ?? {});
+    return await answerFine((await work(await actingCrew(), body, requestId)) ?? {}, requestId);
   } catch (error) {
-    if (error instanceof Fault)
-      return answerWith({ code: error.code, message: error.message, ...error.detail }, FAULT_STATUS[error.code]);
-    console.error(error);
-    if (isUnstorable(error))
-      return answerWith(
-        { code: "invalid", message: "It holds something that cannot be stored." },
-        FAULT_STATUS.invalid,
-      );
-    const isAway = isConnectionTrouble(error);
-    const message = isAway ? "The database is away." : "Something went wrong here; nothing was changed.";
-    return answerWith({ code: "unavailable", message }, isAway ? 503 : 500);
+    return answerTrouble(error, requestId);
+  }
+}
+
+/** Answers a question; other sites cannot read the answer, and are refused. */
+export async function answerRead(request: Request, work: (acting: ActingCrew) => Promise<unknown>): Promise<Response> {
+  const requestId = randomUUID();
+  try {
+    checkSite(request);
+    return await answerFine(await work(await actingCrew()), requestId);
+  } catch (error) {
+    return answerTrouble(error, requestId);
+  }
+}
+
+/** Answers with events that go on until the page is left. */
+export async function answerEvents(request: Request): Promise<Response> {
+  const requestId = randomUUID();
+  try {
+    checkSite(request);
+    const { crewId } = await actingCrew();
+    return new Response(eventStream(crewId, request.signal), {
+      headers: {
+        ...HEADERS,
+        "content-type": "text/event-stream",
+        // Nothing between may gather or change it.
+        "cache-control": "no-store, no-transform",
+        "x-accel-buffering": "no",
+      },
+    });
+  } catch (error) {
+    return answerTrouble(error, requestId);
   }
 }

@@ -1,10 +1,6 @@
-/** A field that was refused, and what it may be. */
-export interface FieldFault {
-  path: string;
-  message: string;
-}
+import type { FieldFault } from "../core/records/commands";
 
-export type FaultCode = "invalid" | "missing" | "stale" | "forbidden" | "tooLarge" | "unavailable";
+export type FaultCode = "invalid" | "missing" | "forbidden" | "tooLarge" | "unavailable";
 
 /** A use case's refusal, for the person at the screen. */
 export class Fault extends Error {
@@ -13,7 +9,8 @@ export class Fault extends Error {
   constructor(
     readonly code: FaultCode,
     message: string,
-    readonly detail: { fields?: readonly FieldFault[]; current?: unknown } = {},
+    /** `isMissing`: it names something that is not there; it may be later. */
+    readonly detail: { fields?: readonly FieldFault[]; isMissing?: boolean } = {},
   ) {
     super(message);
   }
@@ -22,7 +19,6 @@ export class Fault extends Error {
 export const FAULT_STATUS: Record<FaultCode, number> = {
   invalid: 422,
   missing: 404,
-  stale: 409,
   forbidden: 403,
   tooLarge: 413,
   unavailable: 503,

@@ -12,7 +12,9 @@ import { schemaFaults } from "../core/schema/validate";
 import { plannedEcho, midOf } from "../core/room/place";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
-import { loadShoot } from "./shoots";
+import { SOMEBODY } from "./crew";
+import { loadShoot } from "./records";
+import { freshDatabase } from "./testCrew";
 
 const MIGRATIONS = join(__dirname, "..", "db", "migrations");
 
@@ -24,21 +26,6 @@ function migrationsUpTo(count: number): string {
   const journal = JSON.parse(readFileSync(path, "utf8")) as { entries: unknown[] };
   writeFileSync(path, JSON.stringify({ ...journal, entries: journal.entries.slice(0, count) }));
   return folder;
-}
-
-/** A database of its own beside the worker's. */
-async function freshDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const [first] = (process.env["TEST_OWNER_URLS"] ?? "").split(" ");
-  const name = `migrating_${randomUUID().slice(0, 8)}`;
-  const run = async (sql: string) => {
-    const client = new Client({ connectionString: first });
-    await client.connect();
-    await client.query(sql).finally(() => client.end());
-  };
-  await run(`create database ${name}`);
-  const url = new URL(first!);
-  url.pathname = `/${name}`;
-  return { url: url.toString(), drop: () => run(`drop database ${name} with (force)`) };
 }
 
 const OLD_ROOM = {
@@ -88,7 +75,7 @@ test("places and scenes of the first release go on: parts of walls keep their ar
     await migrateDatabase(url, MIGRATIONS);
 
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
     await pool.end();
     const bodyOf = (id: string) => bundle.places.find((each) => each.id === id)!.body;
     for (const id of [room!, open!]) {
@@ -130,7 +117,7 @@ test("kit from before anything could be hired stays the crew's own", async () =>
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
     await pool.end();
     expect(bundle.kit.map(({ body }) => body)).toEqual([{ shootId: null, kind, name, figures }]);
     expect(schemaFaults(RECORD_SCHEMAS.kitItem, bundle.kit[0]!.body)).toEqual([]);
@@ -146,28 +133,29 @@ test("microphones placed before hands were known go on: what is held has its han
   const before = migrationsUpTo(3);
   try {
     await migrateDatabase(url, before);
-    const [crewId, shootId, place, scene, some, none] = Array.from({ length: 6 }, () => randomUUID());
+    const [crewId, shootId, place, scene, other, some, none] = Array.from({ length: 7 }, () => randomUUID());
     const client = await oldShoot(url, crewId!, shootId!);
     await client.query(
       "insert into place (id, crew_id, shoot_id, name, model) values ($1, $2, $3, 'Place', '{}'::jsonb)",
       [place, crewId, shootId],
     );
-    await client.query(
-      `insert into scene (id, crew_id, shoot_id, title, place_id, day, starts_at, length_min, take_min)
-       values ($1, $2, $3, 'Scene', $4, 1, '09:30', 30, 3)`,
-      [scene, crewId, shootId, place],
-    );
+    for (const id of [scene, other])
+      await client.query(
+        `insert into scene (id, crew_id, shoot_id, title, place_id, day, starts_at, length_min, take_min)
+         values ($1, $2, $3, 'Scene', $4, 1, '09:30', 30, 3)`,
+        [id, crewId, shootId, place],
+      );
     const mic = { microphone: "handCardioid", pattern: "cardioid", at: { xM: 1, yM: 1 }, heightM: 1.2, aimsDeg: 0 };
     const rest = { ...mic, tiltDeg: 0, hasScreen: true };
     const mics = ["hand", "stand", "phone"].map((holder, index) => ({ ...rest, id: String(index), holder }));
     const pickup = `insert into pickup (id, crew_id, shoot_id, scene_id, setup, wishes) values ($1, $2, $3, $4, $5, $6)`;
     const wishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };
     await client.query(pickup, [some, crewId, shootId, scene, { talkers: [], mics }, wishes]);
-    await client.query(pickup, [none, crewId, shootId, scene, { talkers: [], mics: [] }, wishes]);
+    await client.query(pickup, [none, crewId, shootId, other, { talkers: [], mics: [] }, wishes]);
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const { pickups } = await loadShoot({ crewId: crewId!, database }, shootId!);
+    const { pickups } = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
     await pool.end();
     for (const { body } of pickups) expect(schemaFaults(RECORD_SCHEMAS.pickup, body)).toEqual([]);
     const micsOf = (id: string) => pickups.find((each) => each.id === id)!.body.setup.mics;
@@ -213,7 +201,7 @@ test("rigs and provisions from before levels were set device by device go on, no
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
     await pool.end();
     expect(bundle.rigs[0]!.body.voiceTodayDb).toBeNull();
     expect(schemaFaults(RECORD_SCHEMAS.rig, bundle.rigs[0]!.body)).toEqual([]);

@@ -30,10 +30,9 @@ import { genericFigures } from "../core/chain/genericDevices";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
 import { Fault } from "./faults";
-import { changeRecord, createRecord, listRecords, removeRecord, restoreRecord } from "./records";
-import { requestChange, requestCreate } from "./recordRequests";
-import { listShoots, loadShoot } from "./shoots";
-import { otherCrew, workerDatabase } from "./testCrew";
+import { requestCommands } from "./commands";
+import { createRecord, listRecords, listShoots, loadShoot, loadTakeDetails } from "./records";
+import { changeTo, otherCrew, remove, workerDatabase } from "./testCrew";
 
 let pool: Pool;
 let database: Database;
@@ -97,10 +96,11 @@ describe("crew", () => {
   test("another crew sees and changes nothing of ours", async () => {
     const shootId = await newShoot();
     const other = await otherCrew(acting);
-    expect(await listShoots(other)).toEqual([]);
+    expect(await listShoots(other)).toEqual({ shoots: [], bin: [] });
     expect((await faultOf(loadShoot(other, shootId))).code).toBe("missing");
-    expect((await faultOf(changeRecord(other, "shoot", shootId, 1, SHOOT))).code).toBe("missing");
-    expect((await faultOf(removeRecord(other, "shoot", shootId))).code).toBe("missing");
+    expect((await faultOf(changeTo(other, "shoot", shootId, SHOOT))).code).toBe("missing");
+    await remove(other, "shoot", shootId);
+    expect((await loadShoot(acting, shootId)).shoot.id).toBe(shootId);
     expect((await faultOf(createRecord(other, "shoot", shootId, SHOOT))).code).toBe("invalid");
     expect((await faultOf(createRecord(other, "place", randomUUID(), { shootId, name: "x", model: {} }))).code).toBe(
       "invalid",
@@ -127,47 +127,7 @@ describe("records", () => {
     ]);
     const again = await createRecord(acting, "shoot", id, { ...SHOOT, title: "Other" });
     expect(again.body.title).toBe(first.body.title);
-    expect((await listShoots(acting)).filter((each) => each.id === id)).toHaveLength(1);
-  });
-
-  test("of two changes on one version one wins, the other gets the current record", async () => {
-    const id = await newShoot();
-    const results = await Promise.allSettled([
-      changeRecord(acting, "shoot", id, 1, { ...SHOOT, title: "A" }),
-      changeRecord(acting, "shoot", id, 1, { ...SHOOT, title: "B" }),
-    ]);
-    expect(results.filter((result) => result.status === "fulfilled")).toHaveLength(1);
-    const [lost] = results.filter((result) => result.status === "rejected");
-    expect(lost!.reason).toMatchObject({ code: "stale", detail: { current: { version: 2 } } });
-  });
-
-  test("a stale wearer comes with its current layers", async () => {
-    const shootId = await newShoot();
-    const id = randomUUID();
-    await createRecord(acting, "wearer", id, wearer(shootId));
-    const changed = { ...wearer(shootId), outfit: { layers: wearer(shootId).outfit.layers.slice(1), accessories: [] } };
-    await changeRecord(acting, "wearer", id, 1, changed);
-    const fault = await faultOf(changeRecord(acting, "wearer", id, 1, wearer(shootId)));
-    expect(fault.detail.current).toMatchObject({ version: 2, body: { outfit: { layers: [{ garment: "coat" }] } } });
-  });
-
-  test("deleting hides, undoing brings back, changing something deleted says so", async () => {
-    const id = await newShoot();
-    await removeRecord(acting, "shoot", id);
-    expect((await faultOf(loadShoot(acting, id))).code).toBe("missing");
-    expect((await faultOf(changeRecord(acting, "shoot", id, 2, SHOOT))).message).toContain("deleted");
-    const back = await restoreRecord(acting, "shoot", id);
-    expect(back.body).toEqual(SHOOT);
-    expect((await loadShoot(acting, id)).shoot.version).toBe(3);
-  });
-
-  test("a failed change changes nothing: layers and row are one transaction", async () => {
-    const shootId = await newShoot();
-    const id = randomUUID();
-    await createRecord(acting, "wearer", id, wearer(shootId));
-    await faultOf(changeRecord(acting, "wearer", id, 9, { ...wearer(shootId), name: "No" }));
-    const [same] = (await loadShoot(acting, shootId)).wearers;
-    expect(same).toMatchObject({ version: 1, body: wearer(shootId) });
+    expect((await listShoots(acting)).shoots.filter((each) => each.id === id)).toHaveLength(1);
   });
 
   test("what points elsewhere is refused", async () => {
@@ -217,26 +177,26 @@ describe("doors", () => {
 
   test("a scene's own outfit, choice and consent come back as they were", async () => {
     const rig = await demoRig();
-    const id = randomUUID();
+    const [id, wearerId] = [randomUUID(), randomUUID()];
+    await createRecord(acting, "wearer", wearerId, wearer(DEMO_SHOOT_ID));
     const own: RigBody = {
       ...rig,
+      wearerId,
       outfit: { layers: [usualLayer("shirt")], accessories: ["tie"] },
       packPlace: "innerPocket",
     };
     expect((await createRecord(acting, "rig", id, own)).body).toEqual(own);
     const cleared: RigBody = { ...own, outfit: null, choice: null, packPlace: null };
-    expect((await changeRecord(acting, "rig", id, 1, cleared)).body).toEqual(cleared);
-    await removeRecord(acting, "rig", id);
+    expect((await changeTo(acting, "rig", id, cleared)).body).toEqual(cleared);
+    await remove(acting, "wearer", wearerId);
   });
 
   test("figures of a device must be those of its kind", async () => {
     const [item] = await listRecords(acting, "kitItem", null);
-    const fault = await faultOf(
-      changeRecord(acting, "kitItem", item!.id, item!.version, { ...item!.body, kind: "pack" }),
-    );
+    const fault = await faultOf(changeTo(acting, "kitItem", item!.id, { ...item!.body, kind: "pack" }));
     expect(fault.code).toBe("invalid");
     const figures = { ...(item!.body.figures as object), leadM: -1 };
-    const short = await faultOf(changeRecord(acting, "kitItem", item!.id, item!.version, { ...item!.body, figures }));
+    const short = await faultOf(changeTo(acting, "kitItem", item!.id, { ...item!.body, figures }));
     expect(short.detail.fields!.map(({ message }) => message).join(" ")).toContain("Lead: 0.3 to 5 m.");
   });
 
@@ -246,27 +206,35 @@ describe("doors", () => {
     expect(fault.detail.fields![0]!.path).toBe("targetDbfs");
   });
 
-  test("requests name a known kind, a real id and a version", async () => {
-    expect(
-      (await faultOf((async () => requestCreate(acting, "prototype", { id: randomUUID(), body: {} }))())).code,
-    ).toBe("missing");
-    expect((await faultOf((async () => requestCreate(acting, "shoot", { id: "7", body: SHOOT }))())).code).toBe(
-      "invalid",
+  test("commands name a known kind, real ids and what they do; one that is wrong holds no other", async () => {
+    const [key, id] = [randomUUID(), randomUUID()];
+    const good = { op: "create", key: randomUUID(), kind: "shoot", id: randomUUID(), body: SHOOT };
+    const { outcomes } = await requestCommands(
+      acting,
+      {
+        commands: [
+          { op: "create", key, kind: "prototype", id, body: {} },
+          { op: "create", key, kind: "shoot", id: "7", body: SHOOT },
+          { op: "create", key: "7", kind: "shoot", id, body: SHOOT },
+          { op: "patch", key, kind: "shoot", id, changes: [] },
+          { op: "patch", key, kind: "shoot", id, changes: [{ path: ["title"], to: "x" }] },
+          { op: "burn", key, kind: "shoot", id },
+          "nonsense",
+          good,
+        ],
+      },
+      "request",
     );
-    expect(
-      (await faultOf((async () => requestChange(acting, "shoot", "nonsense", { version: 1, body: SHOOT }))())).code,
-    ).toBe("invalid");
-    expect((await faultOf((async () => requestChange(acting, "shoot", randomUUID(), { body: SHOOT }))())).code).toBe(
-      "invalid",
-    );
-    expect((await faultOf(loadShoot(acting, "'; drop table shoot; --"))).code).toBe("missing");
+    expect(outcomes.map(({ outcome }) => outcome)).toEqual([...Array.from({ length: 7 }, () => "refused"), "done"]);
+    await expect(requestCommands(acting, { commands: [] }, "request")).rejects.toMatchObject({ code: "invalid" });
+    expect((await faultOf((async () => loadShoot(acting, "'; drop table shoot; --"))())).code).toBe("missing");
   });
 });
 
 describe("the demo shoot", () => {
   test("opens once however often it is opened, and comes back after deletion", async () => {
     await Promise.all([openDemoShoot(acting), openDemoShoot(acting)]);
-    await removeRecord(acting, "shoot", DEMO_SHOOT_ID);
+    await remove(acting, "shoot", DEMO_SHOOT_ID);
     await reopenDemoShoot(acting);
     const bundle = await loadShoot(acting, DEMO_SHOOT_ID);
     expect(bundle.wearers).toHaveLength(11);
@@ -280,7 +248,9 @@ describe("the demo shoot", () => {
     const proof = (rigId: string) => bundle.measurements.find((each) => each.body.rigId === rigId)!.body;
     expect(proof(MILLER_RIG)).toMatchObject({ grade: "good" });
     expect(proof(SINGER_RIG)).toMatchObject({ grade: "redo" });
-    expect(proof(SINGER_RIG).recording.findings.some((finding) => finding.kind === "clipped")).toBe(true);
+    const singer = bundle.measurements.find((each) => each.body.rigId === SINGER_RIG)!;
+    const [detail] = await loadTakeDetails(acting, [singer.id]);
+    expect(detail!.body.findings.some((finding) => finding.kind === "clipped")).toBe(true);
     const row = boardOf(bundle).find((each) => each.wearer.id === MILLER)!;
     expect(row.stitches).toMatchObject({ dress: "sewn", level: "sewn", check: "sewn" });
   });
@@ -383,11 +353,11 @@ test("levels: what is held, ticked and aimed at comes back; a target above its c
   await createRecord(acting, "levels", id, body);
   expect((await loadShoot(acting, shootId)).levels[0]!.body).toEqual(body);
   const above = { ...body, lines: [line, { ...line, targets: { targetDbfs: -3, ceilingDbfs: -9 } }] };
-  await expect(changeRecord(acting, "levels", id, 1, above)).rejects.toMatchObject({
+  await expect(changeTo(acting, "levels", id, above)).rejects.toMatchObject({
     code: "invalid",
     detail: { fields: [{ path: "lines.1.targets.targetDbfs" }] },
   });
-  await expect(changeRecord(acting, "levels", id, 1, { ...body, school: "loudest" })).rejects.toMatchObject({
+  await expect(changeTo(acting, "levels", id, { ...body, school: "loudest" })).rejects.toMatchObject({
     code: "invalid",
   });
   const figures = { ...genericFigures("pack"), sensitivityMinDb: 10, sensitivityMaxDb: 0 };
@@ -413,11 +383,11 @@ test("connections and packing: stored with what was rehearsed, nonsense refused,
   const id = randomUUID();
   await createRecord(acting, "connection", id, body);
   const steps = [{ ...body.steps[0], step: "dance" }];
-  await expect(changeRecord(acting, "connection", id, 1, { ...body, steps })).rejects.toMatchObject({
+  await expect(changeTo(acting, "connection", id, { ...body, steps })).rejects.toMatchObject({
     code: "invalid",
   });
   const rehearsal = { ...body.rehearsal!, pack: { ...body.rehearsal!.pack!, batteryPercent: 400 } };
-  await expect(changeRecord(acting, "connection", id, 1, { ...body, rehearsal })).rejects.toMatchObject({
+  await expect(changeTo(acting, "connection", id, { ...body, rehearsal })).rejects.toMatchObject({
     code: "invalid",
   });
   await createRecord(acting, "packing", randomUUID(), { shootId, lines: [{ key: "lav", packed: 2, isBack: false }] });
@@ -453,11 +423,11 @@ test("the air: stored with its scan, a frequency outside the region refused by n
   const { airs } = await loadShoot(acting, shootId);
   expect(airs.map((each) => each.body)).toEqual([body]);
   const outside = { ...body, links: [{ ...body.links[0]!, frequencyMHz: 800 }] };
-  await expect(changeRecord(acting, "air", id, 1, outside)).rejects.toMatchObject({
+  await expect(changeTo(acting, "air", id, outside)).rejects.toMatchObject({
     code: "invalid",
     message: expect.stringContaining("Camera hop: 800.000 MHz is not allowed") as string,
   });
-  await expect(changeRecord(acting, "air", id, 1, { ...body, systems: [] })).rejects.toMatchObject({ code: "invalid" });
+  await expect(changeTo(acting, "air", id, { ...body, systems: [] })).rejects.toMatchObject({ code: "invalid" });
   const elsewhere = { ...body, shootId: randomUUID() };
   await expect(createRecord(acting, "air", randomUUID(), elsewhere)).rejects.toBeInstanceOf(Fault);
 });

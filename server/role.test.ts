@@ -39,13 +39,17 @@ test.each([
   await expect(pool.query(statement)).rejects.toMatchObject({ code: "42501" });
 });
 
-test("it reads and writes the rows of every table", async () => {
+/** Tables of which it may do less. */
+const LESS: Record<string, string[]> = { history: ["insert", "select"], installation: ["select"] };
+
+test("it reads and writes the rows of every table, but only adds to what has happened", async () => {
   const tables = await rows("select tablename from pg_tables where schemaname = 'public' order by 1");
   expect(tables.length).toBeGreaterThan(10);
   for (const { tablename } of tables) {
-    const [may] = await rows(
-      `select bool_and(has_table_privilege('public.${String(tablename)}', p)) as may from unnest(array['select', 'insert', 'update', 'delete']) p`,
+    const name = String(tablename);
+    const may = await rows(
+      `select p from unnest(array['delete', 'insert', 'select', 'update']) p where has_table_privilege('public.${name}', p)`,
     );
-    expect([tablename, may!["may"]]).toEqual([tablename, true]);
+    expect([name, may.map(({ p }) => p)]).toEqual([name, LESS[name] ?? ["delete", "insert", "select", "update"]]);
   }
 });

@@ -1,7 +1,7 @@
 import { cardPdf } from "@/screens/dress/cardPdf";
 import { actingCrew } from "@/server/door";
 import { Fault } from "@/server/faults";
-import { loadShoot } from "@/server/shoots";
+import { loadShoot } from "@/server/records";
 
 /** The card of one wearer in one scene on one A4 page. */
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }) {

@@ -1,5 +1,0 @@
-import { CardScreen } from "@/screens/dress/CardScreen";
-
-export default function CardPage() {
-  return <CardScreen />;
-}

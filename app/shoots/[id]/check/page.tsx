@@ -1,5 +1,0 @@
-import { CheckScreen } from "@/screens/check/CheckScreen";
-
-export default function CheckPage() {
-  return <CheckScreen />;
-}

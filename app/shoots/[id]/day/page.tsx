@@ -1,5 +1,0 @@
-import { DayScreen } from "@/screens/day/DayScreen";
-
-export default function DayPage() {
-  return <DayScreen />;
-}

@@ -1,5 +1,0 @@
-import { DressScreen } from "@/screens/dress/DressScreen";
-
-export default function DressPage() {
-  return <DressScreen />;
-}

@@ -1,5 +1,0 @@
-import { FrequencyCards } from "@/screens/link/FrequencyCards";
-
-export default function FrequenciesPage() {
-  return <FrequencyCards />;
-}

@@ -1,5 +1,0 @@
-import { LevelScreen } from "@/screens/level/LevelScreen";
-
-export default function LevelPage() {
-  return <LevelScreen />;
-}

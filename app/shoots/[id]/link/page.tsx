@@ -1,5 +1,0 @@
-import { LinkScreen } from "@/screens/link/LinkScreen";
-
-export default function LinkPage() {
-  return <LinkScreen />;
-}

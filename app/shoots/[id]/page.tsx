@@ -1,5 +1,0 @@
-import { BoardScreen } from "@/screens/board/BoardScreen";
-
-export default function BoardPage() {
-  return <BoardScreen />;
-}

@@ -1,5 +1,0 @@
-import { ScoutScreen } from "@/screens/scout/ScoutScreen";
-
-export default function ScoutPage() {
-  return <ScoutScreen />;
-}

@@ -1,5 +1,0 @@
-import { SettingsCardsScreen } from "@/screens/level/SettingsCardsScreen";
-
-export default function SettingsPage() {
-  return <SettingsCardsScreen />;
-}

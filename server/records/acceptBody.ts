@@ -1,0 +1,124 @@
+import type { Pack } from "../../core/chain/devices";
+import { KIT_SCHEMAS } from "../../core/connect/kitItems";
+import { contradictionsOf } from "../../core/dress/contradictions";
+import type { Outfit } from "../../core/dress/outfit";
+import { placeFaults } from "../../core/room/placeModel";
+import type { SchemaFault } from "../../core/schema/validate";
+import {
+  RECORD_SCHEMAS,
+  type KitItemBody,
+  type LevelsBody,
+  type RecordBodies,
+  type RecordKind,
+} from "../../core/shoot/records";
+import { airPlanFaults } from "../../core/wireless/airFaults";
+import { Fault } from "../faults";
+import { accept } from "../validate";
+
+function refuseContradictions(outfit: Outfit): void {
+  const [first, ...others] = contradictionsOf(outfit);
+  if (first)
+    throw new Fault("invalid", first.says, {
+      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, message: says })),
+    });
+}
+
+/** Refuses with the first fault, all of them at their fields. */
+function refuse(faults: readonly SchemaFault[], pathOf: (path: string) => string): void {
+  const [first] = faults;
+  if (first)
+    throw new Fault("invalid", first.message, {
+      fields: faults.map(({ path, message }) => ({ path: pathOf(path), message })),
+    });
+}
+
+function refuseKit({ kind, figures }: KitItemBody): void {
+  accept(KIT_SCHEMAS[kind], figures);
+  if (kind !== "pack") return;
+  const { sensitivityMinDb, sensitivityMaxDb } = figures as Pack;
+  // A pack whose lowest sensitivity lies above its highest has no step to stand at.
+  if (sensitivityMinDb > sensitivityMaxDb)
+    throw new Fault("invalid", "The pack's lowest sensitivity lies above its highest.", {
+      fields: [{ path: "figures.sensitivityMinDb", message: `At most the highest, ${sensitivityMaxDb} dB.` }],
+    });
+}
+
+function refuseTargets({ lines }: LevelsBody): void {
+  const at = lines.findIndex(({ targets }) => targets !== null && targets.targetDbfs > targets.ceilingDbfs);
+  if (at >= 0)
+    throw new Fault("invalid", "The target must not be above the ceiling.", {
+      fields: [{ path: `lines.${at}.targets.targetDbfs`, message: "At most the ceiling." }],
+    });
+}
+
+/** Entries of a list are rows by their names: two of one name cannot be told apart. */
+function refuseTwins(names: readonly string[], path: string): void {
+  const twin = names.findIndex((name, at) => names.indexOf(name) !== at);
+  if (twin >= 0)
+    throw new Fault("invalid", "Two entries of a list have the same name.", {
+      fields: [{ path: `${path}.${twin}`, message: "There is one of this name." }],
+    });
+}
+
+type Rules = { [Kind in RecordKind]?: (body: RecordBodies[Kind]) => void };
+
+/** What schemas cannot say. */
+const RULES: Rules = {
+  kitItem: refuseKit,
+  levels(body) {
+    refuseTargets(body);
+    refuseTwins(
+      body.lines.map(({ subject }) => subject),
+      "lines",
+    );
+  },
+  packing: ({ lines }) =>
+    refuseTwins(
+      lines.map(({ key }) => key),
+      "lines",
+    ),
+  connection: ({ steps }) =>
+    refuseTwins(
+      steps.map(({ step }) => step),
+      "steps",
+    ),
+  pickup({ setup }) {
+    refuseTwins(
+      setup.talkers.map(({ id }) => id),
+      "setup.talkers",
+    );
+    refuseTwins(
+      setup.mics.map(({ id }) => id),
+      "setup.mics",
+    );
+  },
+  place({ model }) {
+    refuse(placeFaults(model), (path) => `model.${path}`);
+    refuseTwins(
+      model.sources.map(({ id }) => id),
+      "model.sources",
+    );
+  },
+  air(body) {
+    refuse(airPlanFaults(body), (path) => path.slice(1).replaceAll("/", "."));
+    refuseTwins(
+      body.links.map(({ id }) => id),
+      "links",
+    );
+  },
+  wearer: ({ outfit }) => refuseContradictions(outfit),
+  rig({ targetDbfs, ceilingDbfs, outfit }) {
+    if (outfit) refuseContradictions(outfit);
+    if (targetDbfs > ceilingDbfs)
+      throw new Fault("invalid", "The target must not be above the ceiling.", {
+        fields: [{ path: "targetDbfs", message: `At most the ceiling, ${ceilingDbfs} dBFS.` }],
+      });
+  },
+};
+
+/** Takes a body from outside in, or refuses it with every field named. */
+export function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
+  const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
+  RULES[kind]?.(body);
+  return body;
+}

@@ -1,0 +1,42 @@
+import type { RecordBodies, RecordKind } from "../../core/shoot/records";
+import { sameValue } from "../../core/records/patch";
+import { history, type HistorySubject } from "../../db/schema";
+import type { Connection } from "../../db/client";
+import type { ActingCrew } from "../crew";
+
+type Told = { [Kind in RecordKind]?: [HistorySubject, (body: RecordBodies[Kind]) => unknown][] };
+
+/** What of which records may be asked about later: what was agreed, what was recorded, what was checked. */
+const TOLD: Told = {
+  rig: [
+    ["consent", ({ consent }) => consent],
+    ["verification", ({ isRigged }) => ({ isRigged })],
+  ],
+  connection: [["verification", ({ linkId, steps }) => ({ linkId, steps })]],
+  levels: [
+    [
+      "verification",
+      ({ lines }) => lines.filter(({ ticks }) => ticks.length > 0).map(({ subject, ticks }) => ({ subject, ticks })),
+    ],
+  ],
+  measurement: [["take", ({ file, rigId, channel, grade, sentence }) => ({ file, rigId, channel, grade, sentence })]],
+};
+
+/** Adds what a change did to what may be asked about later. */
+export async function tellHistory<Kind extends RecordKind>(
+  connection: Connection,
+  { crewId, member }: ActingCrew,
+  kind: Kind,
+  recordId: string,
+  before: RecordBodies[Kind] | null,
+  after: RecordBodies[Kind] | null,
+): Promise<void> {
+  const body = after ?? before;
+  if (!body || !("shootId" in body) || !body.shootId) return;
+  const { shootId } = body;
+  const rows = (TOLD[kind] ?? []).flatMap(([subject, partOf]) => {
+    const [was, is] = [before && partOf(before), after && partOf(after)];
+    return sameValue(was, is) ? [] : [{ crewId, shootId, subject, recordId, member, before: was, after: is }];
+  });
+  if (rows.length > 0) await connection.insert(history).values(rows);
+}

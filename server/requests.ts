@@ -1,0 +1,21 @@
+import type { Change, Changes } from "../core/records/commands";
+import type { ActingCrew } from "./crew";
+import { Fault } from "./faults";
+import { loadChanges, loadTakeDetails } from "./records";
+
+/** Takes that are looked at in one go. */
+const MOST_TAKES = 60;
+
+/** What of a shoot changed after a number that an earlier answer named; 0 or nothing for all of it. */
+export function requestChanges(acting: ActingCrew, shootId: string, since: string | null): Promise<Changes> {
+  const number = Number(since ?? 0);
+  if (!Number.isSafeInteger(number) || number < 0) throw new Fault("invalid", "since: a number of a change.");
+  return loadChanges(acting, shootId, number);
+}
+
+/** All that was measured of the takes that `of` names, ids of measurements with commas between. */
+export function requestTakeDetails(acting: ActingCrew, of: string | null): Promise<Change<"takeDetail">[]> {
+  const ids = (of ?? "").split(",").filter(Boolean);
+  if (ids.length > MOST_TAKES) throw new Fault("invalid", `of: at most ${MOST_TAKES} takes at once.`);
+  return loadTakeDetails(acting, ids);
+}
