@@ -1,0 +1,48 @@
+import Dexie, { type Table } from "dexie";
+import type { Change } from "@/core/records/commands";
+import type { Pending } from "./pending";
+
+/** A record on this device. `scope`: the shoot it is of, or CREW for what is of none. */
+export interface DeviceRecord {
+  name: string;
+  scope: string;
+  record: Change;
+}
+
+/** How far this device knows a shoot. */
+export interface Sync {
+  shootId: string;
+  seq: number;
+  epoch: string;
+}
+
+/** Something that was kept and cannot be used any more; it is offered as a file, never thrown away. */
+export interface Leftover {
+  id?: number;
+  atMs: number;
+  what: string;
+  content: unknown;
+}
+
+export const CREW = "crew";
+
+/** What one database of the server looks like from this device: its records, and what is not done yet. */
+export class Device extends Dexie {
+  commands!: Table<Pending, number>;
+  records!: Table<DeviceRecord, string>;
+  syncs!: Table<Sync, string>;
+  leftovers!: Table<Leftover, number>;
+  answers!: Table<{ key: string; value: unknown }, string>;
+
+  constructor(installation: string) {
+    // What is said to be kept is on the disk, not on its way there.
+    super(`hypophon ${installation}`, { chromeTransactionDurability: "strict" });
+    this.version(1).stores({
+      commands: "order, command.key",
+      records: "name, scope",
+      syncs: "shootId",
+      leftovers: "++id",
+      answers: "key",
+    });
+  }
+}

@@ -1,0 +1,41 @@
+interface LiveOptions {
+  onNews: (shootId: string | null, seq: number) => void;
+  /** There may have been news that nobody heard. */
+  onMissed: () => void;
+  /** The server is heard, for the first time or again. */
+  onHeard: () => void;
+}
+
+/** A line that broke for good is tried again so much later, ms. */
+const AGAIN_MS = 5000;
+/** Where nothing tells of changes, they are asked for so often, ms. */
+const ASK_EVERY_MS = 30_000;
+
+/** Hears what others change, as long as the page is there; asks from time to time where it cannot hear. */
+export function openLive({ onNews, onMissed, onHeard }: LiveOptions): void {
+  if (typeof EventSource === "undefined") {
+    setInterval(onMissed, ASK_EVERY_MS);
+    return;
+  }
+  const source = new EventSource("/api/events");
+  let asking: ReturnType<typeof setInterval> | null = null;
+  source.addEventListener("open", () => {
+    if (asking) clearInterval(asking);
+    asking = null;
+    onHeard();
+    onMissed();
+  });
+  source.addEventListener("change", ({ data }: MessageEvent<string>) => {
+    const { shootId, seq } = JSON.parse(data) as { shootId: string | null; seq: number };
+    onNews(shootId, seq);
+  });
+  source.addEventListener("missed", onMissed);
+  source.addEventListener("error", () => {
+    asking ??= setInterval(onMissed, ASK_EVERY_MS);
+    // A browser gives up where it gets an answer that is no stream.
+    if (source.readyState !== EventSource.CLOSED) return;
+    source.close();
+    if (asking) clearInterval(asking);
+    setTimeout(() => openLive({ onNews, onMissed, onHeard }), AGAIN_MS);
+  });
+}

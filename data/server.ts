@@ -1,0 +1,115 @@
+import type { Changes, Change, Outcome } from "@/core/records/commands";
+import type { Command } from "@/core/records/commands";
+
+/** The server could not be reached, or could not answer; what was asked may have been done. */
+export class Away extends Error {
+  override readonly name: string = "Away";
+}
+
+/** The server answered that it failed: at what was asked, or at everything. */
+export class Broken extends Away {
+  override readonly name = "Broken";
+}
+
+/** The server said no. */
+export class Refused extends Error {
+  override readonly name = "Refused";
+
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+const PATIENCE_MS = 10_000;
+const INSTALLATION = "hypophon.installation";
+
+/** The database of the server that this browser knew last; empty before the first visit. */
+export function knownInstallation(): string {
+  try {
+    return window.localStorage.getItem(INSTALLATION) ?? "";
+  } catch {
+    return "";
+  }
+}
+
+function meetInstallation(response: Response): void {
+  const named = response.headers.get("x-hypophon-installation");
+  if (!named || named === knownInstallation()) return;
+  try {
+    window.localStorage.setItem(INSTALLATION, named);
+  } catch {
+    return;
+  }
+  // What this device holds is of another database: that one's is looked at instead.
+  if (isBound) window.location.reload();
+}
+
+let isBound = false;
+/** From now on this page works on the database it knows. */
+export const bind = (): void => {
+  isBound = true;
+};
+
+async function ask<Answer>(path: string, init: RequestInit = {}): Promise<Answer> {
+  let response: Response;
+  try {
+    response = await fetch(path, { signal: AbortSignal.timeout(PATIENCE_MS), ...init });
+  } catch {
+    throw new Away("The server cannot be reached.");
+  }
+  meetInstallation(response);
+  const answer = (await response.json().catch(() => null)) as (Answer & { message?: string }) | null;
+  if (response.ok && answer !== null) return answer;
+  const message = answer?.message ?? "The server did not answer as it should.";
+  if (response.status >= 500) throw new Broken(message);
+  if (response.ok || response.status === 429) throw new Away(message);
+  throw new Refused(response.status, message);
+}
+
+const asJson = (body: unknown): RequestInit => ({
+  method: "POST",
+  headers: { "content-type": "application/json" },
+  body: JSON.stringify(body),
+});
+
+/** Which database the server has; asked for on the first visit. */
+export const askInstallation = (): Promise<unknown> => ask("/api/health");
+
+export const askChanges = (shootId: string, since: number): Promise<Changes> =>
+  ask(`/api/shoots/${shootId}/records?since=${since}`);
+
+const MOST_TAKES_AT_ONCE = 50;
+let asked: { ids: Set<string>; answer: Promise<Change<"takeDetail">[]> } | null = null;
+
+/** All that was measured of a take; null where there is none. Takes that are asked for together are fetched together. */
+export async function askTakeDetail(measurementId: string): Promise<Change<"takeDetail"> | null> {
+  if (!asked || asked.ids.size >= MOST_TAKES_AT_ONCE) {
+    const ids = new Set<string>();
+    const answer = Promise.resolve().then(() => {
+      if (asked?.ids === ids) asked = null;
+      return ask<Change<"takeDetail">[]>(`/api/takes?of=${[...ids].join(",")}`);
+    });
+    asked = { ids, answer };
+  }
+  asked.ids.add(measurementId);
+  return (await asked.answer).find(({ body }) => body.measurementId === measurementId) ?? null;
+}
+
+export const sendCommands = async (commands: readonly Command[]): Promise<Outcome[]> =>
+  (await ask<{ outcomes: Outcome[] }>("/api/commands", asJson({ commands }))).outcomes;
+
+/** Sends while the page goes away; nobody hears what comes of it. */
+export function sendLeaving(commands: readonly Command[]): void {
+  void fetch("/api/commands", { ...asJson({ commands }), keepalive: true }).catch(() => undefined);
+}
+
+export interface ShootList {
+  shoots: Change<"shoot">[];
+  bin: { id: string; title: string; deletedAt: string }[];
+}
+export const askShoots = (): Promise<ShootList> => ask("/api/shoots");
+
+export const askDemo = (): Promise<{ id: string }> => ask("/api/demo", asJson({}));
