@@ -3,6 +3,7 @@
 import { useState, type KeyboardEvent } from "react";
 import { TextField as AriaTextField } from "react-aria-components";
 import styled from "styled-components";
+import { useFault } from "./faults";
 import { FieldFault, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
 
 /** How a stored figure is shown: factor from the stored unit, name of the shown one, digits after the point. */
@@ -74,6 +75,7 @@ export function NumberField(props: {
 }) {
   const { label, value, onChange, minimum, maximum, shown, isWhole = false, isDisabled = false } = props;
   const [typed, setTyped] = useState<string | null>(null);
+  const [seen, setSeen] = useState(value);
   const text = typed ?? write(value, shown);
   const allowed = `${write(minimum, shown)} to ${write(maximum, shown)} ${shown.unit}`;
 
@@ -84,6 +86,13 @@ export function NumberField(props: {
     const slack = 0.5 / shown.factor / 10 ** shown.digits;
     if (stored < minimum - slack || stored > maximum + slack) return `${label}: ${allowed}.`;
     return isWhole && !Number.isInteger(number) ? `${label}: a whole number, ${allowed}.` : null;
+  }
+
+  // Where it was changed elsewhere, what was typed is not what stands here any more; what was refused stays to be corrected.
+  if (!Object.is(value, seen)) {
+    setSeen(value);
+    if (typed !== null && faultOf(typed) === null && write(value, shown) !== write(read(typed)! / shown.factor, shown))
+      setTyped(null);
   }
 
   function take(candidate: string): void {
@@ -100,7 +109,8 @@ export function NumberField(props: {
     take(write(Math.min(maximum, Math.max(minimum, next / shown.factor)), shown));
   }
 
-  const fault = typed === null ? null : faultOf(typed);
+  const refused = useFault(label);
+  const fault = (typed === null ? null : faultOf(typed)) ?? refused;
   return (
     <Box
       value={text}
@@ -108,7 +118,7 @@ export function NumberField(props: {
       isInvalid={fault !== null}
       isDisabled={isDisabled}
       onChange={take}
-      onBlur={() => fault === null && setTyped(null)}
+      onBlur={() => typed !== null && faultOf(typed) === null && setTyped(null)}
     >
       <FieldLabel>{label}</FieldLabel>
       <WithUnit>

@@ -3,7 +3,8 @@
 import { ChevronDown } from "lucide-react";
 import { Button, ListBox, ListBoxItem, Popover, Select as AriaSelect, SelectValue } from "react-aria-components";
 import styled from "styled-components";
-import { FieldLabel, fieldBox } from "./fieldParts";
+import { useFault } from "./faults";
+import { FieldFault, FieldLabel, fieldBox } from "./fieldParts";
 
 const Box = styled(AriaSelect)`
   ${fieldBox}
@@ -73,13 +74,15 @@ export function Select<Value extends string>(props: {
   onChange: (value: Value) => void;
 }) {
   const { label, value, options, onChange } = props;
+  const refused = useFault(label);
   return (
-    <Box value={value} onChange={(key) => key !== null && onChange(key as Value)}>
+    <Box value={value} isInvalid={refused !== null} onChange={(key) => key !== null && onChange(key as Value)}>
       <FieldLabel>{label}</FieldLabel>
       <Trigger>
         <SelectValue />
         <ChevronDown size={18} aria-hidden />
       </Trigger>
+      <FieldFault>{refused}</FieldFault>
       <FloatingList>
         <ListBox items={options.map((option) => ({ ...option, id: option.value }))}>
           {(option) => <Item textValue={option.name}>{option.name}</Item>}

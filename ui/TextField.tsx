@@ -4,6 +4,7 @@ import { useState } from "react";
 import { TextField as AriaTextField } from "react-aria-components";
 import styled from "styled-components";
 import { clipText } from "@/core/schema/cleanText";
+import { useFault } from "./faults";
 import { FieldFault, FieldHint, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
 
 const Box = styled(AriaTextField)`
@@ -26,7 +27,8 @@ export function TextField(props: {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? value;
   const findFault = props.fault ?? ((text: string) => (text.trim() === "" ? `${label} must not be empty.` : null));
-  const fault = typed === null ? null : findFault(typed);
+  const refused = useFault(label);
+  const fault = (typed === null ? null : findFault(typed)) ?? refused;
   return (
     <Box
       value={shown}

@@ -14,13 +14,15 @@ export interface ToastMessage {
   says: string;
   /** One thing that can be done about it, as long as the toast shows. */
   action?: { name: string; run: () => void };
+  /** It stays until somebody closes it or does what it offers. */
+  stays?: boolean;
 }
 
 const queue = new ToastQueue<ToastMessage>({ maxVisibleToasts: 3 });
 
 /** Shows a message for a while; longer when something can be done about it. */
 export function showToast(message: ToastMessage): void {
-  queue.add(message, { timeout: message.action ? 15_000 : 6000 });
+  queue.add(message, message.stays ? {} : { timeout: message.action ? 15_000 : 6000 });
 }
 
 const Region = styled(ToastRegion)`

@@ -1,19 +1,23 @@
 "use client";
 
+import { Link, goTo } from "@/ui/address";
 import { MoreVertical, UserPlus } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useMemo } from "react";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { Fragment, memo, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import styled from "styled-components";
-import { boardOf, worstRisk, type BoardRow, type Stitch as StitchState } from "@/core/shoot/board";
+import { boardLines, lineId, worstRisk, type BoardLine, type Stitch as StitchState } from "@/core/shoot/board";
+import type { PlannedLine } from "@/core/shoot/planBoard";
 import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
 import { Button } from "@/ui/Button";
 import { Stitch, ThreadSample } from "@/ui/Stitch";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useRemoval, useShoot, useShootStore } from "../saving/ShootProvider";
+import type { ShootBundle } from "@/core/shoot/records";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { useRemoval } from "../shell/useRemoval";
 import { addWearer } from "../shell/newWearer";
 import { stationHref } from "../shell/ThreadNav";
+import { plannerOf, type BoardPlans } from "./boardPlanner";
 
 const MenuPlace = styled.span`
   width: 52px;
@@ -121,10 +125,17 @@ const Legend = styled.ul`
   }
 `;
 
-function WearerRow({ row, shootId }: { row: BoardRow; shootId: string }) {
+interface WearerRowProps {
+  line: BoardLine;
+  /** Null until it is planned. */
+  planned: PlannedLine | null;
+  shootId: string;
+}
+
+const WearerRow = memo(function WearerRow({ line, planned, shootId }: WearerRowProps) {
   const remove = useRemoval();
-  const { wearer, scene, rig, stitches, risks } = row;
-  const [first] = risks;
+  const { wearer, scene, rig } = line;
+  const risk = planned?.risk;
   return (
     <Wearer aria-label={scene ? `${wearer.body.name}, ${scene.body.title}` : wearer.body.name}>
       <Row $between>
@@ -161,38 +172,106 @@ function WearerRow({ row, shootId }: { row: BoardRow; shootId: string }) {
       <Line>
         {STATION_IDS.map((id) => (
           <li key={id}>
-            <Cell
-              href={stationHref(shootId, id, wearer.id, scene?.id ?? null)}
-              data-state={stitches[id]}
-              prefetch={false}
-            >
-              <Stitch state={stitches[id]} thread={wearer.body.thread} />
+            <Cell href={stationHref(shootId, id, wearer.id, scene?.id ?? null)} data-state={planned?.stitches[id]}>
+              <Stitch state={planned?.stitches[id] ?? "loose"} thread={wearer.body.thread} />
               <p>
                 <b>{STATIONS[id].name}</b>
-                <span>{STATE_WORDS[stitches[id]]}</span>
+                <span>{planned ? STATE_WORDS[planned.stitches[id]] : "…"}</span>
               </p>
             </Cell>
           </li>
         ))}
       </Line>
-      {first && (
+      {risk && (
         <Soft>
-          {first.says} {first.doThis}
+          {risk.says} {risk.doThis}
         </Soft>
       )}
     </Wearer>
   );
+});
+
+/** More lines than this are drawn only where they are seen. */
+const MOST_DRAWN = 60;
+/** How high a line is before it was seen, px. */
+const USUAL_HEIGHT = 150;
+
+const Tall = styled.div`
+  position: relative;
+  > div {
+    position: absolute;
+    inset: 0 0 auto 0;
+    padding-bottom: 1rem;
+  }
+`;
+
+/** Lines of which only those are drawn that are on the screen. */
+function SeenLines({
+  lines,
+  onSee,
+  children,
+}: {
+  lines: readonly BoardLine[];
+  onSee: (ids: string) => void;
+  children: (line: BoardLine) => ReactNode;
+}) {
+  const tall = useRef<HTMLDivElement>(null);
+  const [top, setTop] = useState(0);
+  useEffect(() => setTop(tall.current?.offsetTop ?? 0), []);
+  const virtualizer = useWindowVirtualizer({
+    count: lines.length,
+    estimateSize: () => USUAL_HEIGHT,
+    overscan: 6,
+    scrollMargin: top,
+    getItemKey: (at) => lineId(lines[at]!),
+  });
+  const seen = virtualizer.getVirtualItems();
+  const ids = seen.map(({ key }) => key).join(" ");
+  useEffect(() => onSee(ids), [ids, onSee]);
+  return (
+    <Tall ref={tall} style={{ height: virtualizer.getTotalSize() }}>
+      {seen.map(({ key, index, start }) => (
+        <div
+          key={key}
+          ref={virtualizer.measureElement}
+          data-index={index}
+          style={{ transform: `translateY(${start - virtualizer.options.scrollMargin}px)` }}
+        >
+          {children(lines[index]!)}
+        </div>
+      ))}
+    </Tall>
+  );
+}
+
+/** Plans of the board's lines as a worker makes them; those first that are seen. */
+function useBoardPlans(bundle: ShootBundle, seen: string): BoardPlans {
+  const planner = plannerOf(bundle.shoot.id);
+  const plans = useSyncExternalStore(planner.subscribe, planner.plans, planner.plans);
+  const first = useRef(seen);
+  useEffect(() => {
+    first.current = seen;
+  }, [seen]);
+  useEffect(() => planner.plan(bundle, first.current.split(" ")), [planner, bundle]);
+  return plans;
 }
 
 /** The page a recordist keeps open: wearers by stations in stitches, the worst risk of the day on top. */
 export function BoardScreen() {
   const { bundle } = useShoot();
   const store = useShootStore();
-  const router = useRouter();
-  const rows = useMemo(() => boardOf(bundle), [bundle]);
-  const worst = worstRisk(rows);
   const shootId = bundle.shoot.id;
-  const worstWearer = rows.find((row) => row.wearer.id === worst?.wearerId)?.wearer.body.name;
+  const lines = useMemo(() => boardLines(bundle), [bundle]);
+  const [seen, setSeen] = useState("");
+  const plans = useBoardPlans(bundle, seen);
+  const worst = useMemo(
+    () => worstRisk(lines.map((line) => plans.lines.get(lineId(line))?.risk ?? null)),
+    [lines, plans],
+  );
+  const worstName = lines.find(({ wearer }) => wearer.id === worst?.wearerId)?.wearer.body.name;
+  const rowOf = (line: BoardLine) => (
+    <WearerRow line={line} planned={plans.lines.get(lineId(line)) ?? null} shootId={shootId} />
+  );
 
   return (
     <Stack>
@@ -201,7 +280,7 @@ export function BoardScreen() {
         <Risk aria-label="Worst risk">
           <Stack $gap={0.1}>
             <Row $between>
-              <Soft>Worst risk now: {worstWearer}</Soft>
+              <Soft>Worst risk now: {worstName}</Soft>
               <RiskLink href={stationHref(shootId, worst.station, worst.wearerId, worst.sceneId)}>
                 Go to {STATIONS[worst.station].name}
               </RiskLink>
@@ -211,7 +290,12 @@ export function BoardScreen() {
           </Stack>
         </Risk>
       )}
-      {rows.length === 0 && (
+      {plans.left > 0 && lines.length > MOST_DRAWN && (
+        <Soft role="status">
+          {plans.left === Infinity ? "Planning…" : `Planning: ${lines.length - plans.left} of ${lines.length}`}
+        </Soft>
+      )}
+      {lines.length === 0 && (
         <Piece>
           <Stack>
             <Lead>Nobody to wire yet.</Lead>
@@ -222,16 +306,18 @@ export function BoardScreen() {
           </Stack>
         </Piece>
       )}
-      {rows.map((row) => (
-        <WearerRow key={row.rig?.id ?? row.wearer.id} row={row} shootId={shootId} />
-      ))}
+      {lines.length > MOST_DRAWN ? (
+        <SeenLines lines={lines} onSee={setSeen}>
+          {rowOf}
+        </SeenLines>
+      ) : (
+        lines.map((line) => <Fragment key={lineId(line)}>{rowOf(line)}</Fragment>)
+      )}
       <Row $between>
-        <Button look="main" onPress={() => router.push(stationHref(shootId, "dress", addWearer(store, bundle)))}>
+        <Button look="main" onPress={() => goTo(stationHref(shootId, "dress", addWearer(store, bundle)))}>
           <UserPlus size={18} aria-hidden /> Add a wearer
         </Button>
-        <DayLink href={stationHref(shootId, "day", null)} prefetch={false}>
-          Day sheet: who is dressed when
-        </DayLink>
+        <DayLink href={stationHref(shootId, "day", null)}>Day sheet: who is dressed when</DayLink>
         <Legend aria-label="What the stitches mean">
           {(Object.keys(STATE_WORDS) as StitchState[]).map((state) => (
             <li key={state}>

@@ -12,7 +12,8 @@ import { Row, Soft, Stack } from "@/ui/layout";
 import { clockOf, figureOf } from "./figures";
 import { grouped } from "./FindingGroup";
 import { keepTakes, ownedFiles } from "./keepTakes";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useHub, useShoot, useShootStore } from "@/data/ShootProvider";
+import { contentsOf } from "./contentOf";
 import type { Card, CardFile, CardQueue } from "./useCard";
 
 const Progress = styled.progress`
@@ -141,12 +142,22 @@ function FileRow({ row, isHeld, onOpen }: { row: CardRow; isHeld: boolean; onOpe
 function KeepTakes({ card }: { card: Card }) {
   const store = useShootStore();
   const { bundle } = useShoot();
+  const { queries } = useHub();
+  const [isKeeping, setIsKeeping] = useState(false);
   const [kept, setKept] = useState<number | null>(null);
   const owned = useMemo(() => ownedFiles(bundle, card.files), [bundle, card.files]);
   if (card.isRunning || owned.length === 0) return null;
   if (kept !== null) return <Soft role="status">{kept} takes kept with their wearers</Soft>;
   return (
-    <Button onPress={() => setKept(keepTakes(store, owned))}>
+    <Button
+      isPending={isKeeping}
+      onPress={() => {
+        setIsKeeping(true);
+        void contentsOf(owned.map(({ file }) => file))
+          .then((contents) => keepTakes(store, queries, owned, contents))
+          .then(setKept);
+      }}
+    >
       Keep {owned.length} {owned.length === 1 ? "take" : "takes"} with their wearers
     </Button>
   );

@@ -1,7 +1,7 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useState } from "react";
 import styled from "styled-components";
 import { CARD_FILES, DEMO_RECORDINGS, DEMO_SHOOT_ID } from "@/demo/recordings";
@@ -10,7 +10,8 @@ import type { Stored } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useRemoval, useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
+import { useRemoval } from "../shell/useRemoval";
 import { stationHref } from "../shell/ThreadNav";
 import { WearerLinks } from "../shell/WearerLinks";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
@@ -111,12 +112,12 @@ function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
         <li key={proof.id}>
           <Row $between>
             <strong>
-              {proof.body.recording.file}: {GRADE_WORDS[proof.body.grade]}
+              {proof.body.file.name}: {GRADE_WORDS[proof.body.grade]}
             </strong>
             <Button
               look="quiet"
-              aria-label={`Delete the measurement of ${proof.body.recording.file}`}
-              onPress={() => remove("measurement", proof.id, `The measurement of ${proof.body.recording.file}`)}
+              aria-label={`Delete the measurement of ${proof.body.file.name}`}
+              onPress={() => remove("measurement", proof.id, `The measurement of ${proof.body.file.name}`)}
             >
               Delete
             </Button>

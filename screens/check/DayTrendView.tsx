@@ -5,6 +5,8 @@ import { useMemo } from "react";
 import { timeOfDay } from "@/core/schedule/clockTime";
 import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof/dayTrend";
 import type { ShootBundle, Stored } from "@/core/shoot/records";
+import { measurementOf } from "@/core/shoot/takeRecord";
+import { useTakeDetails } from "@/data/ShootProvider";
 import { Soft, Stack } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";
 import { figureOf } from "./figures";
@@ -15,7 +17,7 @@ const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });
 const MOST_POINTS = 60;
 
 /** Takes of the wearer on the day of a rig. */
-function takesOfDay(bundle: ShootBundle, rig: Stored<"rig">) {
+function takesOfDay(bundle: ShootBundle, rig: Stored<"rig">): Stored<"measurement">[] {
   const dayOf = (sceneId: string) => bundle.scenes.find(({ id }) => id === sceneId)?.body.day;
   const day = dayOf(rig.body.sceneId);
   const rigIds = new Set(
@@ -23,9 +25,7 @@ function takesOfDay(bundle: ShootBundle, rig: Stored<"rig">) {
       .filter(({ body }) => body.wearerId === rig.body.wearerId && dayOf(body.sceneId) === day)
       .map(({ id }) => id),
   );
-  return bundle.measurements
-    .filter(({ body }) => rigIds.has(body.rigId))
-    .map(({ body }) => ({ recording: body.recording, channel: body.channel }));
+  return bundle.measurements.filter(({ body }) => rigIds.has(body.rigId));
 }
 
 const timeOf = ({ atS }: TrendPoint) => timeOfDay(Math.floor(atS / 60));
@@ -63,7 +63,15 @@ function Events({ trend: { points, isTimed } }: { trend: DayTrend }) {
 
 /** How one wearer's level, noise, rustle and dropouts went over the day. */
 export function DayTrendView({ bundle, rig }: { bundle: ShootBundle; rig: Stored<"rig"> }) {
-  const trend = useMemo(() => dayTrend(takesOfDay(bundle, rig)), [bundle, rig]);
+  const takes = useMemo(() => takesOfDay(bundle, rig), [bundle, rig]);
+  const { details, isAway } = useTakeDetails(takes.map(({ id }) => id));
+  const measured = takes.flatMap(({ id, body }) => {
+    const detail = details.find((each) => each.body.measurementId === id);
+    return detail ? [{ recording: measurementOf(body, detail.body), channel: body.channel }] : [];
+  });
+  const trend = dayTrend(measured);
+  if (isAway && measured.length < takes.length)
+    return <Soft>How it went over the day is shown when the server is there again.</Soft>;
   const known = trend.points.filter(
     (point): point is TrendPoint & { speechDbfs: number; noiseDbfs: number } =>
       point.speechDbfs !== null && point.noiseDbfs !== null,

@@ -1,7 +1,7 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
@@ -12,7 +12,7 @@ import { Choice } from "@/ui/Choice";
 import { Lead, Soft, Stack } from "@/ui/layout";
 import { clockOf } from "./figures";
 import { TakeVoice } from "../level/TakeVoice";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { useStationKeys } from "../shell/stationKeys";
 import { stationHref } from "../shell/ThreadNav";
 import type { WorkingOn } from "../shell/useWearer";
@@ -91,7 +91,7 @@ export function Measured({
   const { format } = measurement;
   const { bundle } = useShoot();
   const { rig, wearer } = workingOn;
-  const take = useTake(recording, rig.id);
+  const take = useTake(recording, file, rig.id);
   const look = useLook(file, 0);
   const { channel, judged, expected } = take;
   const [chosen, setChosen] = useState<FindingMark | null>(null);

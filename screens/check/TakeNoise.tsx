@@ -9,7 +9,7 @@ import type { Stored } from "@/core/shoot/records";
 import { aWeightedDb, mapOctaves } from "@/core/sound/octaves";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "../scout/editPlace";
 
 /** Less than this is the noise that was planned, dB. */

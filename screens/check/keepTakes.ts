@@ -1,10 +1,15 @@
+import type { QueryClient } from "@tanstack/react-query";
 import { channelOfTake, judgeTake } from "@/core/proof/judgeTake";
+import { audioFileOf, type FileContent } from "@/core/records/audioFile";
 import { expectedTake } from "@/core/shoot/expectedTake";
 import { levelsOfRig } from "@/core/shoot/levels";
 import type { ShootBundle } from "@/core/shoot/records";
 import { rigOfFile } from "@/core/shoot/takeOwner";
 import { keptTake, takeRecord } from "@/core/shoot/takeRecord";
-import type { ShootStore } from "../saving/shootStore";
+import { takeKey } from "@/data/hub";
+import { askTakeDetail } from "@/data/server";
+import type { ShootStore } from "@/data/shootStore";
+import { storeTake } from "./storeTake";
 import type { CardFile } from "./useCard";
 
 /** Files of a card whose names say whose they are. */
@@ -12,24 +17,37 @@ export function ownedFiles(bundle: ShootBundle, files: readonly CardFile[]): Car
   return files.filter(({ path, state }) => state.phase === "measured" && rigOfFile(bundle, path) !== null);
 }
 
-/** Keeps every measured file of a card as a take of the wearer its name says; gives back how many there were. */
-export function keepTakes(store: ShootStore, files: readonly CardFile[]): number {
-  const { bundle } = store.snapshot();
+/**
+ * Keeps every measured file of a card as a take of the wearer its name says; gives back how many there were. One that is kept
+ * already keeps what was said of it; where that cannot be asked for, it stays as it is.
+ */
+export async function keepTakes(
+  store: ShootStore,
+  queries: QueryClient,
+  files: readonly CardFile[],
+  contents: readonly FileContent[],
+): Promise<number> {
   let kept = 0;
-  for (const { path, state } of files) {
+  for (const [at, { path, state }] of files.entries()) {
+    const { bundle } = store.snapshot();
     const rig = rigOfFile(bundle, path);
     const subject = rig && levelsOfRig(bundle, rig.id);
     const expected = subject && expectedTake(bundle, subject);
     if (state.phase !== "measured" || !rig || !subject?.levels || !expected) continue;
+    kept += 1;
     const { measurement } = state.recording;
-    const known = keptTake(store.snapshot().bundle, rig.id, measurement);
-    const reviews = known?.body.reviews ?? [];
+    const content = contents[at]!;
+    const summary = keptTake(bundle, rig.id, audioFileOf(measurement, content));
+    const detail = summary
+      ? await queries
+          .fetchQuery({ queryKey: takeKey(summary.id), queryFn: () => askTakeDetail(summary.id) })
+          .catch(() => null)
+      : null;
+    if (summary && !detail) continue;
+    const reviews = detail?.body.reviews ?? [];
     const judged = judgeTake(subject.levels, expected, measurement, channelOfTake(expected, measurement), reviews);
     const ids = { shootId: bundle.shoot.id, rigId: rig.id };
-    const body = takeRecord(ids, measurement, expected.plan, judged, reviews);
-    if (known) store.change("measurement", known.id, body);
-    else store.create("measurement", body);
-    kept += 1;
+    storeTake(store, takeRecord(ids, measurement, content, expected.plan, judged, reviews), { summary, detail });
   }
   return kept;
 }

@@ -5,11 +5,14 @@ import type { MeasuredRecording } from "@/core/check/recordingMeter";
 import type { Review } from "@/core/check/review";
 import { channelOfTake, judgeTake, type JudgedTake } from "@/core/proof/judgeTake";
 import type { Expected } from "@/core/proof/expected";
+import { audioFileOf } from "@/core/records/audioFile";
 import { expectedTake } from "@/core/shoot/expectedTake";
 import { levelsOfRig, type LevelSubject } from "@/core/shoot/levels";
-import type { MeasurementBody, ShootBundle } from "@/core/shoot/records";
+import type { ShootBundle } from "@/core/shoot/records";
 import { keptTake, takeRecord } from "@/core/shoot/takeRecord";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore, useTakeDetails } from "@/data/ShootProvider";
+import { useContent } from "./contentOf";
+import { storeTake, type StoredTake } from "./storeTake";
 
 /** The plan a take is judged by. */
 export interface JudgedBy {
@@ -32,35 +35,41 @@ export interface Take extends JudgedBy {
 }
 
 /** One measured take judged by its plan, and kept as the proof of its rig: anew for another channel or another review. */
-export function useTake(recording: MeasuredRecording, rigId: string): Take {
+export function useTake({ measurement }: MeasuredRecording, file: File, rigId: string): Take {
   const store = useShootStore();
   const { bundle } = useShoot();
+  const shootId = bundle.shoot.id;
   // A take is judged by the plan that stood when it was measured: what is learned from it must not judge it again.
   const [by, setBy] = useState(() => judgedBy(bundle, rigId));
   if (by.rigId !== rigId) setBy(judgedBy(bundle, rigId));
-  const [kept] = useState(() => keptTake(bundle, rigId, recording.measurement));
-  const [reviews, setReviews] = useState<readonly Review[]>(() => kept?.body.reviews ?? []);
-  const [channel, setChannel] = useState(() => {
-    if (kept && recording.measurement.channels[kept.body.channel]) return kept.body.channel;
-    return by.expected ? channelOfTake(by.expected, recording.measurement) : 0;
-  });
   const { subject, expected } = by;
+  const content = useContent(file);
+  const kept = content && keptTake(bundle, rigId, audioFileOf(measurement, content));
+  const { details, isLoading, isAway } = useTakeDetails(kept ? [kept.id] : []);
+  const detail = details[0] ?? null;
+  // What was said of an earlier look must be known before this one is kept.
+  const isReady = content !== null && !isLoading && !isAway;
+  const [ownReviews, setReviews] = useState<readonly Review[] | null>(null);
+  const reviews = useMemo(() => ownReviews ?? detail?.body.reviews ?? [], [ownReviews, detail]);
+  const [ownChannel, setChannel] = useState<number | null>(null);
+  const keptChannel = kept && measurement.channels[kept.body.channel] ? kept.body.channel : null;
+  const planned = useMemo(() => (expected ? channelOfTake(expected, measurement) : 0), [expected, measurement]);
+  const channel = ownChannel ?? keptChannel ?? planned;
   const judged = useMemo(
-    () =>
-      subject?.levels && expected ? judgeTake(subject.levels, expected, recording.measurement, channel, reviews) : null,
-    [subject, expected, recording, channel, reviews],
+    () => (subject?.levels && expected ? judgeTake(subject.levels, expected, measurement, channel, reviews) : null),
+    [subject, expected, measurement, channel, reviews],
   );
-  const storedId = useRef<string | null>(kept?.id ?? null);
-  const storedAs = useRef<JudgedTake | null>(null);
-  const shootId = bundle.shoot.id;
+  const known: StoredTake = { summary: kept, detail };
+  const latest = useRef(known);
   useEffect(() => {
-    if (!judged || !expected || storedAs.current === judged) return;
+    latest.current = known;
+  });
+  const storedAs = useRef<JudgedTake | null>(null);
+  useEffect(() => {
+    if (!judged || !expected || !content || !isReady || storedAs.current === judged) return;
     storedAs.current = judged;
-    const body: MeasurementBody = takeRecord({ shootId, rigId }, recording.measurement, expected.plan, judged, reviews);
-    // The same take measured again replaces its earlier proof.
-    const known = store.snapshot().bundle.measurements.some(({ id }) => id === storedId.current);
-    if (storedId.current && known) store.change("measurement", storedId.current, body);
-    else storedId.current = store.create("measurement", body);
-  }, [judged, expected, recording, reviews, rigId, shootId, store]);
+    const record = takeRecord({ shootId, rigId }, measurement, content, expected.plan, judged, reviews);
+    storeTake(store, record, latest.current);
+  }, [judged, expected, content, isReady, measurement, reviews, rigId, shootId, store]);
   return { ...by, channel, setChannel, judged, reviews, setReviews };
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
 import { SUPPLIES } from "@/core/dress/supplies";
@@ -9,7 +9,7 @@ import { Table, TableScroll } from "@/ui/Table";
 import { Choice } from "@/ui/Choice";
 import { ThreadSample } from "@/ui/Stitch";
 import { Columns, Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { upperFirst } from "../dress/words";
 import { stationHref } from "../shell/ThreadNav";
 
@@ -61,10 +61,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
                       <strong>{call.callAt}</strong>
                     </td>
                     <th scope="row">
-                      <Who
-                        href={stationHref(call.rig.body.shootId, "dress", call.wearer.id, scene.id)}
-                        prefetch={false}
-                      >
+                      <Who href={stationHref(call.rig.body.shootId, "dress", call.wearer.id, scene.id)}>
                         <ThreadSample thread={call.wearer.body.thread} />
                         {call.wearer.body.name}
                       </Who>

@@ -11,7 +11,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { CONSENT_OPTIONS, INTRUSION_OPTIONS } from "./words";
 
 /** Now, as the record keeps it: "2027-05-11 08:50" by the clock of this place. */

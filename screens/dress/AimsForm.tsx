@@ -16,8 +16,8 @@ import { Select } from "@/ui/Select";
 import { Slider } from "@/ui/Slider";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
-import type { ShootStore } from "../saving/shootStore";
+import { useShootStore } from "@/data/ShootProvider";
+import type { ShootStore } from "@/data/shootStore";
 import { PRESET_OPTIONS, schoolOptions, upperFirst } from "./words";
 
 const setAims = (store: ShootStore, rigId: string, change: (aims: Aims) => Partial<Aims>) =>

@@ -5,7 +5,7 @@ import { contradictionsOf } from "@/core/dress/contradictions";
 import type { Layer } from "@/core/dress/outfit";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { editOutfit } from "./wardrobe";
 import { ACCESSORY_OPTIONS } from "./words";
 

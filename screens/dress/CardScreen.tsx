@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { Link } from "@/ui/address";
 import styled from "styled-components";
 import { headDirections } from "@/core/dress/headDirections";
 import { recipeFor } from "@/core/dress/recipe";
@@ -9,7 +9,7 @@ import { outfitOf } from "@/core/shoot/planRig";
 import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { missingLetters } from "./cardLetters";

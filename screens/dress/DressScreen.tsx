@@ -18,7 +18,8 @@ import { Slider } from "@/ui/Slider";
 import { Tick } from "@/ui/Ticks";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { RecordFaults } from "../shell/RecordFaults";
 import { WearerLinks } from "../shell/WearerLinks";
 import { addWearer } from "../shell/newWearer";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
@@ -180,7 +181,9 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
       </Piece>
       <Piece aria-label="Outfit and scene">
         <Stack>
-          <OutfitForm wearer={wearer} rig={rig} units={units} />
+          <RecordFaults of={{ wearer: wearer.id, rig: rig.id }}>
+            <OutfitForm wearer={wearer} rig={rig} units={units} />
+          </RecordFaults>
         </Stack>
       </Piece>
     </Bench>

@@ -11,7 +11,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Row, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { Pair } from "./Pair";
 import { editLayers } from "./wardrobe";
 import {

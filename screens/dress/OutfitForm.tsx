@@ -10,7 +10,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Row, Stack } from "@/ui/layout";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { AlsoWorn } from "./AlsoWorn";
 import { LayerForm } from "./LayerForm";
 import { Pair } from "./Pair";

@@ -7,8 +7,8 @@ import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
-import type { ShootStore } from "../saving/shootStore";
+import { useShootStore } from "@/data/ShootProvider";
+import type { ShootStore } from "@/data/shootStore";
 import { Pair } from "./Pair";
 import { ACTION_OPTIONS, EFFORT_OPTIONS, FACING_OPTIONS, SHOT_OPTIONS, WATER_OPTIONS } from "./words";
 

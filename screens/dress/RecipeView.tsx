@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { Link } from "@/ui/address";
 import styled from "styled-components";
 import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body/cableRoute";
 import { choiceOf } from "@/core/dress/choice";
@@ -11,7 +11,7 @@ import { SUPPLIES } from "@/core/dress/supplies";
 import type { Stored } from "@/core/shoot/records";
 import { Select } from "@/ui/Select";
 import { Row, Soft, Stack } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { PACK_OPTIONS, upperFirst } from "./words";
 
@@ -98,7 +98,7 @@ export function RecipeView(props: {
         <Soft>
           {recipe.minutes} min · {recipe.capsule.colour} capsule{recipe.capsule.isHeld ? "" : " (not in the bag)"}
         </Soft>
-        <CardLink href={stationHref(rig.body.shootId, "card", rig.body.wearerId, rig.body.sceneId)} prefetch={false}>
+        <CardLink href={stationHref(rig.body.shootId, "card", rig.body.wearerId, rig.body.sceneId)}>
           Card for this person
         </CardLink>
       </Row>

@@ -1,13 +1,12 @@
 "use client";
 
+import { Link, replaceAddress } from "@/ui/address";
 import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
 import styled from "styled-components";
 import { carryFromBefore } from "@/core/shoot/rigHistory";
 import { rigsOfWearer } from "@/core/shoot/sceneOrder";
 import { Row, Soft } from "@/ui/layout";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { copyRig, duplicateWearer } from "../shell/newWearer";
 import { stationHref } from "../shell/ThreadNav";
 import type { WorkingOn } from "../shell/useWearer";
@@ -38,12 +37,11 @@ export function SceneBar({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig } = workingOn;
   const { bundle } = useShoot();
   const store = useShootStore();
-  const router = useRouter();
   const shootId = bundle.shoot.id;
   const rigs = rigsOfWearer(bundle, wearer.id);
   const carry = carryFromBefore(bundle, rig);
   const others = bundle.scenes.filter((scene) => !rigs.some((each) => each.body.sceneId === scene.id));
-  const go = (wearerId: string, sceneId: string) => router.replace(stationHref(shootId, "dress", wearerId, sceneId));
+  const go = (wearerId: string, sceneId: string) => replaceAddress(stationHref(shootId, "dress", wearerId, sceneId));
   return (
     <div>
       <Row $between>
@@ -55,8 +53,7 @@ export function SceneBar({ workingOn }: { workingOn: WorkingOn }) {
                 key={each.id}
                 href={stationHref(shootId, "dress", wearer.id, each.body.sceneId)}
                 replace
-                scroll={false}
-                prefetch={false}
+                keepsPlace
                 aria-current={each.id === rig.id ? "page" : undefined}
               >
                 {scene ? `Day ${scene.body.day}, ${scene.body.startsAt}: ${scene.body.title}` : "Scene"}

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { placeOfRig, planRig } from "@/core/shoot/planRig";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 
 /** At most this many rigs are planned ahead. */
 const MOST_AHEAD = 12;

@@ -4,8 +4,8 @@ import { GARMENT_IDS } from "@/core/dress/garments";
 import { usualLayer, type Outfit } from "@/core/dress/outfit";
 import { ACCESSORIES } from "@/core/dress/accessories";
 import { SCHOOL_OPTIONS, type SchoolQuestion } from "@/core/dress/aims";
-import { shootStore, type ShootStore } from "../saving/shootStore";
-import { bundleOf } from "../saving/testBundle";
+import type { ShootStore } from "@/data/shootStore";
+import { bundleOf, testStore } from "@/data/testStore";
 import { editLayers, editOutfit } from "./wardrobe";
 import {
   ACCESSORY_OPTIONS,
@@ -21,19 +21,11 @@ import {
 const said: string[] = [];
 jest.mock("@/ui/toasts", () => ({ showToast: ({ says }: { says: string }) => said.push(says) }));
 
-const realFetch = globalThis.fetch;
 let store: ShootStore;
 
 beforeEach(() => {
-  jest.useFakeTimers();
   said.length = 0;
-  globalThis.fetch = () => Promise.reject(new Error("away"));
-  store = shootStore(bundleOf(SLACK_WATER));
-});
-afterEach(() => {
-  store.close();
-  jest.useRealTimers();
-  globalThis.fetch = realFetch;
+  store = testStore(bundleOf(SLACK_WATER));
 });
 
 const usual = { wearerId: MILLER, rigId: null };

@@ -1,7 +1,7 @@
 import { contradictionsOf } from "@/core/dress/contradictions";
 import type { Layer, Outfit } from "@/core/dress/outfit";
 import { showToast } from "@/ui/toasts";
-import type { ShootStore } from "../saving/shootStore";
+import type { ShootStore } from "@/data/shootStore";
 
 /** Where an outfit is kept: with the wearer, or with one scene's rig. */
 export interface Wardrobe {

@@ -1,5 +1,6 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import { deviceFaults } from "@/core/chain/deviceFaults";
 import type { MicLevels } from "@/core/chain/wayStages";
 import { SCHOOL_NAMES, SCHOOLS } from "@/core/chain/schools";
@@ -11,8 +12,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { Columns, Soft, Stack } from "@/ui/layout";
-import Link from "next/link";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { DeviceFields } from "./DeviceFields";
 import { useLevelsRecord } from "./useLevels";
 
@@ -202,10 +202,7 @@ export function ChainForm({ subject }: { subject: LevelSubject }) {
           <>
             {" "}
             Another input or lead is chosen at{" "}
-            <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${connection.link.id}`} prefetch={false}>
-              Link
-            </Link>
-            .
+            <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${connection.link.id}`}>Link</Link>.
           </>
         )}
       </Soft>

@@ -14,7 +14,7 @@ import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Figure, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { FileWords, TapeCorner } from "./FilesAndTape";
 import { useProvision } from "./useProvision";
 

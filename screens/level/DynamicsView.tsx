@@ -9,7 +9,7 @@ import { minus } from "@/core/sound/decibel";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Columns, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { useLevelsRecord } from "./useLevels";
 
 const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });

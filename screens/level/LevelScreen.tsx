@@ -1,9 +1,10 @@
 "use client";
 
+import { useAddress } from "@/ui/address";
 import dynamic from "next/dynamic";
-import { useSearchParams } from "next/navigation";
 import { Choice } from "@/ui/Choice";
 import { Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { ShootFaults } from "../shell/RecordFaults";
 import { setInAddress } from "../link/useLinks";
 import { SettingsView } from "./SettingsView";
 
@@ -22,15 +23,17 @@ const VIEWS = [
 
 /** What do I set? The view is named in the address, so that others can link to it. */
 export function LevelScreen() {
-  const query = useSearchParams();
+  const { query } = useAddress();
   const view = VIEWS.find(({ value }) => value === query.get("view"))?.value ?? "settings";
   return (
     <Stack>
       <VisuallyHidden as="h1">Level: what do I set?</VisuallyHidden>
       <Choice label="About the levels" value={view} options={VIEWS} onChange={(next) => setInAddress({ view: next })} />
-      {view === "settings" && <SettingsView />}
-      {view === "meter" && <MeterView />}
-      {view === "day" && <DayMediaView />}
+      <ShootFaults>
+        {view === "settings" && <SettingsView />}
+        {view === "meter" && <MeterView />}
+        {view === "day" && <DayMediaView />}
+      </ShootFaults>
     </Stack>
   );
 }

@@ -1,13 +1,13 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
-import Link from "next/link";
 import styled from "styled-components";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useState } from "react";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { SettingsTickets } from "./SettingsTickets";
 import { useLevels, useLevelsRecord } from "./useLevels";

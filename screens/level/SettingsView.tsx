@@ -1,8 +1,8 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useState } from "react";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "@/core/chain/followChain";
 import type { LevelPlan } from "@/core/chain/levelPlan";
@@ -14,7 +14,7 @@ import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { PickList } from "@/ui/PickList";
 import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 import { SettingsTickets } from "./SettingsTickets";
 import type { ShownVoice } from "./Staircase";
@@ -144,9 +144,7 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
       />
       <Forecast plan={plan} />
       {subject.kind === "placed" && (
-        <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`} prefetch={false}>
-          To Pickup
-        </Link>
+        <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`}>To Pickup</Link>
       )}
       {levels?.isUsualVoice && <Soft>Nobody is planned here: a usual voice at a usual distance is taken.</Soft>}
       {rig && rig.body.voiceTodayDb !== null && (
@@ -209,10 +207,7 @@ export function SettingsView() {
           }
         />
         {subjects.length > 0 && (
-          <Link
-            href={`/shoots/${bundle.shoot.id}/settings${chosen ? `?way=${encodeURIComponent(chosen.id)}` : ""}`}
-            prefetch={false}
-          >
+          <Link href={`/shoots/${bundle.shoot.id}/settings${chosen ? `?way=${encodeURIComponent(chosen.id)}` : ""}`}>
             <Printer size={16} aria-hidden /> Settings cards to print
           </Link>
         )}

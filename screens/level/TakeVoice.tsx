@@ -4,7 +4,7 @@ import { useState } from "react";
 import { withVoiceToday } from "@/core/shoot/voiceToday";
 import { Button } from "@/ui/Button";
 import { Row } from "@/ui/layout";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 
 /** Less than this is as planned, dB. */
 const WORTH_DB = 1;

@@ -1,6 +1,6 @@
 "use client";
 
-import { useSearchParams } from "next/navigation";
+import { useAddress } from "@/ui/address";
 import { useMemo } from "react";
 import { levelsBodyOf, lineOf, withLine } from "@/core/shoot/levelLines";
 import type { SettingsCard } from "@/core/shoot/levelCards";
@@ -8,8 +8,8 @@ import { levelsOf, type LevelSubject } from "@/core/shoot/levels";
 import type { LevelLine, LevelsBody } from "@/core/shoot/records";
 import { scenesInOrder } from "@/core/shoot/sceneOrder";
 import { setInAddress } from "../link/useLinks";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
-import { useFirstChange } from "../saving/useFirstChange";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { useFirstChange } from "@/data/useFirstChange";
 
 /** Every way of the shoot in the order of its scenes, and the one that is named in the address. */
 export function useLevels(): {
@@ -18,7 +18,7 @@ export function useLevels(): {
   choose: (id: string) => void;
 } {
   const { bundle } = useShoot();
-  const query = useSearchParams();
+  const { query } = useAddress();
   const subjects = useMemo(() => {
     const order = new Map(scenesInOrder(bundle.scenes).map(({ id }, index) => [id, index]));
     const at = ({ sceneId }: LevelSubject) => order.get(sceneId ?? "") ?? Infinity;
@@ -51,7 +51,7 @@ export function useLevelsRecord(): {
   const changeOrMake = useFirstChange();
   const edit = (change: (body: LevelsBody) => LevelsBody) => {
     const { bundle } = store.snapshot();
-    changeOrMake("levels", "", bundle.levels[0]?.id, () => levelsBodyOf(bundle), change);
+    changeOrMake("levels", bundle.levels[0]?.id, () => levelsBodyOf(bundle), change);
   };
   const setLine = (subject: string, change: (line: LevelLine) => Partial<LevelLine>) =>
     edit((body) => withLine(body, subject, change(lineOf(body, subject))));

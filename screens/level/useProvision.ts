@@ -2,8 +2,8 @@
 
 import { provisionBodyOf } from "@/core/shoot/dayMedia";
 import type { ProvisionBody } from "@/core/shoot/records";
-import { useShootStore } from "../saving/ShootProvider";
-import { useFirstChange } from "../saving/useFirstChange";
+import { useShootStore } from "@/data/ShootProvider";
+import { useFirstChange } from "@/data/useFirstChange";
 
 /** Changes of what a shoot has to record on and to run on. */
 export function useProvision(): (change: Partial<ProvisionBody>) => void {
@@ -12,6 +12,6 @@ export function useProvision(): (change: Partial<ProvisionBody>) => void {
   return (change) => {
     const { bundle } = store.snapshot();
     const shown = () => provisionBodyOf(bundle);
-    changeOrMake("provision", "", bundle.provisions[0]?.id, shown, (body) => ({ ...body, ...change }));
+    changeOrMake("provision", bundle.provisions[0]?.id, shown, (body) => ({ ...body, ...change }));
   };
 }

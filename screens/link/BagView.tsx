@@ -24,7 +24,9 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
-import { useRemoval, useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { RecordFaults } from "../shell/RecordFaults";
+import { useRemoval } from "../shell/useRemoval";
 import { OwnFigures } from "./OwnFigures";
 import { useConnections, type ConnectionEdits } from "./useConnections";
 import { useLinks } from "./useLinks";
@@ -187,25 +189,30 @@ function OwnLeads() {
     <Stack $gap={0.6}>
       {own.map(({ id, body }) => (
         <Disclosure key={id} title={body.name}>
-          <Stack $gap={0.6}>
-            <TextField
-              label="Lead"
-              value={body.name}
-              onChange={(name) => store.edit("kitItem", id, (now) => ({ ...now, name }))}
-            />
-            <OwnFigures
-              schema={LeadFigures}
-              figures={body.figures as unknown as Record<string, unknown>}
-              onChange={(figures) =>
-                store.edit("kitItem", id, (now) => ({ ...now, figures: figures as unknown as KitItemBody["figures"] }))
-              }
-            />
-            <div>
-              <Button look="quiet" onPress={() => remove("kitItem", id, body.name)}>
-                Take it out of the kit
-              </Button>
-            </div>
-          </Stack>
+          <RecordFaults of={{ kitItem: id }}>
+            <Stack $gap={0.6}>
+              <TextField
+                label="Lead"
+                value={body.name}
+                onChange={(name) => store.edit("kitItem", id, (now) => ({ ...now, name }))}
+              />
+              <OwnFigures
+                schema={LeadFigures}
+                figures={body.figures as unknown as Record<string, unknown>}
+                onChange={(figures) =>
+                  store.edit("kitItem", id, (now) => ({
+                    ...now,
+                    figures: figures as unknown as KitItemBody["figures"],
+                  }))
+                }
+              />
+              <div>
+                <Button look="quiet" onPress={() => remove("kitItem", id, body.name)}>
+                  Take it out of the kit
+                </Button>
+              </div>
+            </Stack>
+          </RecordFaults>
         </Disclosure>
       ))}
       <Row $gap={0.5} $low>

@@ -1,8 +1,8 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
@@ -14,7 +14,7 @@ import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { Spectrum } from "./Spectrum";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";

@@ -1,7 +1,7 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
-import Link from "next/link";
 import styled from "styled-components";
 import { airSceneOf } from "@/core/shoot/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
@@ -9,7 +9,7 @@ import { presetName } from "@/core/wireless/systems";
 import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Figure, Row, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 
 const NotPrinted = styled.div`

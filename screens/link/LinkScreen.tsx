@@ -1,9 +1,10 @@
 "use client";
 
+import { useAddress } from "@/ui/address";
 import dynamic from "next/dynamic";
-import { useSearchParams } from "next/navigation";
 import { Choice } from "@/ui/Choice";
 import { Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { ShootFaults } from "../shell/RecordFaults";
 import { setInAddress } from "./useLinks";
 
 const loading = () => <Soft role="status">One moment…</Soft>;
@@ -28,17 +29,19 @@ const VIEWS = [
 
 /** Which frequencies, how paired, which lead? The view is named in the address, so that others can link to it. */
 export function LinkScreen() {
-  const query = useSearchParams();
+  const { query } = useAddress();
   const view = VIEWS.find(({ value }) => value === query.get("view"))?.value ?? "frequencies";
   return (
     <Stack>
       <VisuallyHidden as="h1">Link: which frequencies, how paired, which lead?</VisuallyHidden>
       <Choice label="About the links" value={view} options={VIEWS} onChange={(next) => setInAddress({ view: next })} />
-      {view === "frequencies" && <FrequenciesView />}
-      {view === "leads" && <LeadsView />}
-      {view === "pair" && <PairView />}
-      {view === "trouble" && <TroubleView />}
-      {view === "bag" && <BagView />}
+      <ShootFaults>
+        {view === "frequencies" && <FrequenciesView />}
+        {view === "leads" && <LeadsView />}
+        {view === "pair" && <PairView />}
+        {view === "trouble" && <TroubleView />}
+        {view === "bag" && <BagView />}
+      </ShootFaults>
     </Stack>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
 import type { Setup } from "@/core/rehearsal/setup";
@@ -13,7 +13,7 @@ import { bankWords } from "@/core/wireless/systems";
 import type { AirBody, StepDone } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { LinkList } from "./LinkList";
 import { Rehearsing } from "./Rehearsing";
 import { useConnections } from "./useConnections";

@@ -23,7 +23,7 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Columns, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { useConnections } from "./useConnections";
 
 const BODY_NAMES: Record<Bodies, string> = { none: "Nobody between", one: "One body", two: "Two bodies" };

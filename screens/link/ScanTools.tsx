@@ -12,7 +12,7 @@ import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { wholeView } from "./spectrumScale";
 import { useAirDoor, type AirEdits } from "./useAir";
 

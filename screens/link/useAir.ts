@@ -4,8 +4,8 @@ import { airBodyOf, storedAir } from "@/core/shoot/airScene";
 import type { AirBody } from "@/core/shoot/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import type { AirDoor } from "@/workers/airWorker";
-import { useShootStore } from "../saving/ShootProvider";
-import { useFirstChange } from "../saving/useFirstChange";
+import { useShootStore } from "@/data/ShootProvider";
+import { useFirstChange } from "@/data/useFirstChange";
 import { useDoor } from "../workers/useDoor";
 
 export interface AirEdits {
@@ -22,7 +22,6 @@ export function useAir(): AirEdits {
     const shown = airBodyOf(bundle);
     changeOrMake(
       "air",
-      "",
       storedAir(bundle)?.id,
       () => shown,
       (body) => change({ ...body, links: shown.links }),

@@ -11,8 +11,8 @@ import {
 } from "@/core/shoot/connections";
 import { packingBodyOf } from "@/core/shoot/packing";
 import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/shoot/records";
-import { useShootStore } from "../saving/ShootProvider";
-import { useFirstChange } from "../saving/useFirstChange";
+import { useShootStore } from "@/data/ShootProvider";
+import { useFirstChange } from "@/data/useFirstChange";
 import { clipText } from "@/core/schema/cleanText";
 
 /** Changes of how links are connected, of what is owned or hired, and of what is packed. First changes make their records. */
@@ -24,14 +24,14 @@ export function useConnections() {
       const { bundle } = store.snapshot();
       const { id } = connection.link;
       const first = () => connectionBodyOf(bundle, connection);
-      changeOrMake("connection", id, storedConnection(bundle, id)?.id, first, change);
+      changeOrMake("connection", storedConnection(bundle, id)?.id, first, change);
     },
     /** Where a link goes; a wearer's rigs are planned with the same input at Level. */
     setInput: (connection: Connection, inputId: string): void => {
       const { bundle } = store.snapshot();
       const { id, wearerId } = connection.link;
       const first = () => connectionBodyOf(bundle, connection);
-      changeOrMake("connection", id, storedConnection(bundle, id)?.id, first, (body) => ({ ...body, inputId }));
+      changeOrMake("connection", storedConnection(bundle, id)?.id, first, (body) => ({ ...body, inputId }));
       const levelId = levelInputOf(bundle.kit, inputId);
       if (wearerId === null || levelId === null) return;
       for (const rig of bundle.rigs)
@@ -44,14 +44,14 @@ export function useConnections() {
       const known = connectionsOf(bundle).connections.find(({ link }) => link.id === linkId);
       if (!known) return;
       const first = () => connectionBodyOf(bundle, known);
-      changeOrMake("connection", linkId, storedConnection(bundle, linkId)?.id, first, (body) => ({
+      changeOrMake("connection", storedConnection(bundle, linkId)?.id, first, (body) => ({
         ...body,
         range: change(body.range),
       }));
     },
     setPacking: (change: (body: PackingBody) => PackingBody): void => {
       const { bundle } = store.snapshot();
-      changeOrMake("packing", "packing", bundle.packings[0]?.id, () => packingBodyOf(bundle), change);
+      changeOrMake("packing", bundle.packings[0]?.id, () => packingBodyOf(bundle), change);
     },
     /** How many of something there are: the crew's own, or hired for this shoot. */
     setStock: (of: string, name: string, isHired: boolean, count: number): void => {
@@ -62,10 +62,8 @@ export function useConnections() {
           body.kind === "stock" && body.shootId === shootId && (body.figures as Static<typeof StockFigures>).of === of,
       );
       const first = (): KitItemBody => ({ shootId, kind: "stock", name: clipText(name, 120), figures: { of, count } });
-      changeOrMake("kitItem", `${of} ${String(isHired)}`, known?.id, first, (body) => ({
-        ...body,
-        figures: { of, count },
-      }));
+      const change = (body: KitItemBody): KitItemBody => ({ ...body, figures: { of, count } });
+      changeOrMake("kitItem", known?.id, first, change, ["stock", of, String(isHired)]);
     },
   };
 }

@@ -1,17 +1,17 @@
 "use client";
 
-import { useSearchParams } from "next/navigation";
+import { replaceAddress, useAddress } from "@/ui/address";
 import { useMemo } from "react";
 import { airBodyOf } from "@/core/shoot/airScene";
 import { connectionsOf, type Connection, type ConnectionPlan } from "@/core/shoot/connections";
 import type { AirBody } from "@/core/shoot/records";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 
 /** Writes into the address without asking the server for anything. */
 export function setInAddress(changes: Record<string, string>): void {
   const url = new URL(window.location.href);
   for (const [key, value] of Object.entries(changes)) url.searchParams.set(key, value);
-  window.history.replaceState(null, "", url);
+  replaceAddress(`${url.pathname}${url.search}`);
 }
 
 export interface Links {
@@ -25,7 +25,7 @@ export interface Links {
 /** Every link with its way, and the one that is being worked on: named in the address, or the wearer's, or the first. */
 export function useLinks(): Links {
   const { bundle } = useShoot();
-  const query = useSearchParams();
+  const { query } = useAddress();
   const air = useMemo(() => airBodyOf(bundle), [bundle]);
   const plan = useMemo(() => connectionsOf(bundle), [bundle]);
   const wanted = query.get("link") ?? query.get("wearer");

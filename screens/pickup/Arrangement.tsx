@@ -13,7 +13,7 @@ import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { PlanView, type Chosen } from "./PlanView";
 import { capsuleOf, flatOf, frameOf, mouthOf, type Look } from "./planSpace";
 import type { PickupEdits } from "./usePickup";

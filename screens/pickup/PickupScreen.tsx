@@ -1,7 +1,7 @@
 "use client";
 
+import { replaceAddress, useAddress } from "@/ui/address";
 import dynamic from "next/dynamic";
-import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { OVERHEAD_SCHOOLS, SHOT_SIZES, type PickupWishes, type PlacedMic } from "@/core/pickup/setup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/core/shoot/pickupScene";
@@ -11,7 +11,9 @@ import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
-import { useShoot } from "../saving/ShootProvider";
+import { RecordFaults } from "../shell/RecordFaults";
+import { storedPickup } from "@/core/shoot/storedPickup";
+import { useShoot } from "@/data/ShootProvider";
 import { usePickup } from "./usePickup";
 
 // What is read or typed after a first look follows a moment later.
@@ -85,11 +87,11 @@ function Scene({ pickup }: { pickup: PickupScene }) {
 /** Which microphone, pattern, distance, angle? */
 export function PickupScreen() {
   const { bundle } = useShoot();
-  const router = useRouter();
-  const wanted = useSearchParams().get("scene");
+  const wanted = useAddress().query.get("scene");
   const scenes = scenesInOrder(bundle.scenes);
   const sceneId = scenes.find(({ id }) => id === wanted)?.id ?? scenes[0]?.id ?? null;
   const pickup = sceneId ? pickupScene(bundle, sceneId) : null;
+  const stored = sceneId ? storedPickup(bundle, sceneId) : null;
   return (
     <Stack>
       <VisuallyHidden as="h1">Pickup: which microphone, pattern, distance, angle?</VisuallyHidden>
@@ -103,10 +105,12 @@ export function PickupScreen() {
                 value: id,
                 name: `Day ${body.day}, ${body.startsAt}: ${body.title}`,
               }))}
-              onChange={(id) => router.replace(`?scene=${id}`, { scroll: false })}
+              onChange={(id) => replaceAddress(`?scene=${id}`)}
             />
           </Row>
-          <Scene key={pickup.scene.id} pickup={pickup} />
+          <RecordFaults of={{ scene: pickup.scene.id, ...(stored && { pickup: stored.id }) }}>
+            <Scene key={pickup.scene.id} pickup={pickup} />
+          </RecordFaults>
         </>
       ) : (
         <Piece>

@@ -3,8 +3,8 @@
 import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup/setup";
 import { storedPickup } from "@/core/shoot/storedPickup";
 import type { PickupBody } from "@/core/shoot/records";
-import { useShootStore } from "../saving/ShootProvider";
-import { useFirstChange } from "../saving/useFirstChange";
+import { useShootStore } from "@/data/ShootProvider";
+import { useFirstChange } from "@/data/useFirstChange";
 
 export interface PickupEdits {
   setWishes: (change: Partial<PickupWishes>) => void;
@@ -20,7 +20,7 @@ export function usePickup(shown: PickupBody): PickupEdits {
   const changeOrMake = useFirstChange();
   function edit(change: (body: PickupBody) => PickupBody): void {
     const known = storedPickup(store.snapshot().bundle, shown.sceneId)?.id;
-    changeOrMake("pickup", shown.sceneId, known, () => shown, change);
+    changeOrMake("pickup", known, () => shown, change);
   }
   const setSetup: PickupEdits["setSetup"] = (change) => edit((body) => ({ ...body, setup: change(body.setup) }));
   return {

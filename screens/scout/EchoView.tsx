@@ -15,7 +15,7 @@ import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { SoundIn } from "../sound/SoundIn";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
 

@@ -16,7 +16,7 @@ import { Button } from "@/ui/Button";
 import { Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { upperFirst } from "../dress/words";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { ListenMinute } from "./ListenMinute";
 import { remedyWords, whenWords } from "./noiseWords";

@@ -16,7 +16,7 @@ import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { upperFirst } from "../dress/words";
-import { useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { DayStrip } from "./DayStrip";
 import { usePlaceDoor } from "./usePlaceDoor";
 

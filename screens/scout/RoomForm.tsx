@@ -16,7 +16,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Columns, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { ListRow } from "./ListRow";
 

@@ -1,8 +1,8 @@
 "use client";
 
+import { Link } from "@/ui/address";
 import { FileText, Plus } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useState } from "react";
 import styled from "styled-components";
 import { forecastPlace } from "@/core/room/place";
@@ -11,7 +11,9 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Tabs } from "@/ui/Tabs";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useRemoval, useShoot, useShootStore } from "../saving/ShootProvider";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { RecordFaults } from "../shell/RecordFaults";
+import { useRemoval } from "../shell/useRemoval";
 import { Forecast } from "./Forecast";
 import { RoomForm } from "./RoomForm";
 import { Treatments } from "./Treatments";
@@ -86,7 +88,7 @@ export function ScoutScreen() {
           <Stack key={place.id}>
             <Row $between>
               <Choice label="About this place" value={view} options={VIEWS} onChange={setView} />
-              <Sheet href={`/shoots/${bundle.shoot.id}/site?place=${place.id}`} prefetch={false}>
+              <Sheet href={`/shoots/${bundle.shoot.id}/site?place=${place.id}`}>
                 <FileText size={18} aria-hidden /> Site sheet
               </Sheet>
             </Row>
@@ -97,7 +99,9 @@ export function ScoutScreen() {
                 {view === "room" && (
                   <Piece aria-label="Room">
                     <Stack>
-                      <RoomForm place={place} units={units} />
+                      <RecordFaults of={{ place: place.id }}>
+                        <RoomForm place={place} units={units} />
+                      </RecordFaults>
                       <div>
                         <Button look="quiet" onPress={() => remove("place", place.id, place.body.name)}>
                           Delete this place

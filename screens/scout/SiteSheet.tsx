@@ -1,8 +1,7 @@
 "use client";
 
+import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
-import Link from "next/link";
-import { useSearchParams } from "next/navigation";
 import styled from "styled-components";
 import { sourceName } from "@/core/noise/sourceTraits";
 import { toUndo, treatedDb } from "@/core/noise/placeNoise";
@@ -22,7 +21,7 @@ import { PlanSketch } from "@/ui/PlanSketch";
 import { Table, TableScroll } from "@/ui/Table";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { remedyWords, whenWords } from "./noiseWords";
 
 const NotPrinted = styled.div`
@@ -168,7 +167,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
 /** One place on one page, to print or to hand on. */
 export function SiteSheet() {
   const { bundle } = useShoot();
-  const wanted = useSearchParams().get("place");
+  const wanted = useAddress().query.get("place");
   const place = bundle.places.find(({ id }) => id === wanted) ?? bundle.places[0] ?? null;
   return (
     <Stack>

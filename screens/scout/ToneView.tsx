@@ -10,7 +10,7 @@ import { Table, TableScroll } from "@/ui/Table";
 import { Tick } from "@/ui/Ticks";
 import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { SoundIn } from "../sound/SoundIn";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
 import { clipText } from "@/core/schema/cleanText";

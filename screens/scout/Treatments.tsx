@@ -7,7 +7,7 @@ import { Button } from "@/ui/Button";
 import { Table } from "@/ui/Table";
 import { Lead, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
-import { useShootStore } from "../saving/ShootProvider";
+import { useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { ListRow } from "./ListRow";
 

@@ -1,5 +1,5 @@
 import { fitted, type PlaceModel } from "@/core/room/placeModel";
-import type { ShootStore } from "../saving/shootStore";
+import type { ShootStore } from "@/data/shootStore";
 
 /** Changes a place's model from what it is now; what does not fit any more is made to fit. */
 export function editPlace(

@@ -1,25 +1,22 @@
 "use client";
 
+import { Link, goTo, replaceAddress, useAddress } from "@/ui/address";
 import { Contrast, Keyboard } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useRouter, useSearchParams } from "next/navigation";
 import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
 import { Button } from "@/ui/Button";
 import { Tooltip } from "@/ui/Tooltip";
-import { useShoot } from "../saving/ShootProvider";
+import { useShootPart } from "@/data/ShootProvider";
+import { Page } from "./Page";
 import { SaveLine } from "./SaveLine";
 import { ThreadNav, stationHref } from "./ThreadNav";
 import { switchGround } from "./ground";
 import { useShownKeys } from "./stationKeys";
 import { useKeys, type KeyCommand } from "./useKeys";
 
-// Dialogs come right after the page, before anyone can ask for them, also where the signal is lost later.
-const ConflictDialog = dynamic(() => import("./ConflictDialog").then((module) => module.ConflictDialog), {
-  ssr: false,
-});
+// It comes right after the page, before anyone can ask for it, also where the signal is lost later.
 const KeysDialog = dynamic(() => import("./KeysDialog").then((module) => module.KeysDialog), { ssr: false });
 
 const Header = styled.header`
@@ -77,13 +74,6 @@ const Home = styled(Link)`
   align-items: center;
 `;
 
-export const Page = styled.main`
-  max-width: 1440px;
-  margin: 0 auto;
-  padding: 1rem;
-  min-width: 0;
-`;
-
 const Skip = styled.a`
   position: absolute;
   left: -999px;
@@ -98,14 +88,14 @@ const Skip = styled.a`
 
 /** The frame of every screen of a shoot: where we are, the thread, whether it is saved. */
 export function ShootShell({ children }: { children: ReactNode }) {
-  const { bundle, saving } = useShoot();
-  const router = useRouter();
-  const query = useSearchParams();
+  const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
+  const title = useShootPart(({ bundle }) => bundle.shoot.body.title);
+  const wearers = useShootPart(({ bundle }) => bundle.wearers);
+  const { query } = useAddress();
   const wearerId = query.get("wearer");
   const sceneId = query.get("scene");
   const [isHelpOpen, setIsHelpOpen] = useState(false);
-  const shootId = bundle.shoot.id;
-  const wearerIds = bundle.wearers.map((wearer) => wearer.id).join(" ");
+  const wearerIds = wearers.map(({ id }) => id).join(" ");
 
   const commands = useMemo<KeyCommand[]>(() => {
     const ids = wearerIds.split(" ").filter(Boolean);
@@ -115,22 +105,22 @@ export function ShootShell({ children }: { children: ReactNode }) {
       const url = new URL(window.location.href);
       url.searchParams.delete("scene");
       url.searchParams.set("wearer", ids[(at + by + ids.length) % ids.length]!);
-      router.replace(`${url.pathname}${url.search}`);
+      replaceAddress(`${url.pathname}${url.search}`);
     };
     return [
-      { key: "b", says: "Board", run: () => router.push(`/shoots/${shootId}`) },
-      { key: "d", says: "Day sheet: who is dressed when", run: () => router.push(stationHref(shootId, "day", null)) },
+      { key: "b", says: "Board", run: () => goTo(`/shoots/${shootId}`) },
+      { key: "d", says: "Day sheet: who is dressed when", run: () => goTo(stationHref(shootId, "day", null)) },
       ...STATION_IDS.map((id, index) => ({
         key: String(index + 1),
         says: `${STATIONS[id].name}: ${STATIONS[id].question}`,
-        run: () => router.push(stationHref(shootId, id, wearerId, sceneId)),
+        run: () => goTo(stationHref(shootId, id, wearerId, sceneId)),
       })),
       { key: "n", says: "Next wearer", run: () => nextWearer(1) },
       { key: "p", says: "Previous wearer", run: () => nextWearer(-1) },
       { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
       { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
     ];
-  }, [router, shootId, wearerId, sceneId, wearerIds]);
+  }, [shootId, wearerId, sceneId, wearerIds]);
   useKeys(commands);
   const stationKeys = useShownKeys();
 
@@ -140,8 +130,8 @@ export function ShootShell({ children }: { children: ReactNode }) {
       <Header>
         <TopLine>
           <Home href="/">Shoots</Home>
-          <Title href={`/shoots/${shootId}`}>{bundle.shoot.body.title}</Title>
-          <SaveLine state={saving} />
+          <Title href={`/shoots/${shootId}`}>{title}</Title>
+          <SaveLine />
           <Tools>
             <Tooltip says="Day or dark set (g)">
               <Button aria-label="Switch between day and dark set" onPress={() => void switchGround()}>
@@ -159,7 +149,6 @@ export function ShootShell({ children }: { children: ReactNode }) {
       </Header>
       <Page id="work">{children}</Page>
       <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={[...commands, ...stationKeys]} />
-      <ConflictDialog />
     </>
   );
 }

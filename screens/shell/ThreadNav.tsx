@@ -1,7 +1,6 @@
 "use client";
 
-import Link from "next/link";
-import { usePathname, useSearchParams } from "next/navigation";
+import { Link, useAddress } from "@/ui/address";
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
 import { STATIONS, STATION_IDS, type StationId } from "@/core/shoot/stations";
@@ -76,14 +75,14 @@ export function stationHref(
 
 /** The thread of eight stations, each a sewn-on button. */
 export function ThreadNav({ shootId }: { shootId: string }) {
-  const pathname = usePathname();
-  const query = useSearchParams();
+  const { path } = useAddress();
+  const { query } = useAddress();
   const wearerId = query.get("wearer");
   const sceneId = query.get("scene");
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     list.current?.querySelector("[aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
-  }, [pathname]);
+  }, [path]);
   return (
     <Nav aria-label="Stations">
       <List ref={list}>
@@ -91,8 +90,7 @@ export function ThreadNav({ shootId }: { shootId: string }) {
           <li key={id}>
             <Stop
               href={stationHref(shootId, id, wearerId, sceneId)}
-              aria-current={pathname.endsWith(`/${id}`) ? "page" : undefined}
-              prefetch={false}
+              aria-current={path.endsWith(`/${id}`) ? "page" : undefined}
             >
               <ButtonMark viewBox="0 0 24 24" aria-hidden>
                 <circle cx="12" cy="12" r="10" />

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
+import { Link } from "@/ui/address";
 import styled from "styled-components";
 import { ThreadSample } from "@/ui/Stitch";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 
 const List = styled.nav`
   display: flex;
@@ -41,13 +41,7 @@ const Name = styled(Link)`
 
 function WearerLink(props: { id: string; name: string; thread: number; isSelected: boolean }) {
   return (
-    <Name
-      href={`?wearer=${props.id}`}
-      replace
-      scroll={false}
-      prefetch={false}
-      aria-current={props.isSelected ? "page" : undefined}
-    >
+    <Name href={`?wearer=${props.id}`} replace keepsPlace aria-current={props.isSelected ? "page" : undefined}>
       <ThreadSample thread={props.thread} />
       {props.name}
     </Name>

@@ -3,22 +3,14 @@ import { MILLER_RIG } from "@/demo/recordings";
 import { RECORD_SCHEMAS } from "@/core/shoot/records";
 import { rigsOfWearer } from "@/core/shoot/sceneOrder";
 import { fits } from "@/core/schema/validate";
-import { shootStore, type ShootStore } from "../saving/shootStore";
-import { bundleOf } from "../saving/testBundle";
+import type { ShootStore } from "@/data/shootStore";
+import { bundleOf, testStore } from "@/data/testStore";
 import { addWearer, copyRig, duplicateWearer } from "./newWearer";
 
-const realFetch = globalThis.fetch;
 let store: ShootStore;
 
 beforeEach(() => {
-  jest.useFakeTimers();
-  globalThis.fetch = () => Promise.reject(new Error("away"));
-  store = shootStore(bundleOf(SLACK_WATER));
-});
-afterEach(() => {
-  store.close();
-  jest.useRealTimers();
-  globalThis.fetch = realFetch;
+  store = testStore(bundleOf(SLACK_WATER));
 });
 
 const now = () => store.snapshot().bundle;
@@ -40,10 +32,9 @@ test("a new wearer stands in the first scene in a shirt, with the next thread, n
 
 test("the first wearer of an empty shoot makes its first scene, at the first place if there is one", () => {
   const empty = (places: typeof SLACK_WATER.places) => {
-    const fresh = shootStore(bundleOf({ ...SLACK_WATER, places, scenes: {}, wearers: {}, rigs: {}, pickups: {} }));
+    const fresh = testStore(bundleOf({ ...SLACK_WATER, places, scenes: {}, wearers: {}, rigs: {}, pickups: {} }));
     addWearer(fresh, fresh.snapshot().bundle);
     const [scene] = fresh.snapshot().bundle.scenes;
-    fresh.close();
     return scene!.body;
   };
   expect(fits(RECORD_SCHEMAS.scene.properties.startsAt, empty({}).startsAt)).toBe(true);

@@ -2,7 +2,7 @@ import { FIRST_OUTFIT, newRig } from "@/core/shoot/newRig";
 import { newScene } from "@/core/shoot/newScene";
 import { THREADS } from "@/core/shoot/bounds";
 import type { RigBody, ShootBundle, Stored } from "@/core/shoot/records";
-import type { ShootStore } from "../saving/shootStore";
+import type { ShootStore } from "@/data/shootStore";
 import { clipText } from "@/core/schema/cleanText";
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */

@@ -1,10 +1,10 @@
 "use client";
 
-import { useRouter, useSearchParams } from "next/navigation";
+import { replaceAddress, useAddress } from "@/ui/address";
 import { placeOfRig, planRig, type RigPlan } from "@/core/shoot/planRig";
 import type { Stored } from "@/core/shoot/records";
 import { rigsOfWearer } from "@/core/shoot/sceneOrder";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 
 export interface WorkingOn {
   wearer: Stored<"wearer">;
@@ -17,8 +17,7 @@ export interface WorkingOn {
 /** The wearer and scene named in the address, or the first, with the plan that follows from everything known. */
 export function useWearer(): { workingOn: WorkingOn | null; choose: (wearerId: string) => void } {
   const { bundle } = useShoot();
-  const router = useRouter();
-  const query = useSearchParams();
+  const { query } = useAddress();
   const wantedWearer = query.get("wearer");
   const wantedScene = query.get("scene");
   const rigged = bundle.wearers.filter((each) => bundle.rigs.some((rig) => rig.body.wearerId === each.id));
@@ -26,7 +25,7 @@ export function useWearer(): { workingOn: WorkingOn | null; choose: (wearerId: s
   const rigs = wearer ? rigsOfWearer(bundle, wearer.id) : [];
   const rig = rigs.find((each) => each.body.sceneId === wantedScene) ?? rigs[0] ?? null;
   const place = rig ? placeOfRig(bundle, rig.body) : null;
-  const choose = (wearerId: string) => router.replace(`?wearer=${wearerId}`, { scroll: false });
+  const choose = (wearerId: string) => replaceAddress(`?wearer=${wearerId}`);
   if (!wearer || !rig) return { workingOn: null, choose };
   const scene = bundle.scenes.find((each) => each.id === rig.body.sceneId) ?? null;
   const plan = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);

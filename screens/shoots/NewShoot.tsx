@@ -1,6 +1,6 @@
 "use client";
 
-import { useRouter } from "next/navigation";
+import { goTo } from "@/ui/address";
 import { useState } from "react";
 import { BIT_DEPTHS, DELIVERY_FORMATS, FRAME_RATES, SAMPLE_RATES_HZ, type ShootBody } from "@/core/shoot/records";
 import { Button } from "@/ui/Button";
@@ -9,7 +9,7 @@ import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
-import { sendRecord } from "../saving/sendRecord";
+import { useHub } from "@/data/ShootProvider";
 
 const DELIVERIES = [
   { value: "picture", name: "Picture 48/24" },
@@ -34,37 +34,27 @@ const asOptions = (values: readonly number[], unit: string) =>
 
 /** A new shoot in under a minute: everything but the title has a default. */
 export function NewShoot({ today }: { today: string }) {
-  const router = useRouter();
+  const hub = useHub();
   const [body, setBody] = useState(() => firstBody(today));
   const [id] = useState(() => crypto.randomUUID());
-  const [isSending, setIsSending] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const set = (change: Partial<ShootBody>) => setBody((last) => ({ ...last, ...change }));
 
-  async function start(): Promise<void> {
-    if (isSending) return;
+  function start(): void {
     if (body.title.trim() === "") {
       setTrouble("Give it a title.");
       return;
     }
-    setIsSending(true);
-    // The same id each time: pressing twice, or again after a failure, makes one shoot.
-    const result = await sendRecord({ kind: "shoot", id, version: null, body });
-    if (result.outcome === "saved") {
-      router.push(`/shoots/${id}/scout`);
-      return;
-    }
-    setIsSending(false);
-    setTrouble(
-      result.outcome === "refused" ? result.message : "The server is away. What you typed is still here: try again.",
-    );
+    // It is there at once, with or without a server; pressing again finds another page.
+    hub.storeOf(id).create("shoot", body, { id });
+    goTo(`/shoots/${id}/scout`);
   }
 
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        void start();
+        start();
       }}
     >
       <Stack>
@@ -128,7 +118,7 @@ export function NewShoot({ today }: { today: string }) {
           </Columns>
         )}
         <Row>
-          <Button look="main" type="submit" isPending={isSending}>
+          <Button look="main" type="submit">
             Start this shoot
           </Button>
           {trouble && <Soft role="alert">{trouble}</Soft>}

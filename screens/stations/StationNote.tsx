@@ -1,11 +1,10 @@
 "use client";
 
-import Link from "next/link";
-import { useSearchParams } from "next/navigation";
+import { Link, useAddress } from "@/ui/address";
 import styled from "styled-components";
 import { STATIONS, type StationId } from "@/core/shoot/stations";
 import { Lead, Piece, Stack } from "@/ui/layout";
-import { useShoot } from "../saving/ShootProvider";
+import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
 
 interface Help {
@@ -38,7 +37,7 @@ const List = styled.ul`
 /** A station in one line, with ways to what helps today. */
 export function StationNote({ station }: { station: keyof typeof HELPS }) {
   const { bundle } = useShoot();
-  const wearerId = useSearchParams().get("wearer");
+  const wearerId = useAddress().query.get("wearer");
   const { answers, helps } = HELPS[station];
   return (
     <Piece>

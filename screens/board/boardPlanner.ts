@@ -1,0 +1,98 @@
+import * as Comlink from "comlink";
+import { newsOf, planBoard, type PlannedLine } from "@/core/shoot/planBoard";
+import type { ShootBundle } from "@/core/shoot/records";
+import type { BoardDoor } from "@/workers/boardWorker";
+
+/** What is known of a board's lines, and how many are still being planned. */
+export interface BoardPlans {
+  lines: ReadonlyMap<string, PlannedLine>;
+  left: number;
+}
+
+export interface BoardPlanner {
+  plans: () => BoardPlans;
+  subscribe: (listener: () => void) => () => void;
+  /** Plans the board of a shoot as it is now, these lines first. */
+  plan: (bundle: ShootBundle, first: readonly string[]) => void;
+}
+
+const make = () => new Worker(new URL("../../workers/boardWorker.ts", import.meta.url), { type: "module" });
+
+function boardPlanner(): BoardPlanner & { end: () => void } {
+  let plans: BoardPlans = { lines: new Map(), left: Infinity };
+  let sent: ShootBundle | null = null;
+  let turn = 0;
+  let worker: Worker | null = null;
+  let door: Comlink.Remote<BoardDoor> | null = null;
+  /** Where there are no workers the page plans, bit by bit. */
+  let planHere: (() => void) | null = null;
+  let isWithout = false;
+  const listeners = new Set<() => void>();
+
+  function take(lines: readonly PlannedLine[], left: number): void {
+    if (lines.length === 0 && left === plans.left) return;
+    const known = new Map(plans.lines);
+    for (const line of lines) known.set(line.id, line);
+    plans = { lines: known, left };
+    listeners.forEach((listener) => listener());
+  }
+
+  function goWithout(): void {
+    if (isWithout) return;
+    isWithout = true;
+    planHere?.();
+  }
+
+  function open(): Comlink.Remote<BoardDoor> {
+    worker = make();
+    worker.addEventListener("error", goWithout);
+    return Comlink.wrap<BoardDoor>(worker);
+  }
+
+  return {
+    plans: () => plans,
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    plan(bundle, first) {
+      turn += 1;
+      const own = turn;
+      const isWanted = () => own === turn;
+      // Parts, and not what watches who reads them.
+      const now = { ...bundle };
+      const news = newsOf(sent, now);
+      sent = now;
+      const report = (lines: PlannedLine[], left: number) => {
+        if (isWanted()) take(lines, left);
+      };
+      planHere = () =>
+        void planBoard(now, {
+          ...{ first, report, isWanted },
+          now: () => performance.now(),
+          pause: () => new Promise((resolve) => setTimeout(resolve, 0)),
+        });
+      if (isWithout) return planHere();
+      try {
+        door ??= open();
+        door.plan(news, first, Comlink.proxy(report)).catch(goWithout);
+      } catch {
+        goWithout();
+      }
+    },
+    end() {
+      turn += 1;
+      worker?.terminate();
+    },
+  };
+}
+
+let kept: { shootId: string; planner: ReturnType<typeof boardPlanner> } | null = null;
+
+/** The planner of a shoot; it stays until another is asked for, so that coming back to the board shows it at once. */
+export function plannerOf(shootId: string): BoardPlanner {
+  if (kept?.shootId === shootId) return kept.planner;
+  kept?.planner.end();
+  kept = { shootId, planner: boardPlanner() };
+  return kept.planner;
+}

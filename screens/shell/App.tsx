@@ -1,0 +1,172 @@
+"use client";
+
+import { Suspense, lazy, useEffect, useSyncExternalStore, type ComponentType } from "react";
+import { HubProvider, ShootProvider, useShootPart, type NotShown } from "@/data/ShootProvider";
+import { Link, useAddress } from "@/ui/address";
+import { Button } from "@/ui/Button";
+import { Lead, Row, Soft, Stack } from "@/ui/layout";
+import { Page } from "./Page";
+import { ShootShell } from "./ShootShell";
+import { useSavedEarlier } from "./useSavedEarlier";
+import { useWholeApplication } from "./useWholeApplication";
+
+type Screen = ComponentType;
+/** A screen that is loaded when it is asked for, or a little before. */
+function screen(load: () => Promise<Screen>): { Screen: Screen; prepare: () => void } {
+  let loading: Promise<{ default: Screen }> | null = null;
+  const prepare = () =>
+    (loading ??= load().then((loaded) => {
+      // All it needs to be drawn is there; charts, menus and other views follow.
+      performance.mark("screen loaded");
+      return { default: loaded };
+    }));
+  return { Screen: lazy(prepare), prepare: () => void prepare().catch(() => undefined) };
+}
+
+/** Pages of a shoot, by the part of the address after its id. */
+const SCREENS: Record<string, { title: string } & ReturnType<typeof screen>> = {
+  "": { title: "Board", ...screen(async () => (await import("../board/BoardScreen")).BoardScreen) },
+  day: { title: "Day", ...screen(async () => (await import("../day/DayScreen")).DayScreen) },
+  scout: { title: "Scout", ...screen(async () => (await import("../scout/ScoutScreen")).ScoutScreen) },
+  site: { title: "Site sheet", ...screen(async () => (await import("../scout/SiteSheet")).SiteSheet) },
+  pickup: { title: "Pickup", ...screen(async () => (await import("../pickup/PickupScreen")).PickupScreen) },
+  dress: { title: "Dress", ...screen(async () => (await import("../dress/DressScreen")).DressScreen) },
+  card: { title: "Card", ...screen(async () => (await import("../dress/CardScreen")).CardScreen) },
+  link: { title: "Link", ...screen(async () => (await import("../link/LinkScreen")).LinkScreen) },
+  frequencies: {
+    title: "Frequencies",
+    ...screen(async () => (await import("../link/FrequencyCards")).FrequencyCards),
+  },
+  level: { title: "Level", ...screen(async () => (await import("../level/LevelScreen")).LevelScreen) },
+  settings: {
+    title: "Settings",
+    ...screen(async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
+  },
+  roll: { title: "Roll", ...screen(async () => (await import("../stations/stationNotes")).RollNote) },
+  check: { title: "Check", ...screen(async () => (await import("../check/CheckScreen")).CheckScreen) },
+  handover: { title: "Hand over", ...screen(async () => (await import("../stations/stationNotes")).HandoverNote) },
+};
+const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
+const home = screen(async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
+
+const nothing = () => () => undefined;
+/** Whether this runs in a browser that has taken over the page: before that, what it draws must be what the server drew. */
+const useIsAwake = (): boolean =>
+  useSyncExternalStore(
+    nothing,
+    () => true,
+    () => false,
+  );
+
+function Opening() {
+  return (
+    <Page id="work">
+      <Soft role="status">Opening…</Soft>
+    </Page>
+  );
+}
+
+function NoShoot({ why, retry }: { why: NotShown; retry: () => void }) {
+  if (why === "opening") return <Opening />;
+  return (
+    <Page id="work">
+      <Stack>
+        <h1>{why === "missing" ? "This shoot is not here" : "The server is unreachable"}</h1>
+        <Lead>
+          {why === "missing"
+            ? "It was deleted, or the address is wrong. Deleted shoots stay in the bin for 30 days."
+            : "This shoot has not been opened on this device before, so there is nothing to show yet."}
+        </Lead>
+        <Row>
+          {why === "away" && (
+            <Button look="main" onPress={retry}>
+              Try again
+            </Button>
+          )}
+          <Link href="/">Shoots</Link>
+        </Row>
+      </Stack>
+    </Page>
+  );
+}
+
+/** Tells, for whoever waits from outside, that a page is there and answers. */
+function Awake({ at }: { at: string }) {
+  useEffect(() => {
+    document.documentElement.dataset["awake"] = at || "board";
+    performance.mark("awake");
+  }, [at]);
+  return null;
+}
+
+function Station({ name }: { name: string }) {
+  const title = useShootPart(({ bundle }) => bundle.shoot.body.title);
+  const known = screenOf(name);
+  const says = known ? `${title} · ${known.title}` : title;
+  useEffect(() => {
+    document.title = `${says} · Hypophon`;
+  }, [says]);
+  if (!known) return <NotHere />;
+  const { Screen } = known;
+  return (
+    <Suspense fallback={<Soft role="status">Opening…</Soft>}>
+      <Screen />
+      <Awake at={name} />
+    </Suspense>
+  );
+}
+
+function NotHere() {
+  return (
+    <Stack>
+      <h1>There is no such page</h1>
+      <p>
+        The address may be old. <Link href="/">To the shoots</Link>
+      </p>
+    </Stack>
+  );
+}
+
+/** Path of a page of a shoot: its id and the part after it. */
+const SHOOT = /^\/shoots\/([^/]+)(?:\/([^/]*))?\/?$/;
+
+function Place() {
+  const { path } = useAddress();
+  useSavedEarlier();
+  const [, shootId, name = ""] = SHOOT.exec(path) ?? [];
+  useEffect(() => {
+    if (!shootId) document.title = "Hypophon";
+  }, [shootId]);
+  if (!shootId)
+    return (
+      <Suspense fallback={<Opening />}>
+        <home.Screen />
+        <Awake at="home" />
+      </Suspense>
+    );
+  return (
+    <ShootProvider key={shootId} shootId={shootId} instead={(why, retry) => <NoShoot why={why} retry={retry} />}>
+      <ShootShell>
+        <Station name={name} />
+      </ShootShell>
+    </ShootProvider>
+  );
+}
+
+/** The whole application: one document, whatever the address. */
+export function App() {
+  const isAwake = useIsAwake();
+  const { path } = useAddress();
+  // What is kept on the device and the screen are asked for at the same time.
+  useEffect(() => {
+    const [, shootId, name = ""] = SHOOT.exec(path) ?? [];
+    (shootId ? screenOf(name) : home)?.prepare();
+  }, [path]);
+  useWholeApplication();
+  if (!isAwake) return <Opening />;
+  return (
+    <HubProvider opening={<Opening />}>
+      <Place />
+    </HubProvider>
+  );
+}

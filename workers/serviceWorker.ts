@@ -1,0 +1,16 @@
+import { NavigationRoute, Serwist, type PrecacheEntry } from "serwist";
+
+/** What the build consists of; put in when it is made. */
+declare const BUILT: PrecacheEntry[];
+
+/** Pages that are the one document; files to save or print come from the server. */
+const PAGES = [/^\/$/, /^\/shoots\/[^/]+(\/[^/.]*)?\/?$/];
+
+const serwist = new Serwist({
+  precacheEntries: BUILT,
+  // A newer one waits until somebody says so, or until no page of the old one is open.
+  skipWaiting: false,
+  clientsClaim: true,
+});
+serwist.registerRoute(new NavigationRoute(serwist.createHandlerBoundToUrl("/"), { allowlist: PAGES }));
+serwist.addEventListeners();
