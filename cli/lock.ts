@@ -1,20 +1,19 @@
 import { spawn } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
-import { STATE_DIR } from "./state";
 
 /**
- * Runs one task at a time under a name, over all processes of this checkout.
+ * Runs one task at a time under a name, over all processes that use a folder.
  * The lock is the kernel's and dies with whoever holds it, so a killed run leaves none behind.
  */
-export async function withLock<Result>(name: string, task: () => Promise<Result>): Promise<Result> {
-  mkdirSync(STATE_DIR, { recursive: true });
-  const holder = spawn("flock", [join(STATE_DIR, `${name}.lock`), "sh", "-c", "echo held; exec cat >/dev/null"], {
+export async function withLock<Result>(folder: string, name: string, task: () => Promise<Result>): Promise<Result> {
+  mkdirSync(folder, { recursive: true });
+  const holder = spawn("flock", [join(folder, `${name}.lock`), "sh", "-c", "echo held; exec cat >/dev/null"], {
     stdio: ["pipe", "pipe", "inherit"],
   });
   await new Promise<void>((resolve, reject) => {
     holder.once("error", reject);
-    holder.once("exit", () => reject(new Error(`The lock "${name}" could not be taken.`)));
+    holder.once("exit", () => reject(new Error(`The lock "${name}" in ${folder} could not be taken.`)));
     holder.stdout.once("data", () => resolve());
   });
   try {

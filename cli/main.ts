@@ -1,4 +1,5 @@
 import { runBench } from "../bench/bench";
+import { backup, restore } from "./backup";
 import { runWeb } from "./runWeb";
 import { runTests } from "./runTests";
 import { STATE_DIR } from "./state";
@@ -10,6 +11,8 @@ const COMMANDS: Record<string, (args: readonly string[]) => Promise<number>> = {
   demo: () => runWeb("demo"),
   start: () => runWeb("start"),
   dev: () => runWeb("dev"),
+  backup,
+  restore,
   test: runTests,
   bench: runBench,
 };

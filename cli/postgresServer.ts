@@ -5,14 +5,20 @@ import { join } from "node:path";
 import { IS_ROOT } from "./state";
 import { whyFailed } from "./trouble";
 
-/** A PostgreSQL program of the newest version there is. */
-function binary(name: string): string {
-  const versions = existsSync("/usr/lib/postgresql")
-    ? readdirSync("/usr/lib/postgresql").sort((a, b) => Number(b) - Number(a))
-    : [];
-  const found = versions.map((version) => join("/usr/lib/postgresql", version, "bin", name)).find(existsSync);
+const VERSIONS = "/usr/lib/postgresql";
+
+/** The newest version of PostgreSQL that is installed whole. */
+export function installedVersion(): string {
+  const found = (existsSync(VERSIONS) ? readdirSync(VERSIONS) : [])
+    .sort((a, b) => Number(b) - Number(a))
+    .find((version) => existsSync(join(VERSIONS, version, "bin", "initdb")));
   if (!found) throw new Error("PostgreSQL is not installed: apt-get install -y postgresql");
   return found;
+}
+
+/** A PostgreSQL program of that version. */
+export function binary(name: string): string {
+  return join(VERSIONS, installedVersion(), "bin", name);
 }
 
 /** A PostgreSQL program and its arguments as a user that it accepts: it refuses to run as root. */
@@ -21,9 +27,13 @@ function asItsUser(name: string, args: readonly string[]): [program: string, arg
 }
 
 /** Runs a PostgreSQL program to its end. */
-export function runPostgres(name: string, args: readonly string[]): { ok: boolean; output: string } {
+export function runPostgres(
+  name: string,
+  args: readonly string[],
+  { input = "" }: { input?: string } = {},
+): { ok: boolean; output: string } {
   const [program, all] = asItsUser(name, args);
-  const done = spawnSync(program, all, { cwd: "/", encoding: "utf8" });
+  const done = spawnSync(program, all, { cwd: "/", encoding: "utf8", input });
   return { ok: done.status === 0, output: `${done.stdout ?? ""}${done.stderr ?? ""}`.trim() };
 }
 

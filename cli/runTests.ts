@@ -4,8 +4,9 @@ import { join } from "node:path";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { localPostgres, WEB_ROLE, type DatabaseUrls, type LocalPostgres } from "./postgres";
-import { MIGRATIONS } from "./runWeb";
-import { ROOT } from "./state";
+import { MIGRATIONS } from "./databases";
+import { seedDemo } from "./runWeb";
+import { ROOT, TEST_STATE_DIR } from "./state";
 import { webBuild } from "./webBuild";
 import { serveWeb } from "./webServer";
 
@@ -125,6 +126,7 @@ async function browser(postgres: LocalPostgres, extra: readonly string[]): Promi
     const distDir = await webBuild();
     const urls = await postgres.freshDatabaseUrls(name);
     await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    await seedDemo(urls.web);
     const web = await serveWeb({ distDir, databaseUrl: urls.web, preferredPort: 4380 });
     try {
       return await suite(
@@ -161,7 +163,9 @@ async function probe(postgres: LocalPostgres): Promise<void> {
 /** Everything CI runs; closes with the counts over all suites. `unit` or `e2e` with arguments run one suite. */
 export async function runTests(args: readonly string[]): Promise<number> {
   mkdirSync(REPORTS, { recursive: true });
-  const [only, ...extra] = args;
+  // What takes long and seldom finds anything is done when asked for.
+  if (args.includes("--long")) process.env["HYPOPHON_LONG"] = "1";
+  const [only, ...extra] = args.filter((each) => each !== "--long");
   const counts: Count[] = [];
   if (!only) {
     const [first, second] = await Promise.all([
@@ -173,6 +177,7 @@ export async function runTests(args: readonly string[]): Promise<number> {
           ".dependency-cruiser.cjs",
           "app",
           "screens",
+          "data",
           "ui",
           "server",
           "db",
@@ -192,7 +197,7 @@ export async function runTests(args: readonly string[]): Promise<number> {
   }
   let postgres: LocalPostgres | null = null;
   try {
-    postgres = await localPostgres();
+    postgres = await localPostgres(TEST_STATE_DIR);
     await probe(postgres);
     if (!only || only === "unit") counts.push(await jest(postgres, extra));
     if (!only || only === "e2e") counts.push(await browser(postgres, extra));

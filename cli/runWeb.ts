@@ -1,21 +1,18 @@
-import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { localCrew } from "../server/crew";
 import { openDemoShoot } from "../server/demoShoot";
-import { localPostgres, WEB_ROLE, type DatabaseUrls, type LocalPostgres } from "./postgres";
-import { LOG_DIR, ROOT, STATE_DIR, say } from "./state";
+import { log } from "../server/log";
+import { purge } from "../server/records";
+import { DATABASE_NAMES, managedUrls, MIGRATIONS, type WebMode } from "./databases";
+import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
+import { IS_STATE_CHOSEN, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
 import { serveWeb } from "./webServer";
 
-export const MIGRATIONS = join(ROOT, "db", "migrations");
-
-export type WebMode = "demo" | "start" | "dev";
-
-const DATABASE_NAMES: Record<WebMode, string> = { demo: "hypophon_demo", start: "hypophon", dev: "hypophon_dev" };
-
-async function seedDemo(url: string): Promise<void> {
+/** Puts the demo shoot into a database. */
+export async function seedDemo(url: string): Promise<void> {
   const { database, pool } = openDatabase(url);
   try {
     await openDemoShoot(await localCrew(database));
@@ -24,16 +21,22 @@ async function seedDemo(url: string): Promise<void> {
   }
 }
 
-/** A managed database: DATABASE_URL is who serves, DATABASE_OWNER_URL who may change the schema, where that is another. */
-function managedUrls(): DatabaseUrls | null {
-  const web = process.env["DATABASE_URL"];
-  if (!web) return null;
-  const owner = process.env["DATABASE_OWNER_URL"];
-  if (!owner)
-    say(
-      "DATABASE_OWNER_URL is not set: the schema is changed as who serves. Give the owner's address to keep them apart.",
-    );
-  return { owner: owner ?? web, web };
+const DAY_MS = 24 * 3600_000;
+
+/** Empties the bin of what has lain there for its time, now and every day; returns how to stop. */
+function keepTidy(url: string): () => void {
+  const tidy = async () => {
+    const { database, pool } = openDatabase(url);
+    try {
+      await purge(database);
+    } finally {
+      await pool.end();
+    }
+  };
+  const run = () => void tidy().catch((error: unknown) => log.warn({ error }, "the bin could not be emptied"));
+  run();
+  const daily = setInterval(run, DAY_MS);
+  return () => clearInterval(daily);
 }
 
 /** The port that HYPOPHON_PORT asks for; the next free one is taken where it is not free. */
@@ -54,7 +57,6 @@ function untilStopped(): Promise<void> {
 
 /** Sets up the database and the build, serves until stopped, and prints the address last. */
 export async function runWeb(mode: WebMode): Promise<number> {
-  mkdirSync(LOG_DIR, { recursive: true });
   const stopped = untilStopped();
   const managed = mode === "start" ? managedUrls() : null;
   const postgres: LocalPostgres | null = managed ? null : await localPostgres();
@@ -63,13 +65,18 @@ export async function runWeb(mode: WebMode): Promise<number> {
     await migrateDatabase(urls.owner, MIGRATIONS, managed ? new URL(urls.web).username : WEB_ROLE);
     const url = urls.web;
     if (mode !== "start") await seedDemo(url);
+    const stopTidying = keepTidy(url);
     const isDevelopment = mode === "dev";
     const distDir = isDevelopment ? join(".build", "dev") : await webBuild();
     const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, ...chosenPort() });
-    say(`Logs and data: ${STATE_DIR}`);
+    if (!managed)
+      say(
+        `Data: ${STATE_DIR} (${IS_STATE_CHOSEN ? "as HYPOPHON_STATE says" : "shared by all checkouts; HYPOPHON_STATE chooses another"})`,
+      );
     say("Stop with Ctrl-C.");
     process.stdout.write(`Hypophon is running at ${web.address}\n`);
     await stopped;
+    stopTidying();
     await web.close();
     return 0;
   } finally {

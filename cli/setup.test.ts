@@ -83,12 +83,12 @@ describe("migrations", () => {
 test("two tasks under one lock never overlap, and one that fails lets go", async () => {
   const log: string[] = [];
   const task = (name: string) =>
-    withLock("setup-test", async () => {
+    withLock(folder, "setup-test", async () => {
       log.push(`${name} in`);
       await new Promise((resolve) => setTimeout(resolve, 50));
       log.push(`${name} out`);
     });
-  await expect(withLock("setup-test", () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
+  await expect(withLock(folder, "setup-test", () => Promise.reject(new Error("broken")))).rejects.toThrow("broken");
   await Promise.all([task("a"), task("b"), task("c")]);
   expect(log).toHaveLength(6);
   for (let index = 0; index < 6; index += 2) expect(log[index + 1]).toBe(log[index]!.replace(" in", " out"));

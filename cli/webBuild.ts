@@ -12,13 +12,17 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join, relative } from "node:path";
+import { compressBuild } from "./compressBuild";
 import { withLock } from "./lock";
+import { makeServiceWorker } from "./serviceWorker";
 import { writeNextSettings } from "./nextSettings";
-import { LOG_DIR, ROOT, say } from "./state";
+import { ROOT, say } from "./state";
 import { whyFailed } from "./trouble";
 
-const SOURCES = ["app", "screens", "ui", "server", "db", "core", "workers", "demo", "public"];
+const SOURCES = ["app", "screens", "ui", "data", "server", "db", "core", "workers", "demo", "public"];
 const SOURCE_FILES = ["next.config.ts", "proxy.ts", "package-lock.json", "tsconfig.json"];
+const BUILDS = join(ROOT, ".build");
+const LOG = join(BUILDS, "build.log");
 const FINISHED = "hypophon-finished";
 const KEPT_BUILDS = 3;
 
@@ -44,8 +48,8 @@ function sourceHash(): string {
 }
 
 function build(distDir: string): Promise<boolean> {
-  mkdirSync(LOG_DIR, { recursive: true });
-  const log = createWriteStream(join(LOG_DIR, "build.log"));
+  mkdirSync(BUILDS, { recursive: true });
+  const log = createWriteStream(LOG);
   const child = spawn(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "build"], {
     cwd: ROOT,
     env: { ...process.env, HYPOPHON_DIST: distDir, NODE_ENV: "production" },
@@ -61,10 +65,9 @@ function build(distDir: string): Promise<boolean> {
 
 /** Throws away old builds, newest kept: a server may still run from one. */
 function tidy(): void {
-  const folder = join(ROOT, ".build");
-  readdirSync(folder)
+  readdirSync(BUILDS)
     .filter((name) => name.startsWith("web-"))
-    .map((name) => ({ path: join(folder, name), time: statSync(join(folder, name)).mtimeMs }))
+    .map((name) => ({ path: join(BUILDS, name), time: statSync(join(BUILDS, name)).mtimeMs }))
     .sort((a, b) => b.time - a.time)
     .slice(KEPT_BUILDS)
     .forEach(({ path }) => rmSync(path, { recursive: true, force: true }));
@@ -72,20 +75,21 @@ function tidy(): void {
 
 /** A production build of the sources as they are now, made when there is none; returns its folder, relative to the root. */
 export function webBuild(): Promise<string> {
-  return withLock("build", async () => {
+  return withLock(BUILDS, "build", async () => {
     const distDir = join(".build", `web-${sourceHash()}`);
     const mark = join(ROOT, distDir, FINISHED);
     if (existsSync(mark)) {
       utimesSync(join(ROOT, distDir), new Date(), new Date());
       return distDir;
     }
-    say(`Building (log: ${join(LOG_DIR, "build.log")})`);
+    say(`Building (log: ${LOG})`);
     rmSync(join(ROOT, distDir), { recursive: true, force: true });
     writeNextSettings();
     if (!(await build(distDir))) {
-      const log = join(LOG_DIR, "build.log");
-      throw new Error(`The build failed: ${whyFailed(readFileSync(log, "utf8"), ROOT)} (${log})`);
+      throw new Error(`The build failed: ${whyFailed(readFileSync(LOG, "utf8"), ROOT)} (${LOG})`);
     }
+    await makeServiceWorker(distDir);
+    await compressBuild(join(ROOT, distDir));
     writeFileSync(mark, "");
     tidy();
     return distDir;

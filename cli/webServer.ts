@@ -1,7 +1,11 @@
+import { existsSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import { MAX_BODY_BYTES } from "../server/door";
 import { allowedHosts, isAllowedHost } from "../server/hosts";
+import { sendCompressed } from "./compressBuild";
 import { writeNextSettings } from "./nextSettings";
+import { SERVICE_WORKER } from "./serviceWorker";
 import { ROOT } from "./state";
 
 const PREFERRED_PORT = 4180;
@@ -61,6 +65,16 @@ function refuse(response: ServerResponse, { status, says }: { status: number; sa
   response.end(`${says}\n`);
 }
 
+/** Browsers ask for it by its name each time: a newer build is noticed at once. */
+function sendServiceWorker(response: ServerResponse, code: Buffer): void {
+  response.writeHead(200, {
+    "content-type": "text/javascript; charset=utf-8",
+    "cache-control": "no-cache",
+    "content-security-policy": "default-src 'self'; script-src 'self'; connect-src 'self'",
+  });
+  response.end(code);
+}
+
 export interface WebServer {
   address: string;
   close(): Promise<void>;
@@ -94,11 +108,17 @@ export async function serveWeb(options: {
   await application.prepare();
   const handle = application.getRequestHandler();
   const allowed = allowedHosts();
+  const serviceWorkerPath = join(ROOT, options.distDir, SERVICE_WORKER);
+  const serviceWorker = existsSync(serviceWorkerPath) ? readFileSync(serviceWorkerPath) : null;
   server.on("request", (request, response) => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     const refusal = refusalOf(request, allowed);
     if (refusal) refuse(response, refusal);
-    else void handle(request, response);
+    else if (serviceWorker && request.url === `/${SERVICE_WORKER}`) sendServiceWorker(response, serviceWorker);
+    else
+      void sendCompressed(join(ROOT, options.distDir), request, response).then((isSent) =>
+        isSent ? undefined : handle(request, response),
+      );
   });
   server.prependListener("upgrade", (request, socket) => {
     if (refusalOf(request, allowed)) socket.destroy();
