@@ -3,6 +3,7 @@ import { benchCheck } from "./benchCheck";
 import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
+import { benchServer } from "./benchServer";
 import { benchPlace } from "./benchPlace";
 import { benchWeb } from "./benchWeb";
 import { benchTrouble } from "./benchTrouble";
@@ -19,6 +20,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   measure: benchMeasure,
   meter: benchMeter,
   place: async () => (benchPlace() ? 0 : 1),
+  server: benchServer,
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,
   pictures: takePictures,

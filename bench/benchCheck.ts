@@ -9,6 +9,7 @@ import { dropHour } from "../e2e/hourFile";
 import { makeFile, timed } from "./benchMeasure";
 import { CHROMIUM_FLAGS, countFrames, drawn } from "./benchPage";
 import { withDemo } from "./demoServer";
+import { awake } from "../e2e/shoot";
 
 const CLI = join(ROOT, "hypophon");
 /** Many tracks: at least half as fast as sox reads and decodes them. */
@@ -176,7 +177,8 @@ export async function benchCheck(): Promise<number> {
     await withDemo(async (address) => {
       const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_FLAGS });
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`, { waitUntil: "networkidle" });
+      await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`);
+      await awake(page);
       await firstLook(page, say);
       await browserWorker(page, folder, say);
       await browser.close();

@@ -5,6 +5,7 @@ import { hearing, heardFile } from "../e2e/fakeMicrophone";
 import { quietThenVoiceWav } from "../e2e/sounds";
 import { CHROMIUM_FLAGS } from "./benchPage";
 import { withDemo } from "./demoServer";
+import { awake } from "../e2e/shoot";
 
 const CORE_SHARE = 0.05;
 /** What the page calls lost sound, s. */
@@ -68,11 +69,13 @@ export async function benchMeter(): Promise<number> {
       const page = await browser.newPage();
       const pid = server.process().pid!;
       const meterPage = `${address}/shoots/${DEMO_SHOOT_ID}/level?view=meter`;
-      await page.goto(meterPage, { waitUntil: "networkidle" });
+      await page.goto(meterPage);
+      await awake(page);
       await page.waitForTimeout(5000);
       await page.evaluate(OPEN_ONLY);
       const open = await shareOf(page, pid, WINDOW_S);
-      await page.goto(meterPage, { waitUntil: "networkidle" });
+      await page.goto(meterPage);
+      await awake(page);
       await page.getByRole("button", { name: "Start the meter" }).click();
       await page.waitForTimeout(5000);
       const metered = await shareOf(page, pid, WINDOW_S);

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { dropHour } from "../e2e/hourFile";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
+import { awake } from "../e2e/shoot";
 
 /** How Chromium is started: no network of its own, and without a sandbox as root. */
 export const CHROMIUM_FLAGS = [
@@ -211,7 +212,8 @@ export async function benchPage(address: string): Promise<boolean> {
   const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_FLAGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/dress`, { waitUntil: "networkidle" });
+    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/dress`);
+    await awake(page);
     await page.getByRole("group", { name: "Also worn" }).waitFor();
     await page.waitForTimeout(2000);
     let changes: Times = { clockMs: [], ownMs: [] };
@@ -223,13 +225,15 @@ export async function benchPage(address: string): Promise<boolean> {
     await page.getByRole("button", { name: "What matters" }).click();
     await page.getByRole("slider", { name: "Steady as the head turns" }).focus();
     const isMoveQuick = judge("move of a weight to screen", await timesOf(page, () => moveWeight(page)));
-    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/pickup`, { waitUntil: "networkidle" });
+    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/pickup`);
+    await awake(page);
     await page.waitForTimeout(1500);
     const drag = await dragOnPlan(page);
     process.stdout.write(
       `microphone dragged on the plan: ${(drag.frames / drag.seconds).toFixed(0)} frames/s, longest task ${drag.ownTaskMs.toFixed(0)} ms of its own time, ${drag.longestTaskMs.toFixed(0)} ms on the clock (0: none over 50)\n`,
     );
-    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`, { waitUntil: "networkidle" });
+    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/check`);
+    await awake(page);
     const hour = await hourOnPage(page);
     process.stdout.write(
       `one hour measured in the browser in ${hour.seconds.toFixed(0)} s, longest task on the page ${hour.longestTaskMs.toFixed(0)} ms\n`,

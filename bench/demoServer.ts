@@ -1,13 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { localPostgres, WEB_ROLE } from "../cli/postgres";
-import { MIGRATIONS } from "../cli/runWeb";
+import { TEST_STATE_DIR } from "../cli/state";
+import { MIGRATIONS } from "../cli/databases";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
 import { migrateDatabase } from "../db/migrate";
 
 /** Does something with the program as it is built for use, with the demo shoot in a database of its own. */
-export async function withDemo(run: (address: string) => Promise<void>): Promise<void> {
-  const postgres = await localPostgres();
+export async function withDemo(run: (address: string, url: string) => Promise<void>): Promise<void> {
+  const postgres = await localPostgres(TEST_STATE_DIR);
   const name = `bench_${randomUUID().slice(0, 8)}`;
   try {
     const urls = await postgres.freshDatabaseUrls(name);
@@ -18,7 +19,7 @@ export async function withDemo(run: (address: string) => Promise<void>): Promise
       headers: { "content-type": "application/json" },
       body: "{}",
     });
-    await run(web.address);
+    await run(web.address, urls.web);
     await web.close();
   } finally {
     await postgres.dropDatabase(name);

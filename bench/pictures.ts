@@ -3,7 +3,8 @@ import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { migrateDatabase } from "../db/migrate";
 import { localPostgres, WEB_ROLE } from "../cli/postgres";
-import { MIGRATIONS } from "../cli/runWeb";
+import { TEST_STATE_DIR } from "../cli/state";
+import { MIGRATIONS } from "../cli/databases";
 import { ROOT } from "../cli/state";
 import { webBuild } from "../cli/webBuild";
 import { serveWeb } from "../cli/webServer";
@@ -13,6 +14,7 @@ import { hearing, heardFile } from "../e2e/fakeMicrophone";
 import { openScout, openView } from "../e2e/shoot";
 import { quietThenVoiceWav } from "../e2e/sounds";
 import { CHROMIUM_FLAGS } from "./benchPage";
+import { awake } from "../e2e/shoot";
 
 interface Picture {
   name: string;
@@ -123,7 +125,7 @@ const PICTURES: readonly Picture[] = [
 
 /** Takes the pictures of docs/screenshots anew, from the demo shoot in a database of its own. */
 export async function takePictures(): Promise<number> {
-  const postgres = await localPostgres();
+  const postgres = await localPostgres(TEST_STATE_DIR);
   const database = `pictures_${randomUUID().slice(0, 8)}`;
   try {
     const urls = await postgres.freshDatabaseUrls(database);
@@ -140,7 +142,8 @@ export async function takePictures(): Promise<number> {
       const context = await browser.newContext({ viewport: { width, height }, reducedMotion: "reduce" });
       await context.addCookies([{ name: "ground", value: ground, url: web.address }]);
       const page = await context.newPage();
-      await page.goto(`${web.address}${path}`, { waitUntil: "networkidle" });
+      await page.goto(`${web.address}${path}`);
+      await awake(page);
       await prepare?.(page);
       await page.waitForTimeout(700);
       await page.screenshot({ path: join(ROOT, "docs", "screenshots", `${name}.png`) });

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { openDemo, openLinks, openView } from "./shoot";
+import { awake, openDemo, openLinks, openView } from "./shoot";
 
 const VIEWS = [
   "",
@@ -32,7 +32,8 @@ for (const ground of ["day", "dark"] as const)
     }) => {
       await context.addCookies([{ name: "ground", value: ground, url: baseURL! }]);
       const id = await openDemo(request);
-      await page.goto(view === "home" ? "/" : `/shoots/${id}${view}`, { waitUntil: "networkidle" });
+      await page.goto(view === "home" ? "/" : `/shoots/${id}${view}`);
+      await awake(page);
       const { violations } = await checks(page, ground).analyze();
       expect(
         violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(" ")).join(", ")}`),
@@ -41,7 +42,8 @@ for (const ground of ["day", "dark"] as const)
 
 test("each view of a place has no accessibility fault", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/dress?wearer=51ac0000-0000-4000-8000-000000000033`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/dress?wearer=51ac0000-0000-4000-8000-000000000033`);
+  await awake(page);
   for (const view of ["Recipe", "Ask", "Why", "Compare"]) {
     await openView(page, view);
     const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
@@ -58,7 +60,8 @@ for (const ground of ["day", "dark"] as const)
   }) => {
     await context.addCookies([{ name: "ground", value: ground, url: baseURL! }]);
     const id = await openDemo(request);
-    await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+    await page.goto(`/shoots/${id}/link`);
+    await awake(page);
     for (const view of ["Leads", "Pairing", "Something is wrong", "The bag"]) {
       await openLinks(page, view);
       await expect(page.getByText("One moment…")).toHaveCount(0);

@@ -10,6 +10,7 @@ import { bytesSource } from "../core/audio/byteSource";
 import { readFrames } from "../core/audio/readFrames";
 import { toWav } from "../core/audio/toWav";
 import { listenIn } from "./heard";
+import { awake } from "./shoot";
 import { dropHour } from "./hourFile";
 
 const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"].map(
@@ -76,6 +77,7 @@ test("a card of several files is checked, sorted and opened", async ({ page }) =
 test("an hour on a card is watched, stopped in its midst and gone on with from there, and closed", async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await awake(page);
   await dropHour(page, true);
   const row = cardTable(page).getByRole("row", { name: /hour.wav/ });
   await expect(row).toContainText(/[1-9]\d? %/, { timeout: 90_000 });
@@ -210,6 +212,7 @@ test("what is heard is the place itself from a moment before, with what the edit
 
 test("an hour's shape is there while it is measured, and comes closer down to samples", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await awake(page);
   const drawing = page.getByRole("img", { name: /^Channel 1/ });
   await dropHour(page);
   // The 3 s that are wanted are measured by `bench check`, where nothing else runs.
@@ -284,6 +287,7 @@ test("spectrum, levels and keys; a copy with markers is the same sound", async (
 test("ten thousand files, with some that cannot be read, leave the page free and can be stopped", async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+  await awake(page);
   await page.evaluate(() => {
     const header = new DataView(new ArrayBuffer(44));
     const tag = (at: number, text: string) =>

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { choose, expectSaved, openDemo, openLevels, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, openLevels, startShoot } from "./shoot";
 
 test("cards, batteries and ears of a day: what lacks is said, and what there is is remembered", async ({ page }) => {
   const id = await startShoot(page, "Cards and cells");
@@ -8,7 +8,8 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   await page.getByRole("button", { name: "Add a wearer" }).click();
   await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level`);
+  await awake(page);
   await openLevels(page, "Cards and batteries");
   const piece = (name: string) => page.getByRole("region", { name });
   await expect(piece("Cards").getByRole("status")).toContainText("One card is enough");
@@ -31,7 +32,8 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   await page.getByRole("button", { name: "Tape" }).click();
   await expect(piece("Tape").getByText(/^32 min in one direction/)).toBeVisible();
   await expectSaved(page);
-  await page.reload({ waitUntil: "networkidle" });
+  await page.reload();
+  await awake(page);
   await openLevels(page, "Cards and batteries");
   await expect(piece("Cards").getByRole("textbox", { name: "Card 2" })).toHaveValue("32");
   await expect(piece("Batteries").getByLabel("Coldest hour")).toHaveValue("-20");
@@ -42,7 +44,8 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
 test("the demo's days have their cards and cells planned", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level`);
+  await awake(page);
   await openLevels(page, "Cards and batteries");
   for (const day of ["Day 1", "Day 2", "Day 3"]) {
     await page.getByText(day, { exact: true }).click();

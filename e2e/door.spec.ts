@@ -33,7 +33,7 @@ test("a page elsewhere whose name points here reads and writes nothing", async (
   for (const line of [
     "GET / HTTP/1.1",
     "GET /_next/static/x.js HTTP/1.1",
-    "POST /api/records/shoot HTTP/1.1",
+    "POST /api/commands HTTP/1.1",
     "POST /api/demo HTTP/1.1",
   ]) {
     const answer = await asked(line, evil, "{}");
@@ -46,7 +46,7 @@ test("a page elsewhere whose name points here reads and writes nothing", async (
 
 test("origins that are not ours, junk among them, are refused; never a failure", async ({ request }) => {
   for (const origin of ["null", "%%%", "http://", "http://evil.example", "file://", ""]) {
-    const answer = await request.post("/api/records/shoot", { headers: { origin }, data: {} });
+    const answer = await request.post("/api/commands", { headers: { origin }, data: {} });
     expect([origin, answer.status()]).toEqual([origin, 403]);
   }
 });
@@ -66,20 +66,23 @@ test("odd requests get a clear 4xx, never a 500 and never silence", async () => 
     asked(`GET /shoots/${"a".repeat(5000)} HTTP/1.1`),
     asked("GET /demo-recordings/..%2f..%2fpackage.json HTTP/1.1"),
     asked("TRACE / HTTP/1.1"),
-    asked("PROPFIND /api/records/shoot HTTP/1.1"),
-    asked("GET /api/records/shoot HTTP/1.1"),
+    asked("PROPFIND /api/commands HTTP/1.1"),
+    asked("GET /api/commands HTTP/1.1"),
     asked("GET / HTTP/1.1", []),
     asked("GET / HTTP/1.1", ["Host: a b"]),
-    json(`/api/records/shoot/${id}`, "PUT", '{"version":2147483648,"body":{}}'),
-    json(`/api/records/shoot/${id}`, "PUT", '{"version":1e400,"body":{}}'),
-    json("/api/records/shoot/%00", "PUT", '{"version":1,"body":{}}'),
-    json("/api/records/__proto__", "POST", `{"id":"${id}","body":{}}`),
-    json("/api/records/constructor", "POST", `{"id":"${id}","body":{}}`),
-    json("/api/records/shoot", "POST", '{"id":"urn:uuid:0b7d9e3e-0000-4000-8000-000000000001","body":{}}'),
-    json("/api/records/shoot", "POST", `{"id":"${id}","body":${"[".repeat(20_000)}${"]".repeat(20_000)}}`),
-    json("/api/records/shoot", "POST", "[]"),
-    json("/api/records/shoot", "POST", "null"),
-    json("/api/records/shoot", "POST", '"text"'),
+    asked(`GET /api/shoots/${id}/records?since=-1 HTTP/1.1`),
+    asked(`GET /api/shoots/${id}/records?since=1e400 HTTP/1.1`),
+    asked(`GET /api/shoots/${id}/records?since=x HTTP/1.1`),
+    asked(`GET /api/shoots/${id}/records HTTP/1.1`),
+    asked("GET /api/shoots/%00/records HTTP/1.1"),
+    asked("GET /api/shoots/__proto__/records HTTP/1.1"),
+    asked(`GET /api/takes?of=${Array.from({ length: 61 }, () => id).join(",")} HTTP/1.1`),
+    json("/api/commands", "POST", "[]"),
+    json("/api/commands", "POST", "null"),
+    json("/api/commands", "POST", '"text"'),
+    json("/api/commands", "POST", '{"commands":[]}'),
+    json("/api/commands", "POST", `{"commands":[${Array.from({ length: 51 }, () => "1").join(",")}]}`),
+    json("/api/commands", "POST", `{"commands":${"[".repeat(20_000)}`),
   ]);
   answers.forEach((answer, index) => {
     const status = statusOf(answer);
@@ -87,9 +90,36 @@ test("odd requests get a clear 4xx, never a 500 and never silence", async () => 
   });
 });
 
+test("odd commands are refused one by one, never a failure", async ({ request }) => {
+  const [id, key] = ["0b7d9e3e-0000-4000-8000-000000000001", "0b7d9e3e-0000-4000-8000-000000000002"];
+  const create = { op: "create", key, kind: "shoot", id, body: {} };
+  const odd = [
+    1,
+    null,
+    {},
+    { ...create, kind: "__proto__" },
+    { ...create, kind: "constructor" },
+    { ...create, id: "urn:uuid:0b7d9e3e-0000-4000-8000-000000000001" },
+    { ...create, id: id.toUpperCase() },
+    { ...create, more: true },
+    { ...create, body: "deep" },
+    { op: "patch", key, kind: "shoot", id, changes: [{ path: ["__proto__", "x"], to: 1 }] },
+    { op: "patch", key, kind: "shoot", id, changes: [{ path: [], to: 1 }] },
+    { op: "delete", key: "k", kind: "shoot", id },
+  ];
+  const answer = await request.post("/api/commands", {
+    headers: { "content-type": "application/json" },
+    // Deeper than JavaScript itself likes to write.
+    data: JSON.stringify({ commands: odd }).replace('"deep"', "[".repeat(5000) + "]".repeat(5000)),
+  });
+  expect(answer.status()).toBe(200);
+  const { outcomes } = (await answer.json()) as { outcomes: { outcome: string }[] };
+  expect(outcomes.map(({ outcome }) => outcome)).toEqual(odd.map(() => "refused"));
+});
+
 test("forty megabytes are not read first, with a length or without one", async () => {
   const head = (how: string) =>
-    `POST /api/records/shoot HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\n${how}\r\n\r\n`;
+    `POST /api/commands HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\n${how}\r\n\r\n`;
   // Only the head is sent: the answer does not wait for the rest.
   expect(statusOf(await raw(head("Content-Length: 40000000")))).toBe(413);
   const chunk = `${(100_000).toString(16)}\r\n${" ".repeat(100_000)}\r\n`;

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
-import { openDemo } from "./shoot";
+import { awake, openDemo } from "./shoot";
 
 const shoot = {
   title: "Door",
@@ -12,6 +12,8 @@ const shoot = {
   sampleRateHz: 48000,
   bitsPerSample: 24,
 };
+
+const create = (body: unknown) => ({ op: "create", key: randomUUID(), kind: "shoot", id: randomUUID(), body });
 
 test("pages carry a strict content policy and are framed by nobody", async ({ request }) => {
   const policy = (await request.get("/")).headers()["content-security-policy"]!;
@@ -34,7 +36,8 @@ test("no page breaks its own policy", async ({ page, request }) => {
       (each) => `/shoots/${id}${each}`,
     ),
   ]) {
-    await page.goto(path, { waitUntil: "networkidle" });
+    await page.goto(path);
+    await awake(page);
     await expect(page.getByRole("main")).toBeVisible();
   }
   expect(complaints).toEqual([]);
@@ -42,7 +45,7 @@ test("no page breaks its own policy", async ({ page, request }) => {
 
 test("changes from another site are refused", async ({ request }) => {
   const send = (headers: Record<string, string>) =>
-    request.post("/api/records/shoot", { data: { id: randomUUID(), body: shoot }, headers });
+    request.post("/api/commands", { data: { commands: [create(shoot)] }, headers });
   expect((await send({ origin: "http://elsewhere.example" })).status()).toBe(403);
   expect((await send({ "sec-fetch-site": "cross-site" })).status()).toBe(403);
   expect((await send({ "content-type": "text/plain" })).status()).toBe(403);
@@ -50,12 +53,13 @@ test("changes from another site are refused", async ({ request }) => {
 });
 
 test("what does not fit is refused with its field; what is too large is not read", async ({ request }) => {
-  const bad = await request.post("/api/records/shoot", { data: { id: randomUUID(), body: { ...shoot, days: 0 } } });
-  expect(bad.status()).toBe(422);
-  expect(await bad.json()).toMatchObject({ code: "invalid", fields: [{ path: "days", message: "Days: 1 to 365." }] });
-  const large = await request.post("/api/records/shoot", { data: { id: randomUUID(), body: "x".repeat(3_000_000) } });
+  const bad = await request.post("/api/commands", { data: { commands: [create({ ...shoot, days: 0 })] } });
+  expect(await bad.json()).toMatchObject({
+    outcomes: [{ outcome: "refused", fields: [{ path: "days", message: "Days: 1 to 365." }] }],
+  });
+  const large = await request.post("/api/commands", { data: { commands: [create("x".repeat(3_000_000))] } });
   expect(large.status()).toBe(413);
-  const broken = await request.post("/api/records/shoot", {
+  const broken = await request.post("/api/commands", {
     data: Buffer.from("{nope"),
     headers: { "content-type": "application/json" },
   });
@@ -64,7 +68,7 @@ test("what does not fit is refused with its field; what is too large is not read
 
 test("a shoot that does not exist says so", async ({ page }) => {
   await page.goto(`/shoots/${randomUUID()}`);
-  await expect(page.getByText("This page does not exist")).toBeVisible();
+  await expect(page.getByText("This shoot is not here")).toBeVisible();
 });
 
 test("only the demo's own recordings are served", async ({ request }) => {

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { answer, choose, expectSaved, openDemo, openView, startShoot } from "./shoot";
+import { answer, awake, choose, expectSaved, openDemo, openView, startShoot } from "./shoot";
 import { overprinted, pdfWords } from "./pdfWords";
 
 const WEARER = (number: number) => `51ac0000-0000-4000-8000-0000000000${number}`;
@@ -60,7 +60,8 @@ test("what would make a place possible is tried out and named", async ({ page })
 
 test("from the board to a first recommendation for a new wearer in six steps", async ({ page }) => {
   const id = await startShoot(page, "Six steps");
-  await page.goto(`/shoots/${id}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}`);
+  await awake(page);
   await page.getByRole("button", { name: "Add a wearer" }).click();
   await choose(page, "Garment", "T-shirt");
   await page.getByText("Hidden", { exact: true }).click();
@@ -93,7 +94,8 @@ test("weights move the order and the list says from where; a kind of work puts t
 
 test("the recipe follows mount, port, pack and bag", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(38)}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(38)}`);
+  await awake(page);
   await page.getByRole("button", { name: /^Rank 1:/ }).click();
   await openView(page, "Recipe");
   const materials = page.getByRole("region", { name: "Materials" });
@@ -123,7 +125,8 @@ test("the card is one A4 page and stands on the screen too", async ({ page, requ
   }
   expect((await request.get(`/shoots/${id}/card.pdf?wearer=nobody`)).status()).toBe(404);
   expect((await request.get("/shoots/nothing/card.pdf")).status()).toBe(404);
-  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(35)}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(35)}`);
+  await awake(page);
   await openView(page, "Recipe");
   await page.getByRole("link", { name: "Card for this person" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Jory, welder" })).toBeVisible();
@@ -199,7 +202,8 @@ test("what cannot be worn is refused where it arises, with the reason", async ({
 
 test("four places side by side, and the head turned by key and by drag", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`);
+  await awake(page);
   await openView(page, "Compare");
   await expect(page.getByRole("img", { name: /Level by octave/ })).toBeVisible();
   await expect(page.getByRole("img", { name: "Level as the head turns from left to right" })).toBeVisible();
@@ -224,25 +228,6 @@ test("four places side by side, and the head turned by key and by drag", async (
   await expect(page.getByRole("checkbox", { name: "Button shirt", exact: true })).not.toBeChecked();
 });
 
-test("two at one rig: the later is told and decides, nothing is overwritten", async ({ page, context }) => {
-  await dressSomebody(page, "Two at one rig");
-  await expectSaved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await expect(async () => {
-    await other.getByText("Walks", { exact: true }).click();
-    await expect(other.getByRole("radio", { name: "Walks" })).toBeChecked({ timeout: 1000 });
-  }).toPass();
-  await expectSaved(other);
-  await page.getByText("Runs", { exact: true }).click();
-  const dialog = page.getByRole("alertdialog");
-  await expect(dialog).toContainText("changed elsewhere too");
-  await dialog.getByRole("button", { name: "Keep what is here" }).click();
-  await expectSaved(page);
-  await other.reload();
-  await expect(other.getByRole("radio", { name: "Runs" })).toBeChecked();
-});
-
 test("on a phone: every view of a place, the card and the day sheet stay within the screen", async ({
   browser,
   request,
@@ -255,7 +240,8 @@ test("on a phone: every view of a place, the card and the day sheet stay within 
       await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
       where,
     ).toBeLessThanOrEqual(0);
-  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`);
+  await awake(page);
   for (const name of ["Recipe", "Ask", "Why", "Compare", "Places"]) {
     await openView(page, name);
     await noOverflow(name);

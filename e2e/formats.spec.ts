@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { openDemo } from "./shoot";
+import { awake, openDemo } from "./shoot";
 import { takeWav } from "./sounds";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-formats-"));
@@ -25,7 +25,8 @@ for (const { name, codec } of FORMATS)
     const made = spawnSync("ffmpeg", ["-nostdin", "-y", "-v", "error", "-i", source, ...codec, join(folder, name)]);
     expect(made.status).toBe(0);
     const id = await openDemo(request);
-    await page.goto(`/shoots/${id}/check`, { waitUntil: "networkidle" });
+    await page.goto(`/shoots/${id}/check`);
+    await awake(page);
     await page.setInputFiles("input[type=file]", {
       name,
       mimeType: "audio/*",

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { choose, expectSaved, openDemo, openLinks, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, openLinks, startShoot } from "./shoot";
 
 const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", "Arm", "Tap", "Loudest line"];
 const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
@@ -16,7 +16,8 @@ async function openOwn(page: Page, title: string, view: string): Promise<string>
   await page.getByRole("button", { name: "Add a wearer" }).click();
   await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link`);
+  await awake(page);
   await openLinks(page, view);
   return id;
 }
@@ -38,7 +39,8 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
   request,
 }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link`);
+  await awake(page);
   await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
     "All 9 live together.",
   );
@@ -153,7 +155,8 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
   await expectSaved(page);
   await page.goto(`/shoots/${id}`);
   await expect(page.getByRole("link", { name: /Link ?proved/ })).toBeVisible();
-  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link`);
+  await awake(page);
   await page.getByRole("slider", { name: "Wearer 1" }).focus();
   await page.keyboard.press("ArrowRight");
   await expectSaved(page);
@@ -201,7 +204,8 @@ test("the bag: what is owned leaves the list of what to get, what is packed is r
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(line(page, "Cloth tape for this test")).toBeVisible();
   await expectSaved(page);
-  await page.reload({ waitUntil: "networkidle" });
+  await page.reload();
+  await awake(page);
   await expect(lead.getByRole("checkbox", { name: "Packed" })).toBeChecked();
   await line(page, "Cloth tape for this test").getByText("Packed", { exact: true }).click();
   await page.getByText("Coming back", { exact: true }).click();
@@ -242,7 +246,7 @@ test.describe("on a phone", () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     for (const view of ["Leads", "Pairing", "The bag"]) {
       await openLinks(page, view);
-      await page.waitForLoadState("networkidle");
+      await awake(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     }
   });

@@ -2,7 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { newLink } from "../core/shoot/airScene";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless/airPlan";
-import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 
 const ways = (page: Page) => page.getByRole("list", { name: "Ways from a voice to a file" });
@@ -13,7 +13,8 @@ test("every kind of way in the demo has its settings card: by radio, by lead, on
   request,
 }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level`);
+  await awake(page);
   const kinds: [string, RegExp][] = [
     ["Tam, miller", /Pack.*Sensitivity.*Receiver.*Volume.*Recorder, 3.5 mm mic input.*Gain/],
     ["Ash, volunteer", /Recorder, 3.5 mm mic input.*Gain.*Plug-in power on/],
@@ -41,7 +42,8 @@ test("the welder overloads at the pack; the less sensitive capsule of the kit cu
   request,
 }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000035`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000035`);
+  await awake(page);
   await expect(
     page.getByText(
       /The pack overloads even at its lowest sensitivity: a capsule \d dB less sensitive is the cure. No later knob can repair it./,
@@ -61,23 +63,29 @@ test("a desk into a mic input is refused with the number of dB, until the way is
   request,
 }) => {
   const id = await startShoot(page, "Desk");
+  await expectSaved(page);
   // The only link of the shoot: a house desk by lead.
   const links = [newLink({ id: "desk", name: "House desk", systemId: BY_LEAD })];
   const body = { shootId: id, ...FIRST_AIR_PLAN, scan: null, links };
-  expect((await request.post("/api/records/air", { data: { id: crypto.randomUUID(), body } })).ok()).toBe(true);
-  await page.goto(`/shoots/${id}/link?view=leads&link=desk`, { waitUntil: "networkidle" });
+  const create = { op: "create", key: crypto.randomUUID(), kind: "air", id: crypto.randomUUID(), body };
+  expect((await request.post("/api/commands", { data: { commands: [create] } })).ok()).toBe(true);
+  await page.goto(`/shoots/${id}/link?view=leads&link=desk`);
+  await awake(page);
   await choose(page, "From", "house desk, XLR out");
   await choose(page, "Into", "recorder, XLR mic input");
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?way=desk`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?way=desk`);
+  await awake(page);
   const way = page.getByRole("region", { name: "Settings of House desk" });
   await expect(way.getByRole("alert")).toHaveText(
     /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
   );
-  await page.goto(`/shoots/${id}/link?view=leads&link=desk`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link?view=leads&link=desk`);
+  await awake(page);
   await choose(page, "Into", "recorder, 6.35 mm line input");
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?way=desk`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?way=desk`);
+  await awake(page);
   await expect(way.getByText(/would clip first/)).toBeVisible();
   await expect(way.getByRole("alert")).toBeHidden();
 });
@@ -87,12 +95,14 @@ test("a tick makes planned into set, and a changed setting asks for it again; a 
   request,
 }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`);
+  await awake(page);
   const cards = settings(page, "Ines");
   await cards.getByText("Set it so").first().click();
   await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
   await expectSaved(page);
-  await page.reload({ waitUntil: "networkidle" });
+  await page.reload();
+  await awake(page);
   await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
   await page.getByRole("button", { name: "Hold a knob where it is" }).click();
   await choose(page, "Sensitivity, pack", "−21 dB");
@@ -108,35 +118,41 @@ test("a school holds for the whole shoot; the meter at hand says where three qua
   await page.goto(`/shoots/${id}/dress`);
   await page.getByRole("button", { name: "Add a wearer" }).click();
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level`);
+  await awake(page);
   await choose(page, "Where the voice should be", "Three quarters of the meter");
   await page.getByLabel("The meter begins at").fill("-60");
   await expect(page.getByText(/Peaks of the loudest line at −15 dBFS/)).toBeVisible();
   await expectSaved(page);
-  await page.reload({ waitUntil: "networkidle" });
+  await page.reload();
+  await awake(page);
   await expect(page.getByText(/^−1[56]\.\d/).first()).toBeVisible();
 });
 
 test("a take in Check teaches the day's voice: the settings follow it", async ({ page, request }) => {
   const id = await openDemo(request);
   const rafe = "51ac0000-0000-4000-8000-000000000052";
-  await page.goto(`/shoots/${id}/level?wearer=${rafe}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?wearer=${rafe}`);
+  await awake(page);
   const cards = settings(page, "Rafe");
   const before = await cards.textContent();
-  await page.goto(`/shoots/${id}/check?wearer=${rafe}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/check?wearer=${rafe}`);
+  await awake(page);
   await page.setInputFiles("input[type=file]", { name: "soft.wav", mimeType: "audio/wav", buffer: takeWav(-24) });
   await page.getByRole("button", { name: /^Plan this day with a voice 1[12] dB softer$/ }).click();
   await expect(page.getByText(/Taken: the settings of this day follow their voice/)).toBeVisible();
   await expect(page.getByText(/^Turn .* up \d+ dB/).first()).toBeVisible();
   await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?wearer=${rafe}`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?wearer=${rafe}`);
+  await awake(page);
   await expect(page.getByText(/Their voice was measured on this day: −1[12]\.\d dB against the plan/)).toBeVisible();
   expect(await cards.textContent()).not.toBe(before);
 });
 
 test("a compressor is off until it is asked for, and says what it costs", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?way=house-desk`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?way=house-desk`);
+  await awake(page);
   await page.getByRole("button", { name: "Limiter, compressor, safety track" }).click();
   await expect(page.getByText(/Left to the edit/)).toBeVisible();
   await page.getByRole("radiogroup", { name: "While recording" }).getByText("Compressor", { exact: true }).click();
@@ -151,7 +167,8 @@ test("a compressor is off until it is asked for, and says what it costs", async 
 test("the cards to print are there on one phone screen and for a whole scene", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`/shoots/${id}/settings?way=call`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/settings?way=call`);
+  await awake(page);
   await expect(page.getByRole("heading", { name: "Safety talk on the call" })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
   await page.getByText("All", { exact: true }).click();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readFile } from "node:fs/promises";
-import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
 const spectrum = (page: Page) => page.getByRole("group", { name: "Spectrum" });
 const links = (page: Page) => page.getByRole("list", { name: "Links" }).getByRole("listitem");
@@ -160,7 +160,8 @@ test("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
 
 test("the demo's air is coordinated, saved as CSV and printed as cards", async ({ page, request }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/link`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/link`);
+  await awake(page);
   await expect(verdict(page)).toHaveText("All 9 live together.");
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as CSV" }).click();

@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { hearing, heardFile } from "./fakeMicrophone";
-import { openLevels, startShoot } from "./shoot";
+import { awake, openLevels, startShoot } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
 
 const PATH = heardFile("meter", quietThenVoiceWav(0, 4, -14));
@@ -18,7 +18,8 @@ async function figure(page: Page, what: string): Promise<number> {
 
 async function openMeter(page: Page): Promise<void> {
   const id = await startShoot(page, "Meter");
-  await page.goto(`/shoots/${id}/level`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level`);
+  await awake(page);
   await openLevels(page, "Meter and trial");
 }
 

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
 const plan = (page: Page) => page.getByRole("group", { name: "Plan", exact: true });
 const ways = (page: Page) => page.getByRole("radiogroup", { name: "Ways, best first" });
@@ -22,7 +22,7 @@ async function openPickup(page: Page, title: string): Promise<void> {
   await expectSaved(page);
   await page.goto(page.url().replace(/dress.*/, "pickup"));
   await expect(plan(page)).toBeVisible();
-  await page.waitForLoadState("networkidle");
+  await awake(page);
 }
 
 async function dragBy(page: Page, thing: Locator, x: number, y: number): Promise<void> {
@@ -129,7 +129,7 @@ test("experiments say what they did in this place, and can be undone", async ({ 
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/pickup?scene=51ac0000-0000-4000-8000-000000000027`);
   await expect(plan(page)).toBeVisible();
-  await page.waitForLoadState("networkidle");
+  await awake(page);
   await ways(page).getByText("Overhead boom, short hypercardioid").click();
   await plan(page)
     .getByRole("button", { name: /hypercardioid 1/ })

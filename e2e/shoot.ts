@@ -1,5 +1,10 @@
 import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
 
+/** Until a page is there and answers. */
+export async function awake(page: Page): Promise<void> {
+  await page.locator("html[data-awake]").waitFor();
+}
+
 /** Opens a new shoot through the form; returns its id. */
 export async function startShoot(page: Page, title: string): Promise<string> {
   await page.goto("/");
@@ -18,8 +23,12 @@ export async function openDemo(request: APIRequestContext): Promise<string> {
 
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string, within: Page | Locator = page): Promise<void> {
-  await within.getByRole("button", { name: new RegExp(`${label}$`) }).click();
-  await page.getByRole("option", { name: option, exact: true }).click();
+  const chosen = page.getByRole("option", { name: option, exact: true });
+  // A list that is drawn anew under the press closes again: it is opened again.
+  await expect(async () => {
+    if (await chosen.isHidden()) await within.getByRole("button", { name: new RegExp(`${label}$`) }).click();
+    await chosen.click({ timeout: 3000 });
+  }).toPass();
 }
 
 /** Opens one of a few views; a press before the page is awake is pressed again. */

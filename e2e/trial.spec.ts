@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { hearing, heardFile } from "./fakeMicrophone";
-import { expectSaved, openDemo, openLevels } from "./shoot";
+import { awake, expectSaved, openDemo, openLevels } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
 
 /** A quiet quay, then a diary told too softly: peaks 14 dB under where they should be. */
@@ -13,7 +13,8 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
 }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000051`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000051`);
+  await awake(page);
   const cards = page.getByRole("list", { name: /^What to set for Sanna/ });
   const before = await cards.textContent();
   await openLevels(page, "Meter and trial");
@@ -55,7 +56,8 @@ test("taps tell which microphone is live: with nothing tapped it says that nothi
   request,
 }) => {
   const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?view=meter`, { waitUntil: "networkidle" });
+  await page.goto(`/shoots/${id}/level?view=meter`);
+  await awake(page);
   await page.getByRole("button", { name: "Start the meter" }).click();
   await expect(page.getByRole("button", { name: "Tap the mic now" })).toBeEnabled();
   await page.getByRole("button", { name: "Tap the mic now" }).click();

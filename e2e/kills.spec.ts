@@ -1,0 +1,259 @@
+import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { createServer, type AddressInfo } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium, expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import type { Change } from "../core/records/commands";
+import { localPostgres, type LocalPostgres } from "../cli/postgres";
+import { migrateDatabase } from "../db/migrate";
+import { awake, expectSaved } from "./shoot";
+
+const ROOT = join(import.meta.dirname, "..");
+/** So often each is killed; the long run does it twenty times. */
+const TIMES = process.env["HYPOPHON_LONG"] ? 20 : 3;
+
+test.describe.configure({ mode: "serial" });
+test.setTimeout(120_000 + TIMES * 30_000);
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+/** Moments that are different each time. */
+const anyMoment = () => pause(50 + Math.random() * 1200);
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, "127.0.0.1", () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** A web process of its own on a database, killed without a word and started again on the same port. */
+class Web {
+  private child: ChildProcess | null = null;
+
+  constructor(
+    private readonly port: number,
+    private readonly urls: { web: string; owner: string },
+  ) {}
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "main.mjs"), "start"], {
+      cwd: ROOT,
+      env: {
+        ...process.env,
+        ...{ HYPOPHON_ROOT: ROOT, HYPOPHON_PORT: String(this.port), HYPOPHON_LOG: "silent" },
+        ...{ DATABASE_URL: this.urls.web, DATABASE_OWNER_URL: this.urls.owner },
+      },
+      stdio: ["ignore", "pipe", "ignore"],
+    });
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on("data", (text: Buffer) => text.toString().includes("is running") && resolve());
+      child.once("exit", () => reject(new Error("The web process ended.")));
+    });
+    child.removeAllListeners("exit");
+  }
+
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null) return;
+    const ended = new Promise((resolve) => child.once("exit", resolve));
+    child.kill("SIGKILL");
+    await ended;
+  }
+}
+
+async function openPlace(page: Page, address: string): Promise<string> {
+  await page.goto(`${address}/`);
+  await awake(page);
+  await page.getByLabel("Title").fill("Killed");
+  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.waitForURL(/\/scout/);
+  await page.getByRole("button", { name: "Add a place" }).click();
+  await expectSaved(page);
+  return /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
+}
+
+async function widthAt(request: APIRequestContext, address: string, id: string): Promise<number> {
+  const answer = await request.get(`${address}/api/shoots/${id}/records?since=0`);
+  const { records } = (await answer.json()) as { records: Change[] };
+  return (records.find(({ kind }) => kind === "place")!.body as { model: { widthM: number } }).model.widthM;
+}
+
+const width = (page: Page) => page.getByLabel("Width");
+const saysSaved = async (page: Page) =>
+  (await page
+    .getByRole("banner")
+    .getByRole("status")
+    .textContent({ timeout: 1000 })
+    .catch(() => "")) === "All saved";
+
+/** Types rising widths, and remembers the last one that the page called saved. */
+class Typing {
+  typed = 0;
+  saved = 0;
+
+  constructor(private readonly page: Page) {}
+
+  async until(done: Promise<void>, round: number): Promise<void> {
+    let isOver = false;
+    const ended = () => {
+      isOver = true;
+    };
+    done.then(ended, ended);
+    for (let step = 1; (!isOver || step < 4) && step < 30; step += 1) {
+      this.typed = Number((1 + round * 0.3 + step / 100).toFixed(2));
+      await width(this.page).fill(String(this.typed));
+      await pause(Math.random() * 700);
+      // Nothing was typed since.
+      if (await saysSaved(this.page)) this.saved = this.typed;
+    }
+    await done;
+  }
+}
+
+/** One round: typing, a kill in the midst of it, and what must be there afterwards. */
+async function round(
+  page: Page,
+  typing: Typing,
+  at: number,
+  kill: () => Promise<void>,
+  widthNow: () => Promise<number>,
+) {
+  const killed = (async () => {
+    await anyMoment();
+    const { saved } = typing;
+    await kill();
+    expect(await widthNow()).toBeGreaterThanOrEqual(saved);
+  })();
+  await typing.until(killed, at);
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("All saved", { timeout: 40_000 });
+  expect(await widthNow()).toBe(typing.typed);
+}
+
+test("the web server is killed in the midst of saving: what was called saved is there, and what was typed", async ({
+  page,
+  request,
+}) => {
+  const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
+  const web = new Web(await freePort(), urls);
+  await web.start();
+  try {
+    const id = await openPlace(page, web.address);
+    const typing = new Typing(page);
+    for (let at = 1; at <= TIMES; at += 1)
+      await round(
+        page,
+        typing,
+        at,
+        async () => {
+          await web.kill();
+          await anyMoment();
+          await web.start();
+        },
+        () => widthAt(request, web.address, id),
+      );
+    await page.reload();
+    await awake(page);
+    await expectSaved(page);
+  } finally {
+    await web.kill();
+  }
+});
+
+test("PostgreSQL is killed in the midst of saving: what was called saved is there, and what was typed", async ({
+  page,
+  request,
+}) => {
+  const state = mkdtempSync(join(tmpdir(), "hypophon-kills-"));
+  spawnSync("chmod", ["755", state]);
+  let postgres: LocalPostgres = await localPostgres(state);
+  const data = join(state, "postgres", "data");
+  const urls = await postgres.databaseUrls("killed");
+  await migrateDatabase(urls.owner, join(ROOT, "db", "migrations"), "hypophon_web");
+  const web = new Web(await freePort(), urls);
+  await web.start();
+  try {
+    const id = await openPlace(page, web.address);
+    const typing = new Typing(page);
+    const killPostgres = async () => {
+      const pid = Number(readFileSync(join(data, "postmaster.pid"), "utf8").split("\n")[0]);
+      process.kill(pid, "SIGKILL");
+      while (existsSync(`/proc/${pid}`)) await pause(20);
+      await anyMoment();
+      await expect(async () => {
+        // Its children may not have ended yet.
+        postgres = await localPostgres(state);
+      }).toPass();
+      // The same port: the web process knows no other.
+      expect((await postgres.databaseUrls("killed")).web).toBe(urls.web);
+    };
+    for (let at = 1; at <= TIMES; at += 1)
+      await round(page, typing, at, killPostgres, () => widthAt(request, web.address, id));
+  } finally {
+    await web.kill();
+    await postgres.release();
+    rmSync(state, { recursive: true, force: true });
+  }
+});
+
+/** A browser of its own on a profile that stays when it is killed. */
+async function openBrowser(profile: string) {
+  rmSync(join(profile, "DevToolsActivePort"), { force: true });
+  const child = spawn(
+    "/usr/bin/chromium",
+    [
+      ...["--headless=new", "--remote-debugging-port=0", `--user-data-dir=${profile}`, "--no-first-run"],
+      ...["--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+      ...(process.getuid?.() === 0 ? ["--no-sandbox"] : []),
+      "about:blank",
+    ],
+    { stdio: "ignore", detached: true },
+  );
+  const portFile = join(profile, "DevToolsActivePort");
+  while (!existsSync(portFile) || readFileSync(portFile, "utf8").split("\n").length < 2) await pause(50);
+  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${readFileSync(portFile, "utf8").split("\n")[0]}`);
+  const context = browser.contexts()[0]!;
+  const page = context.pages()[0] ?? (await context.newPage());
+  return {
+    page,
+    async kill() {
+      const ended = new Promise((resolve) => child.once("exit", resolve));
+      // With all of its own.
+      process.kill(-child.pid!, "SIGKILL");
+      await ended;
+    },
+  };
+}
+
+test("the browser is killed within three seconds of typing: the text is there again, whether the server is or not", async () => {
+  const profile = mkdtempSync(join(tmpdir(), "hypophon-browser-"));
+  const address = process.env["HYPOPHON_ADDRESS"]!;
+  try {
+    let browser = await openBrowser(profile);
+    const id = await openPlace(browser.page, address);
+    for (let at = 1; at <= TIMES; at += 1) {
+      // Nothing reaches the server: it must have been kept here.
+      await browser.page.route("**/api/commands", (route) => route.abort());
+      const typed = (2 + at / 10).toFixed(2).replace(/0$/, "");
+      await width(browser.page).fill(typed);
+      // As soon as the page has had time to write; strict durability answers for the rest.
+      await pause(at === 1 ? 2500 : 250 + Math.random() * 2500);
+      await browser.kill();
+      browser = await openBrowser(profile);
+      await browser.page.goto(`${address}/shoots/${id}/scout`);
+      await awake(browser.page);
+      await expect(width(browser.page)).toHaveValue(typed);
+      await expectSaved(browser.page);
+    }
+    await browser.kill();
+  } finally {
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+  }
+});
