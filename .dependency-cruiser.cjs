@@ -5,7 +5,7 @@ const mayUse = (from, to) => ({
   severity: "error",
   from: { path: room(from) },
   to: {
-    path: "^(app|screens|ui|server|db|core|workers|cli|demo|bench|e2e)/",
+    path: "^(app|screens|data|ui|server|db|core|workers|cli|demo|bench|e2e)/",
     pathNot: [from, ...to].map(room),
   },
 });
@@ -15,7 +15,8 @@ module.exports = {
   forbidden: [
     mayUse("core", []),
     mayUse("ui", ["core"]),
-    mayUse("screens", ["ui", "core", "workers", "demo"]),
+    mayUse("data", ["core"]),
+    mayUse("screens", ["data", "ui", "core", "workers", "demo"]),
     mayUse("app", ["screens", "ui", "server"]),
     mayUse("server", ["db", "core", "demo"]),
     mayUse("db", ["core"]),
@@ -41,7 +42,7 @@ module.exports = {
     {
       name: "screens-touch-demo-data-only",
       severity: "error",
-      from: { path: "^screens/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^screens/", pathNot: "\\.test\\.tsx?$" },
       to: { path: "^demo/", pathNot: "^demo/recordings\\.ts$" },
     },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },

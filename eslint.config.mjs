@@ -22,6 +22,7 @@ export default tseslint.config(
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "@typescript-eslint/require-await": "off",
       "@typescript-eslint/only-throw-error": "error",
+      "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }],
       "no-console": ["error", { allow: ["error"] }],
       eqeqeq: "error",
     },

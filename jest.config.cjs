@@ -13,9 +13,11 @@ const swc = [
 module.exports = {
   // Coverage and reports go where nothing is committed.
   coverageDirectory: "<rootDir>/.build/coverage",
-  testMatch: ["<rootDir>/{core,server,db,cli,workers,screens,ui,bench,demo}/**/*.test.ts"],
+  testMatch: ["<rootDir>/{core,data,server,db,cli,workers,screens,ui,bench,demo}/**/*.test.{ts,tsx}"],
   setupFiles: ["<rootDir>/jest.setup.cjs"],
-  transform: { "^.+\\.tsx?$": swc },
+  transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
+  // Packages that come as ES modules only.
+  transformIgnorePatterns: ["/node_modules/(?!uuid/)"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.build"],
   testTimeout: 120000,

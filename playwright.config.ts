@@ -23,5 +23,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: "/usr/bin/chromium", args: chromiumFlags },
     screenshot: "only-on-failure",
+    // What a page keeps for days without signal is tried where that is meant.
+    serviceWorkers: "block",
   },
 });
