@@ -1,5 +1,5 @@
 import type { Change } from "@/core/records/commands";
-import { LISTED_KINDS } from "@/core/records/bundle";
+import { LISTED_KINDS, LISTS } from "@/core/records/bundle";
 import { emptyShoot } from "@/core/shoot/emptyShoot";
 import type { RecordKind, ShootBundle, Stored } from "@/core/shoot/records";
 import { nameOf } from "./overlay";
@@ -33,21 +33,6 @@ export function bundleOf(parts: Parts): ShootBundle {
     pickups: stored<"pickup">(parts.pickups),
   };
 }
-
-const LISTS = {
-  place: "places",
-  scene: "scenes",
-  wearer: "wearers",
-  rig: "rigs",
-  kitItem: "kit",
-  measurement: "measurements",
-  pickup: "pickups",
-  air: "airs",
-  connection: "connections",
-  packing: "packings",
-  provision: "provisions",
-  levels: "levels",
-} as const;
 
 /** Records as the server would have them. */
 export function recordsOf(bundle: ShootBundle): Map<string, Change> {

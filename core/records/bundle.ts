@@ -6,7 +6,8 @@ export interface Listed<Kind extends RecordKind = RecordKind> extends Stored<Kin
   createdAt: string;
 }
 
-const LISTS = {
+/** Where a shoot holds records of a kind. */
+export const LISTS = {
   place: "places",
   scene: "scenes",
   wearer: "wearers",
