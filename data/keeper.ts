@@ -70,6 +70,19 @@ function isUsable(value: unknown): value is Pending {
 const reused = (before: Pendings, after: Pendings): Pendings =>
   after.map((each) => before.find((old) => old.order === each.order && sameValue(old, each)) ?? each);
 
+/** Records that are written at once. */
+const PORTION = 300;
+const DRAWN_AFTER_MS = 500;
+const pause = (ms: number): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** News in portions, at least one; the shoot itself is in the last. */
+function portionsOf(news: readonly Change[]): Change[][] {
+  const sorted = [...news.filter(({ kind }) => kind !== "shoot"), ...news.filter(({ kind }) => kind === "shoot")];
+  const portions: Change[][] = [];
+  for (let at = 0; at < sorted.length; at += PORTION) portions.push(sorted.slice(at, at + PORTION));
+  return portions.length > 0 ? portions : [[]];
+}
+
 /**
  * What this device holds of one database of the server, and what is not done yet. `tell` reaches the other tabs. Where the device
  * cannot keep anything, the page does, and says so.
@@ -191,6 +204,14 @@ export function keeper(device: Device, tell: (message: Message) => void): Keeper
       take(news);
       notify();
       tell({ type: "records", news });
+      // The server has it all: a large shoot is drawn before it is written, and written bit by bit. What it is known by comes
+      // last, so that nobody opens half of it.
+      const portions = portionsOf(news);
+      if (portions.length > 1) await pause(DRAWN_AFTER_MS);
+      for (const portion of portions.slice(0, -1)) {
+        await inTurn(() => device.transaction("rw", device.records, () => putRecords(portion)).catch(() => undefined));
+        await pause(0);
+      }
       await inTurn(async () => {
         try {
           await device.transaction("rw", device.records, device.syncs, async () => {
@@ -198,7 +219,7 @@ export function keeper(device: Device, tell: (message: Message) => void): Keeper
               const known = await device.records.where("scope").anyOf(shootId, CREW).toArray();
               await device.records.bulkDelete(known.filter(isStale).map(({ name }) => name));
             }
-            await putRecords(news);
+            await putRecords(portions.at(-1)!);
             await device.syncs.put({ shootId, ...sync });
           });
         } catch {

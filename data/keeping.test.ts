@@ -1,7 +1,7 @@
 import "fake-indexeddb/auto";
 import Dexie from "dexie";
 import fc from "fast-check";
-import type { Command } from "@/core/records/commands";
+import type { Change, Command } from "@/core/records/commands";
 import { TEST_SHOOT } from "@/core/shoot/testShoot";
 import type { ShootBody } from "@/core/shoot/records";
 import { Device } from "./device";
@@ -252,6 +252,30 @@ test("what is damaged is set aside, and the rest goes on", async () => {
     { order: 7, nonsense: true },
     { order: 8, command: { op: "burn" } },
   ]);
+});
+
+test("a large shoot is written bit by bit: a page that ends between leaves no half of it to be opened", async () => {
+  const { openTab } = world();
+  const tab = await openTab(false);
+  const record = { seq: 1, version: 1, createdAt: "", changedAt: "", isDeleted: false, deletedWith: null };
+  const news = [
+    { ...record, kind: "shoot", id: ID, body: TEST_SHOOT },
+    ...Array.from({ length: 1000 }, (_, at) => ({
+      ...{ ...record, kind: "talent", id: `talent ${at}`, body: { shootId: ID, name: `Talent ${at}` } },
+    })),
+  ] as unknown as Change[];
+  void tab.keeper.learn(ID, news, { seq: 1, epoch: "e" }, true);
+  expect(tab.shown()!.title).toBe(TEST_SHOOT.title);
+  while ((await tab.device.records.count()) === 0) await settled();
+  tab.device.close();
+  tab.kill();
+  const next = await openTab(false);
+  expect(await next.device.records.count()).toBeLessThan(1000);
+  expect(next.shown()).toBeNull();
+  await next.keeper.learn(ID, news, { seq: 1, epoch: "e" }, true);
+  expect(await next.device.records.count()).toBe(1001);
+  const third = await openTab(false);
+  expect(third.shown()!.title).toBe(TEST_SHOOT.title);
 });
 
 type Step =

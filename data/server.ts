@@ -78,8 +78,23 @@ const asJson = (body: unknown): RequestInit => ({
 /** Which database the server has; asked for on the first visit. */
 export const askInstallation = (): Promise<unknown> => ask("/api/health");
 
-export const askChanges = (shootId: string, since: number): Promise<Changes> =>
-  ask(`/api/shoots/${shootId}/records?since=${since}`);
+let early: { shootId: string; changes: Promise<Changes> } | null = null;
+
+/** Asks a browser's first shoot of the server while the rest of the application is loading: nothing of it is kept here yet. */
+export function askEarly(shootId: string): void {
+  if (knownInstallation() !== "" || early) return;
+  early = { shootId, changes: ask(`/api/shoots/${shootId}/records?since=0`) };
+  early.changes.catch(() => undefined);
+}
+
+export function askChanges(shootId: string, since: number): Promise<Changes> {
+  if (since === 0 && early?.shootId === shootId) {
+    const { changes } = early;
+    early = null;
+    return changes;
+  }
+  return ask(`/api/shoots/${shootId}/records?since=${since}`);
+}
 
 const MOST_TAKES_AT_ONCE = 50;
 let asked: { ids: Set<string>; answer: Promise<Change<"takeDetail">[]> } | null = null;

@@ -6,6 +6,7 @@ import { localCrew, type ActingCrew } from "./crew";
 import { eventStream } from "./events";
 import { FAULT_STATUS, Fault } from "./faults";
 import { isAllowedHost, isOwnOrigin } from "./hosts";
+import { jsonStream } from "./jsonStream";
 import { log } from "./log";
 import { isAway, isUnstorable } from "./trouble";
 
@@ -75,8 +76,19 @@ async function installationId(): Promise<string> {
 const answerWith = (body: unknown, status = 200, own: Record<string, string> = {}): Response =>
   Response.json(body, { status, headers: { ...HEADERS, ...own } });
 
-const answerFine = async (body: unknown, requestId: string): Promise<Response> =>
-  answerWith(body, 200, { "x-request-id": requestId, "x-hypophon-installation": await installationId() });
+/** Answers with lists longer than this are written bit by bit. */
+const LONG_LIST = 300;
+const isLarge = (body: unknown): body is object =>
+  typeof body === "object" &&
+  body !== null &&
+  !Array.isArray(body) &&
+  Object.values(body).some((value) => Array.isArray(value) && value.length > LONG_LIST);
+
+async function answerFine(body: unknown, requestId: string): Promise<Response> {
+  const own = { "x-request-id": requestId, "x-hypophon-installation": await installationId() };
+  if (!isLarge(body)) return answerWith(body, 200, own);
+  return new Response(jsonStream(body), { headers: { ...HEADERS, ...own, "content-type": "application/json" } });
+}
 
 /** Whether the database answers; nothing is written. */
 export async function answerHealth(): Promise<Response> {

@@ -1,20 +1,17 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "./later";
 import type { ReactNode } from "react";
 import styled from "styled-components";
 import { ThreadSample } from "./Stitch";
-
-// A list of lists is a large part: only phones show it, a moment after the page.
-const Select = dynamic(() => import("./Select").then((module) => module.Select<string>), {
-  ssr: false,
-  loading: () => <Pending />,
-});
 
 /** As high as the field that follows. */
 const Pending = styled.div`
   min-height: 70px;
 `;
+
+// A list of lists is a large part: only phones show it, a moment after the page.
+const Select = later(() => import("./Select").then((module) => module.Select<string>), <Pending />);
 
 const List = styled.ul`
   list-style: none;

@@ -8,6 +8,8 @@ const PAGES = [/^\/$/, /^\/shoots\/[^/]+(\/[^/.]*)?\/?$/];
 
 const serwist = new Serwist({
   precacheEntries: BUILT,
+  // The pages that are open come first, here and on the server.
+  precacheOptions: { concurrency: 2 },
   // A newer one waits until somebody says so, or until no page of the old one is open.
   skipWaiting: false,
   clientsClaim: true,

@@ -2,7 +2,7 @@
 
 import { Link, goTo } from "@/ui/address";
 import { MoreVertical, UserPlus } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, memo, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import styled from "styled-components";
@@ -25,10 +25,7 @@ const MenuPlace = styled.span`
 `;
 
 // What is seldom needed follows a moment after the stitches.
-const Menu = dynamic(() => import("@/ui/Menu").then((module) => module.Menu), {
-  ssr: false,
-  loading: () => <MenuPlace />,
-});
+const Menu = later(() => import("@/ui/Menu").then((module) => module.Menu), <MenuPlace />);
 
 const STATE_WORDS: Record<StitchState, string> = {
   loose: "nothing yet",
@@ -252,7 +249,11 @@ function useBoardPlans(bundle: ShootBundle, seen: string): BoardPlans {
   useEffect(() => {
     first.current = seen;
   }, [seen]);
-  useEffect(() => planner.plan(bundle, first.current.split(" ")), [planner, bundle]);
+  useEffect(() => {
+    // The board is drawn before the whole shoot is handed to the worker.
+    const soon = setTimeout(() => planner.plan(bundle, first.current.split(" ")), 0);
+    return () => clearTimeout(soon);
+  }, [planner, bundle]);
   return plans;
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Link } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
 import { CARD_FILES, DEMO_RECORDINGS, DEMO_SHOOT_ID } from "@/demo/recordings";
@@ -20,10 +20,10 @@ import { DECODE_LIMIT_BYTES } from "../sound/decodeFile";
 import { useCard, type CardFile } from "./useCard";
 import { useMeasure, type MeasureState } from "./useMeasure";
 
-const Measured = dynamic(() => import("./Measured").then((module) => module.Measured), { ssr: false });
-const FirstLook = dynamic(() => import("./FirstLook").then((module) => module.FirstLook), { ssr: false });
-const DayTrendView = dynamic(() => import("./DayTrendView").then((module) => module.DayTrendView), { ssr: false });
-const CardTable = dynamic(() => import("./CardTable").then((module) => module.CardTable), { ssr: false });
+const Measured = later(() => import("./Measured").then((module) => module.Measured));
+const FirstLook = later(() => import("./FirstLook").then((module) => module.FirstLook));
+const DayTrendView = later(() => import("./DayTrendView").then((module) => module.DayTrendView));
+const CardTable = later(() => import("./CardTable").then((module) => module.CardTable));
 
 const Progress = styled.progress`
   width: 100%;

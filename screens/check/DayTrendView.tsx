@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useMemo } from "react";
 import { timeOfDay } from "@/core/schedule/clockTime";
 import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof/dayTrend";
@@ -11,7 +11,7 @@ import { Soft, Stack } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";
 import { figureOf } from "./figures";
 
-const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });
+const LinesChart = later(() => import("@/ui/LinesChart").then((module) => module.default));
 
 /** Points that a chart of this width shows at most. */
 const MOST_POINTS = 60;

@@ -1,7 +1,7 @@
 "use client";
 
 import { Link } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
@@ -22,9 +22,9 @@ import { useListen, type Treatment } from "./useListen";
 import { useLook } from "./take/useLook";
 import { useTake } from "./useTake";
 
-const FindingsList = dynamic(() => import("./FindingsList").then((module) => module.FindingsList), { ssr: false });
-const TrackLoudness = dynamic(() => import("./TrackLoudness").then((module) => module.TrackLoudness), { ssr: false });
-const TakeView = dynamic(() => import("./take/TakeView").then((module) => module.TakeView), { ssr: false });
+const FindingsList = later(() => import("./FindingsList").then((module) => module.FindingsList));
+const TrackLoudness = later(() => import("./TrackLoudness").then((module) => module.TrackLoudness));
+const TakeView = later(() => import("./take/TakeView").then((module) => module.TakeView));
 
 const Correction = styled.p`
   font-weight: 600;

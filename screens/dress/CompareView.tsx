@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
 import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
@@ -13,7 +13,7 @@ import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { lengthWords, placeTitle } from "./words";
 
-const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });
+const LinesChart = later(() => import("@/ui/LinesChart").then((module) => module.default));
 
 /** Side by side at most, and places that are offered for it. */
 const MOST_COMPARED = 4;

@@ -1,7 +1,7 @@
 "use client";
 
 import { UserPlus } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
 import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
@@ -29,19 +29,16 @@ import { SceneBar } from "./SceneBar";
 import { usePlansAhead } from "./usePlansAhead";
 import { upperFirst } from "./words";
 
-const Loading = () => <Soft role="status">Laying out the clothes…</Soft>;
+const loading = <Soft role="status">Laying out the clothes…</Soft>;
 
 // The form and the places come first; what they are changed with follows a moment later.
-const AimsForm = dynamic(() => import("./AimsForm").then((module) => module.AimsForm), { ssr: false });
-const OutfitForm = dynamic(() => import("./OutfitForm").then((module) => module.OutfitForm), {
-  ssr: false,
-  loading: Loading,
-});
+const AimsForm = later(() => import("./AimsForm").then((module) => module.AimsForm));
+const OutfitForm = later(() => import("./OutfitForm").then((module) => module.OutfitForm), loading);
 // What stands behind a tab is loaded when it is first opened.
-const Agreement = dynamic(() => import("./Agreement").then((module) => module.Agreement));
-const CompareView = dynamic(() => import("./CompareView").then((module) => module.CompareView));
-const RecipeView = dynamic(() => import("./RecipeView").then((module) => module.RecipeView));
-const WhyView = dynamic(() => import("./WhyView").then((module) => module.WhyView));
+const Agreement = later(() => import("./Agreement").then((module) => module.Agreement));
+const CompareView = later(() => import("./CompareView").then((module) => module.CompareView));
+const RecipeView = later(() => import("./RecipeView").then((module) => module.RecipeView));
+const WhyView = later(() => import("./WhyView").then((module) => module.WhyView));
 
 const Bench = styled.div`
   display: grid;

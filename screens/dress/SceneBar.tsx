@@ -1,7 +1,7 @@
 "use client";
 
 import { Link, replaceAddress } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import styled from "styled-components";
 import { carryFromBefore } from "@/core/shoot/rigHistory";
 import { rigsOfWearer } from "@/core/shoot/sceneOrder";
@@ -12,7 +12,7 @@ import { stationHref } from "../shell/ThreadNav";
 import type { WorkingOn } from "../shell/useWearer";
 
 // Nobody copies in the first moment: what a menu needs is loaded after the page.
-const CopyMenu = dynamic(() => import("./CopyMenu").then((module) => module.CopyMenu), { ssr: false });
+const CopyMenu = later(() => import("./CopyMenu").then((module) => module.CopyMenu));
 
 const Scenes = styled.nav`
   display: flex;

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS, type Dynamics } from "@/core/chain/dynamics";
 import type { LevelPlan } from "@/core/chain/levelPlan";
 import { provisionBodyOf } from "@/core/shoot/dayMedia";
@@ -12,7 +12,7 @@ import { Columns, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { useLevelsRecord } from "./useLevels";
 
-const LinesChart = dynamic(() => import("@/ui/LinesChart"), { ssr: false });
+const LinesChart = later(() => import("@/ui/LinesChart").then((module) => module.default));
 
 const KINDS = [
   { value: "none", name: "Neither" },

@@ -1,19 +1,16 @@
 "use client";
 
 import { useAddress } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { Choice } from "@/ui/Choice";
 import { Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { ShootFaults } from "../shell/RecordFaults";
 import { setInAddress } from "../link/useLinks";
 import { SettingsView } from "./SettingsView";
 
-const loading = () => <Soft role="status">One moment…</Soft>;
-const MeterView = dynamic(() => import("./MeterView").then((module) => module.MeterView), { ssr: false, loading });
-const DayMediaView = dynamic(() => import("./DayMediaView").then((module) => module.DayMediaView), {
-  ssr: false,
-  loading,
-});
+const loading = <Soft role="status">One moment…</Soft>;
+const MeterView = later(() => import("./MeterView").then((module) => module.MeterView), loading);
+const DayMediaView = later(() => import("./DayMediaView").then((module) => module.DayMediaView), loading);
 
 const VIEWS = [
   { value: "settings", name: "Settings" },

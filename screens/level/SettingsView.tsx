@@ -2,7 +2,7 @@
 
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "@/core/chain/followChain";
 import type { LevelPlan } from "@/core/chain/levelPlan";
@@ -20,11 +20,11 @@ import { SettingsTickets } from "./SettingsTickets";
 import type { ShownVoice } from "./Staircase";
 import { useLevels, useLevelsRecord } from "./useLevels";
 
-const loading = () => <Soft role="status">One moment…</Soft>;
+const loading = <Soft role="status">One moment…</Soft>;
 // What to set comes first: the stairs, the devices and cures follow.
-const ChainForm = dynamic(() => import("./ChainForm").then((module) => module.ChainForm), { ssr: false, loading });
-const Staircase = dynamic(() => import("./Staircase").then((module) => module.Staircase), { ssr: false, loading });
-const DynamicsView = dynamic(() => import("./DynamicsView").then((module) => module.DynamicsView), { ssr: false });
+const ChainForm = later(() => import("./ChainForm").then((module) => module.ChainForm), loading);
+const Staircase = later(() => import("./Staircase").then((module) => module.Staircase), loading);
+const DynamicsView = later(() => import("./DynamicsView").then((module) => module.DynamicsView));
 
 const EFFORT_WORDS = {
   whisper: "a whisper",

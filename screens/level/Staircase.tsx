@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import styled from "styled-components";
 import type { LevelPlan, StageLevels } from "@/core/chain/levelPlan";
 import { PEAK_OVER_SINE_DB } from "@/core/chain/soundIn";
@@ -11,7 +11,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";
 import { Row, Soft, Stack } from "@/ui/layout";
 
-const StairChart = dynamic(() => import("@/ui/StairChart"), { ssr: false, loading: () => <Soft>One moment…</Soft> });
+const StairChart = later(() => import("@/ui/StairChart").then((module) => module.default), <Soft>One moment…</Soft>);
 
 const Keys = styled.ul`
   list-style: none;

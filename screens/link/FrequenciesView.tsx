@@ -2,7 +2,7 @@
 
 import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useMemo, useState } from "react";
 import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
@@ -19,12 +19,12 @@ import { Spectrum } from "./Spectrum";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";
 
-const LinkTable = dynamic(() => import("./LinkTable").then((module) => module.LinkTable), { ssr: false });
-const RangeView = dynamic(() => import("./RangeView").then((module) => module.RangeView), { ssr: false });
-const ScanTools = dynamic(() => import("./ScanTools").then((module) => module.ScanTools), { ssr: false });
-const RulesForm = dynamic(() => import("./AirForm").then((module) => module.RulesForm), { ssr: false });
-const RegionForm = dynamic(() => import("./AirForm").then((module) => module.RegionForm), { ssr: false });
-const SystemsForm = dynamic(() => import("./AirForm").then((module) => module.SystemsForm), { ssr: false });
+const LinkTable = later(() => import("./LinkTable").then((module) => module.LinkTable));
+const RangeView = later(() => import("./RangeView").then((module) => module.RangeView));
+const ScanTools = later(() => import("./ScanTools").then((module) => module.ScanTools));
+const RulesForm = later(() => import("./AirForm").then((module) => module.RulesForm));
+const RegionForm = later(() => import("./AirForm").then((module) => module.RegionForm));
+const SystemsForm = later(() => import("./AirForm").then((module) => module.SystemsForm));
 
 /** How the frequencies stand, in a sentence. */
 function verdictOf({ body, plan, carriers, faults }: AirScene): string {

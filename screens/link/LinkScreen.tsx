@@ -1,23 +1,18 @@
 "use client";
 
 import { useAddress } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { Choice } from "@/ui/Choice";
 import { Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { ShootFaults } from "../shell/RecordFaults";
 import { setInAddress } from "./useLinks";
 
-const loading = () => <Soft role="status">One moment…</Soft>;
-const FrequenciesView = dynamic(() => import("./FrequenciesView").then((module) => module.FrequenciesView), {
-  loading,
-});
-const LeadsView = dynamic(() => import("./LeadsView").then((module) => module.LeadsView), { ssr: false, loading });
-const PairView = dynamic(() => import("./PairView").then((module) => module.PairView), { ssr: false, loading });
-const TroubleView = dynamic(() => import("./TroubleView").then((module) => module.TroubleView), {
-  ssr: false,
-  loading,
-});
-const BagView = dynamic(() => import("./BagView").then((module) => module.BagView), { ssr: false, loading });
+const loading = <Soft role="status">One moment…</Soft>;
+const FrequenciesView = later(() => import("./FrequenciesView").then((module) => module.FrequenciesView), loading);
+const LeadsView = later(() => import("./LeadsView").then((module) => module.LeadsView), loading);
+const PairView = later(() => import("./PairView").then((module) => module.PairView), loading);
+const TroubleView = later(() => import("./TroubleView").then((module) => module.TroubleView), loading);
+const BagView = later(() => import("./BagView").then((module) => module.BagView), loading);
 
 const VIEWS = [
   { value: "frequencies", name: "Frequencies" },

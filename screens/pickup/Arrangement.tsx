@@ -1,7 +1,7 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import { lessonsFor, type Lesson } from "@/core/pickup/lessons";
 import { MICROPHONES } from "@/core/pickup/microphones";
@@ -18,8 +18,8 @@ import { PlanView, type Chosen } from "./PlanView";
 import { capsuleOf, flatOf, frameOf, mouthOf, type Look } from "./planSpace";
 import type { PickupEdits } from "./usePickup";
 
-const MicFields = dynamic(() => import("./ThingFields").then((module) => module.MicFields), { ssr: false });
-const TalkerFields = dynamic(() => import("./ThingFields").then((module) => module.TalkerFields), { ssr: false });
+const MicFields = later(() => import("./ThingFields").then((module) => module.MicFields));
+const TalkerFields = later(() => import("./ThingFields").then((module) => module.TalkerFields));
 
 const LOOKS = [
   { value: "above", name: "From above" },

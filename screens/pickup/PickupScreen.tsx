@@ -1,7 +1,7 @@
 "use client";
 
 import { replaceAddress, useAddress } from "@/ui/address";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import { OVERHEAD_SCHOOLS, SHOT_SIZES, type PickupWishes, type PlacedMic } from "@/core/pickup/setup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/core/shoot/pickupScene";
@@ -17,12 +17,12 @@ import { useShoot } from "@/data/ShootProvider";
 import { usePickup } from "./usePickup";
 
 // What is read or typed after a first look follows a moment later.
-const CandidateList = dynamic(() => import("./CandidateList").then((module) => module.CandidateList), { ssr: false });
-const WhatItGets = dynamic(() => import("./WhatItGets").then((module) => module.WhatItGets), { ssr: false });
-const Arrangement = dynamic(() => import("./Arrangement").then((module) => module.Arrangement), {
-  ssr: false,
-  loading: () => <Soft role="status">Laying out the plan…</Soft>,
-});
+const CandidateList = later(() => import("./CandidateList").then((module) => module.CandidateList));
+const WhatItGets = later(() => import("./WhatItGets").then((module) => module.WhatItGets));
+const Arrangement = later(
+  () => import("./Arrangement").then((module) => module.Arrangement),
+  <Soft role="status">Laying out the plan…</Soft>,
+);
 
 const SHOT_OPTIONS = SHOT_SIZES.map((value) => ({ value, name: upperFirst(value) }));
 const SCHOOL_NAMES: Record<PickupWishes["overhead"], string> = {

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
 import { OCTAVES_HZ } from "@/core/sound/octaves";
@@ -19,7 +19,7 @@ import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
 
-const DecayChart = dynamic(() => import("@/ui/DecayChart").then((module) => module.DecayChart), { ssr: false });
+const DecayChart = later(() => import("@/ui/DecayChart").then((module) => module.DecayChart));
 
 /** How long the microphone listens for a clap, s. */
 const CLAP_S = 8;

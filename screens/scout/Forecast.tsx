@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import type { PlaceForecast } from "@/core/room/place";
 import { midOf } from "@/core/room/place";
 import type { ShootBody } from "@/core/shoot/records";
@@ -8,7 +8,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Figure, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { GradeMark } from "./GradeMark";
 
-const EchoChart = dynamic(() => import("@/ui/EchoChart").then((module) => module.EchoChart), { ssr: false });
+const EchoChart = later(() => import("@/ui/EchoChart").then((module) => module.EchoChart));
 
 /** "longer than planned by 0.3 s". */
 export function differenceWords(provedS: number, plannedS: number): string {

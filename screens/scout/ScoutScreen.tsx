@@ -2,7 +2,7 @@
 
 import { Link } from "@/ui/address";
 import { FileText, Plus } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
 import { forecastPlace } from "@/core/room/place";
@@ -18,9 +18,9 @@ import { Forecast } from "./Forecast";
 import { RoomForm } from "./RoomForm";
 import { Treatments } from "./Treatments";
 
-const EchoView = dynamic(() => import("./EchoView").then((module) => module.EchoView));
-const NoiseView = dynamic(() => import("./NoiseView").then((module) => module.NoiseView));
-const QuietTimes = dynamic(() => import("./QuietTimes").then((module) => module.QuietTimes), { ssr: false });
+const EchoView = later(() => import("./EchoView").then((module) => module.EchoView));
+const NoiseView = later(() => import("./NoiseView").then((module) => module.NoiseView));
+const QuietTimes = later(() => import("./QuietTimes").then((module) => module.QuietTimes));
 
 const Sheet = styled(Link)`
   min-height: 44px;

@@ -1,8 +1,10 @@
 "use client";
 
-import { Suspense, lazy, useEffect, useSyncExternalStore, type ComponentType } from "react";
+import { useEffect, useSyncExternalStore, type ComponentType } from "react";
 import { HubProvider, ShootProvider, useShootPart, type NotShown } from "@/data/ShootProvider";
+import { askEarly } from "@/data/server";
 import { Link, useAddress } from "@/ui/address";
+import { later } from "@/ui/later";
 import { Button } from "@/ui/Button";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { Page } from "./Page";
@@ -10,44 +12,75 @@ import { ShootShell } from "./ShootShell";
 import { useSavedEarlier } from "./useSavedEarlier";
 import { useWholeApplication } from "./useWholeApplication";
 
-type Screen = ComponentType;
-/** A screen that is loaded when it is asked for, or a little before. */
-function screen(load: () => Promise<Screen>): { Screen: Screen; prepare: () => void } {
-  let loading: Promise<{ default: Screen }> | null = null;
-  const prepare = () =>
-    (loading ??= load().then((loaded) => {
-      // All it needs to be drawn is there; charts, menus and other views follow.
-      performance.mark("screen loaded");
-      return { default: loaded };
-    }));
-  return { Screen: lazy(prepare), prepare: () => void prepare().catch(() => undefined) };
+/** Path of a page of a shoot: its id and the part after it. */
+const SHOOT = /^\/shoots\/([^/]+)(?:\/([^/]*))?\/?$/;
+
+/** Tells, for whoever waits from outside, that a page is there and answers. */
+function Awake({ at }: { at: string }) {
+  useEffect(() => {
+    document.documentElement.dataset["awake"] = at || "board";
+    performance.mark("awake");
+  }, [at]);
+  return null;
 }
 
+/** A screen that is loaded when it is asked for, or a little before; `at`: which part of the address it is for. */
+const screen = (load: () => Promise<ComponentType>) =>
+  later(
+    async () => {
+      const Screen = await load();
+      // All it needs to be drawn is there; charts, menus and other views follow.
+      performance.mark("screen loaded");
+      return function Drawn({ at }: { at: string }) {
+        return (
+          <>
+            <Screen />
+            <Awake at={at} />
+          </>
+        );
+      };
+    },
+    <Soft role="status">Opening…</Soft>,
+  );
+
 /** Pages of a shoot, by the part of the address after its id. */
-const SCREENS: Record<string, { title: string } & ReturnType<typeof screen>> = {
-  "": { title: "Board", ...screen(async () => (await import("../board/BoardScreen")).BoardScreen) },
-  day: { title: "Day", ...screen(async () => (await import("../day/DayScreen")).DayScreen) },
-  scout: { title: "Scout", ...screen(async () => (await import("../scout/ScoutScreen")).ScoutScreen) },
-  site: { title: "Site sheet", ...screen(async () => (await import("../scout/SiteSheet")).SiteSheet) },
-  pickup: { title: "Pickup", ...screen(async () => (await import("../pickup/PickupScreen")).PickupScreen) },
-  dress: { title: "Dress", ...screen(async () => (await import("../dress/DressScreen")).DressScreen) },
-  card: { title: "Card", ...screen(async () => (await import("../dress/CardScreen")).CardScreen) },
-  link: { title: "Link", ...screen(async () => (await import("../link/LinkScreen")).LinkScreen) },
+const SCREENS: Record<string, { title: string; Screen: ReturnType<typeof screen> }> = {
+  "": { title: "Board", Screen: screen(async () => (await import("../board/BoardScreen")).BoardScreen) },
+  day: { title: "Day", Screen: screen(async () => (await import("../day/DayScreen")).DayScreen) },
+  scout: { title: "Scout", Screen: screen(async () => (await import("../scout/ScoutScreen")).ScoutScreen) },
+  site: { title: "Site sheet", Screen: screen(async () => (await import("../scout/SiteSheet")).SiteSheet) },
+  pickup: { title: "Pickup", Screen: screen(async () => (await import("../pickup/PickupScreen")).PickupScreen) },
+  dress: { title: "Dress", Screen: screen(async () => (await import("../dress/DressScreen")).DressScreen) },
+  card: { title: "Card", Screen: screen(async () => (await import("../dress/CardScreen")).CardScreen) },
+  link: { title: "Link", Screen: screen(async () => (await import("../link/LinkScreen")).LinkScreen) },
   frequencies: {
     title: "Frequencies",
-    ...screen(async () => (await import("../link/FrequencyCards")).FrequencyCards),
+    Screen: screen(async () => (await import("../link/FrequencyCards")).FrequencyCards),
   },
-  level: { title: "Level", ...screen(async () => (await import("../level/LevelScreen")).LevelScreen) },
+  level: { title: "Level", Screen: screen(async () => (await import("../level/LevelScreen")).LevelScreen) },
   settings: {
     title: "Settings",
-    ...screen(async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
+    Screen: screen(async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
   },
-  roll: { title: "Roll", ...screen(async () => (await import("../stations/stationNotes")).RollNote) },
-  check: { title: "Check", ...screen(async () => (await import("../check/CheckScreen")).CheckScreen) },
-  handover: { title: "Hand over", ...screen(async () => (await import("../stations/stationNotes")).HandoverNote) },
+  roll: { title: "Roll", Screen: screen(async () => (await import("../stations/stationNotes")).RollNote) },
+  check: { title: "Check", Screen: screen(async () => (await import("../check/CheckScreen")).CheckScreen) },
+  handover: { title: "Hand over", Screen: screen(async () => (await import("../stations/stationNotes")).HandoverNote) },
 };
 const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
-const home = screen(async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
+const Home = screen(async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
+
+/** The screen of an address. */
+function screenAt(path: string) {
+  const [, shootId, name = ""] = SHOOT.exec(path) ?? [];
+  return shootId ? screenOf(name)?.Screen : Home;
+}
+
+// What is asked for first comes first: the screen, and on a first visit the shoot.
+if (typeof window !== "undefined") {
+  screenAt(window.location.pathname)?.prepare();
+  const [, shootId] = SHOOT.exec(window.location.pathname) ?? [];
+  if (shootId) askEarly(shootId);
+}
 
 const nothing = () => () => undefined;
 /** Whether this runs in a browser that has taken over the page: before that, what it draws must be what the server drew. */
@@ -90,15 +123,6 @@ function NoShoot({ why, retry }: { why: NotShown; retry: () => void }) {
   );
 }
 
-/** Tells, for whoever waits from outside, that a page is there and answers. */
-function Awake({ at }: { at: string }) {
-  useEffect(() => {
-    document.documentElement.dataset["awake"] = at || "board";
-    performance.mark("awake");
-  }, [at]);
-  return null;
-}
-
 function Station({ name }: { name: string }) {
   const title = useShootPart(({ bundle }) => bundle.shoot.body.title);
   const known = screenOf(name);
@@ -108,12 +132,7 @@ function Station({ name }: { name: string }) {
   }, [says]);
   if (!known) return <NotHere />;
   const { Screen } = known;
-  return (
-    <Suspense fallback={<Soft role="status">Opening…</Soft>}>
-      <Screen />
-      <Awake at={name} />
-    </Suspense>
-  );
+  return <Screen at={name} />;
 }
 
 function NotHere() {
@@ -127,9 +146,6 @@ function NotHere() {
   );
 }
 
-/** Path of a page of a shoot: its id and the part after it. */
-const SHOOT = /^\/shoots\/([^/]+)(?:\/([^/]*))?\/?$/;
-
 function Place() {
   const { path } = useAddress();
   useSavedEarlier();
@@ -137,13 +153,7 @@ function Place() {
   useEffect(() => {
     if (!shootId) document.title = "Hypophon";
   }, [shootId]);
-  if (!shootId)
-    return (
-      <Suspense fallback={<Opening />}>
-        <home.Screen />
-        <Awake at="home" />
-      </Suspense>
-    );
+  if (!shootId) return <Home at="home" />;
   return (
     <ShootProvider key={shootId} shootId={shootId} instead={(why, retry) => <NoShoot why={why} retry={retry} />}>
       <ShootShell>
@@ -159,9 +169,8 @@ export function App() {
   const { path } = useAddress();
   // What is kept on the device and the screen are asked for at the same time.
   useEffect(() => {
-    const [, shootId, name = ""] = SHOOT.exec(path) ?? [];
-    (shootId ? screenOf(name) : home)?.prepare();
-  }, [path]);
+    if (isAwake) screenAt(path)?.prepare();
+  }, [path, isAwake]);
   useWholeApplication();
   if (!isAwake) return <Opening />;
   return (

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
 import { useHub, useShootPart } from "@/data/ShootProvider";
@@ -9,7 +9,7 @@ import { Button } from "@/ui/Button";
 import { saveFile } from "../files/saveFile";
 
 // Few are ever in trouble; where the page was opened without a network, the device has it.
-const TroubleDialog = dynamic(() => import("./TroubleDialog").then((module) => module.TroubleDialog), { ssr: false });
+const TroubleDialog = later(() => import("./TroubleDialog").then((module) => module.TroubleDialog));
 
 const Line = styled.div`
   display: flex;

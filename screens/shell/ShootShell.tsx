@@ -2,7 +2,7 @@
 
 import { Link, goTo, replaceAddress, useAddress } from "@/ui/address";
 import { Contrast, Keyboard } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATIONS, STATION_IDS } from "@/core/shoot/stations";
@@ -17,7 +17,7 @@ import { useShownKeys } from "./stationKeys";
 import { useKeys, type KeyCommand } from "./useKeys";
 
 // It comes right after the page, before anyone can ask for it, also where the signal is lost later.
-const KeysDialog = dynamic(() => import("./KeysDialog").then((module) => module.KeysDialog), { ssr: false });
+const KeysDialog = later(() => import("./KeysDialog").then((module) => module.KeysDialog));
 
 const Header = styled.header`
   padding: 0.5rem 1rem 0;

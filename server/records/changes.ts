@@ -17,7 +17,8 @@ const ON_DEMAND: readonly RecordKind[] = ["takeDetail"];
 
 /** Kinds of which a large shoot has thousands, and how many of them are read at once. */
 const MANY: readonly RecordKind[] = ["rig", "measurement"];
-const AT_ONCE = 200;
+const AT_ONCE = 100;
+const others = (): Promise<unknown> => new Promise((resolve) => setImmediate(resolve));
 
 const readKinds = KINDS.filter((kind) => !ON_DEMAND.includes(kind));
 
@@ -81,6 +82,7 @@ export function loadChanges({ crewId, database }: ActingCrew, shootId: string, s
         for (let at = 0; at < ids.length; at += AT_ONCE) {
           const some = ids.slice(at, at + AT_ONCE).map(({ id }) => id as string);
           records.push(...(await find(connection, inArray(table.id, some))).map((each) => changeOf(kind, each)));
+          await others();
         }
       }
       const seq = records.reduce((most, each) => Math.max(most, each.seq), since);
