@@ -13,7 +13,7 @@ const swc = [
 module.exports = {
   // Coverage and reports go where nothing is committed.
   coverageDirectory: "<rootDir>/.build/coverage",
-  testMatch: ["<rootDir>/{core,data,server,db,cli,workers,screens,ui,bench,demo}/**/*.test.{ts,tsx}"],
+  testMatch: ["<rootDir>/{core,data,server,db,cli,host,tools,workers,screens,ui,demo,fixtures}/**/*.test.{ts,tsx}"],
   setupFiles: ["<rootDir>/jest.setup.cjs"],
   transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
   // Packages that come as ES modules only.

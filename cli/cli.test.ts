@@ -4,11 +4,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingMeasurement } from "../core/check/measurement";
 import { schemaFaults } from "../core/schema/validate";
-import { sine } from "../core/audio/testSignals";
+import { sine } from "../fixtures/testSignals";
 import { toWav } from "../core/audio/toWav";
 import { CALCULATORS } from "./calculators";
 
-const TOOLS = join(__dirname, "..", ".build", "cli", "tools.mjs");
+const TOOLS = join(__dirname, "..", ".build", "cli", "calcTool.mjs");
 const MEASURE = join(__dirname, "..", ".build", "cli", "measureTool.mjs");
 const folder = mkdtempSync(join(tmpdir(), "hypophon-cli-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -3,12 +3,12 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSyn
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingRefusal } from "../core/audio/refusal";
-import { sine } from "../core/audio/testSignals";
+import { sine } from "../fixtures/testSignals";
 import { toWav } from "../core/audio/toWav";
 import { fileRefusal } from "./fileSource";
 
 const MEASURE = join(__dirname, "..", ".build", "cli", "measureTool.mjs");
-const CALC = join(__dirname, "..", ".build", "cli", "tools.mjs");
+const CALC = join(__dirname, "..", ".build", "cli", "calcTool.mjs");
 const folder = mkdtempSync(join(tmpdir(), "hypophon-hostile-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -3,11 +3,11 @@
 import { QueryClientProvider, useQueries, useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from "react";
 import type { Change } from "@/core/records/commands";
-import type { ShootBundle, Stored } from "@/core/shoot/records";
+import type { ShootBundle, Stored } from "@/core/records/records";
 import { bundleReader } from "./bundleReader";
 import { takeKey, theHub, type Hub } from "./hub";
 import type { ShootSnapshot, ShootStore } from "./shootStore";
-import { askShoots, askTakeDetail } from "./server";
+import { askSamples, askShoots, askTakeDetail, type Samples } from "./server";
 import { withPendings } from "./overlay";
 
 const HubContext = createContext<Hub | null>(null);
@@ -140,4 +140,11 @@ export function useTakeDetails(measurementIds: readonly string[]): {
     isLoading: queries.some(({ isPending }) => isPending),
     isAway: queries.some(({ isError }) => isError),
   };
+}
+
+/** Sample recordings of this shoot; null for every shoot but the demo. */
+export function useSamples(): Samples | null {
+  const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
+  const { data } = useQuery({ queryKey: ["samples"], queryFn: askSamples, refetchOnWindowFocus: false });
+  return data?.shootId === shootId ? data : null;
 }

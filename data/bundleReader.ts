@@ -1,4 +1,4 @@
-import type { ShootBundle } from "@/core/shoot/records";
+import type { ShootBundle } from "@/core/records/records";
 
 /** One reader of a shoot. */
 export interface BundleReader {

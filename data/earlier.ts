@@ -1,6 +1,6 @@
 import { fits } from "@/core/schema/validate";
 import { fieldChanges } from "@/core/records/patch";
-import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "@/core/shoot/records";
+import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "@/core/records/records";
 import type { Keeper } from "./keeper";
 import { nameOf } from "./overlay";
 import { withDeed, type Deed } from "./pending";

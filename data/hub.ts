@@ -1,7 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { v5 as uuidOf } from "uuid";
 import type { Change } from "@/core/records/commands";
-import type { RecordKind, Stored } from "@/core/shoot/records";
+import type { RecordKind, Stored } from "@/core/records/records";
 import { Device, type Sync } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
 import { openLive } from "./live";

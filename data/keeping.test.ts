@@ -2,15 +2,15 @@ import "fake-indexeddb/auto";
 import Dexie from "dexie";
 import fc from "fast-check";
 import type { Change, Command } from "@/core/records/commands";
-import { TEST_SHOOT } from "@/core/shoot/testShoot";
-import type { ShootBody } from "@/core/shoot/records";
+import { TEST_SHOOT } from "@/fixtures/testShoot";
+import type { ShootBody } from "@/core/records/records";
 import { Device } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
 import { nameOf } from "./overlay";
 import { sender as makeSender, type Sender } from "./sender";
 import { Away } from "./server";
 import { shootStore } from "./shootStore";
-import { testServer } from "./testServer";
+import { testServer } from "@/fixtures/testServer";
 
 const ID = "51ac0000-0000-4000-8000-000000000001";
 let devices = 0;

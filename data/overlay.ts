@@ -1,7 +1,7 @@
 import type { Change } from "@/core/records/commands";
 import { overlaid, sameValue, withChanges } from "@/core/records/patch";
 import { belongings } from "@/core/records/references";
-import type { RecordBodies, RecordKind } from "@/core/shoot/records";
+import type { RecordBodies, RecordKind } from "@/core/records/records";
 import { firstChanges, type Pending } from "./pending";
 
 /** Records as the server has them, by kind and id. */

@@ -1,6 +1,6 @@
-import { FIRST_PROVISION } from "@/core/shoot/dayMedia";
-import { TEST_SHOOT } from "@/core/shoot/testShoot";
-import { newScene } from "@/core/shoot/newScene";
+import { FIRST_PROVISION } from "@/core/planning/dayMedia";
+import { TEST_SHOOT } from "@/fixtures/testShoot";
+import { newScene } from "@/core/records/newScene";
 import type { Outcome } from "@/core/records/commands";
 import {
   decided,

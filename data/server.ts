@@ -127,4 +127,14 @@ export interface ShootList {
 }
 export const askShoots = (): Promise<ShootList> => ask("/api/shoots");
 
+/** Recordings that come with a shoot that shows what Hypophon does: its own, and none of anybody's. */
+export interface Samples {
+  shootId: string;
+  /** A card of recordings, and where they lie on it. */
+  card: { folder: string; files: readonly string[] };
+  recordings: readonly { file: string; title: string; rigId: string }[];
+  claps: readonly { file: string; title: string; placeId: string }[];
+}
+export const askSamples = (): Promise<Samples> => ask("/api/demo");
+
 export const askDemo = (): Promise<{ id: string }> => ask("/api/demo", asJson({}));

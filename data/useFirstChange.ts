@@ -1,7 +1,7 @@
 "use client";
 
 import { ONE_FOR } from "@/core/records/references";
-import type { RecordBodies, RecordKind } from "@/core/shoot/records";
+import type { RecordBodies, RecordKind } from "@/core/records/records";
 import { idFor } from "./hub";
 import { useShootStore } from "./ShootProvider";
 

@@ -1,5 +1,5 @@
-import { newLink } from "../core/shoot/airScene";
-import type { AirBody } from "../core/shoot/records";
+import { newLink } from "../core/planning/airScene";
+import type { AirBody } from "../core/records/records";
 import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../core/wireless/airPlan";
 import { packScan } from "../core/wireless/packedScan";
 import { simulatedScan } from "../core/wireless/scanner";

@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import type { Change } from "../core/records/commands";
-import { localPostgres, type LocalPostgres } from "../cli/postgres";
+import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
 import { awake, expectSaved } from "./shoot";
 
@@ -43,7 +43,7 @@ class Web {
   }
 
   async start(): Promise<void> {
-    const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "main.mjs"), "start"], {
+    const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "host.mjs"), "start"], {
       cwd: ROOT,
       env: {
         ...process.env,

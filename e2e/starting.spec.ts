@@ -32,7 +32,7 @@ function knock(port: number): Promise<"closed" | "answered" | "silent"> {
 
 test("from the first moment on the port is closed or answers: nobody who comes early waits for ever", async () => {
   const port = await freePort();
-  const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "main.mjs"), "start"], {
+  const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "host.mjs"), "start"], {
     cwd: ROOT,
     env: {
       ...process.env,

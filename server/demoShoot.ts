@@ -4,18 +4,18 @@ import { join } from "node:path";
 import { measureWav } from "../core/check/measureWav";
 import { bytesSource } from "../core/audio/byteSource";
 import { channelOfTake, judgeTake } from "../core/proof/judgeTake";
-import { expectedTake } from "../core/shoot/expectedTake";
-import { takeRecord } from "../core/shoot/takeRecord";
-import { airPlanOf, onAirOf } from "../core/shoot/airScene";
-import { levelsOfRig } from "../core/shoot/levels";
+import { expectedTake } from "../core/planning/expectedTake";
+import { takeRecord } from "../core/planning/takeRecord";
+import { airPlanOf, onAirOf } from "../core/planning/airScene";
+import { levelsOfRig } from "../core/planning/levels";
 import { hashOf } from "./contentHash";
 import { readMono } from "../core/audio/readMono";
 import { analyseClap } from "../core/room/clap";
 import { echoFrom } from "../core/room/measuredEcho";
 import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
-import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/shoot/connections";
+import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/planning/connections";
 import { signatureOf } from "../core/rehearsal/steps";
-import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/shoot/records";
+import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/records/records";
 import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
@@ -29,6 +29,14 @@ import { createRecord, isKnown, listRecords, loadShoot, runCommand } from "./rec
 function recordingPath(file: string): string {
   return join(process.cwd(), "demo", "recordings", file);
 }
+
+/** Recordings that come with the demo shoot, and where they belong. */
+export const demoSamples = () => ({
+  shootId: DEMO_SHOOT_ID,
+  card: { folder: "SLACK_WATER", files: CARD_FILES },
+  recordings: DEMO_RECORDINGS.map(({ file, title, rigId }) => ({ file, title, rigId })),
+  claps: [DEMO_CLAP],
+});
 
 /** Bytes of one of the demo's recordings, by its listed name only; those of its card are made here and now. */
 export async function demoRecordingBytes(file: string): Promise<Uint8Array<ArrayBuffer>> {

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
 import { answerChange, answerHealth } from "./door";
 import { FAULT_STATUS, Fault } from "./faults";
-import { workerDatabase } from "./testCrew";
+import { workerDatabase } from "../fixtures/testCrew";
 
 let pool: Pool;
 beforeAll(() => {

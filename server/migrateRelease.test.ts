@@ -4,13 +4,13 @@ import { join } from "node:path";
 import { gunzipSync } from "node:zlib";
 import { Client } from "pg";
 import { schemaFaults } from "../core/schema/validate";
-import { RECORD_SCHEMAS, type RecordKind, type ShootBundle } from "../core/shoot/records";
+import { RECORD_SCHEMAS, type RecordKind, type ShootBundle } from "../core/records/records";
 import { openDatabase, type Database } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { DEMO_SHOOT_ID, MILLER_RIG } from "../demo/recordings";
 import { SOMEBODY } from "./crew";
 import { loadShoot, loadTakeDetails } from "./records";
-import { freshDatabase } from "./testCrew";
+import { freshDatabase } from "../fixtures/testCrew";
 
 /** The database of the release before records were rows and commands, as it stood with the demo shoot in it. */
 const RELEASE = gunzipSync(readFileSync(join(__dirname, "testReleases", "0010.sql.gz"))).toString("utf8");

@@ -5,16 +5,16 @@ import { randomUUID } from "node:crypto";
 import { Client } from "pg";
 import { GENERIC_DEVICES } from "../core/chain/genericDevices";
 import { placeFaults } from "../core/room/placeModel";
-import { RECORD_SCHEMAS } from "../core/shoot/records";
-import { FIRST_PROVISION } from "../core/shoot/dayMedia";
-import { newRig } from "../core/shoot/newRig";
+import { RECORD_SCHEMAS } from "../core/records/records";
+import { FIRST_PROVISION } from "../core/planning/dayMedia";
+import { newRig } from "../core/planning/newRig";
 import { schemaFaults } from "../core/schema/validate";
 import { plannedEcho, midOf } from "../core/room/place";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { SOMEBODY } from "./crew";
 import { loadShoot } from "./records";
-import { freshDatabase } from "./testCrew";
+import { freshDatabase } from "../fixtures/testCrew";
 
 const MIGRATIONS = join(__dirname, "..", "db", "migrations");
 

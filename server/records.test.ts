@@ -1,9 +1,9 @@
-import { airSceneOf, newLink } from "../core/shoot/airScene";
-import { connectionsOf } from "../core/shoot/connections";
-import { FIRST_PROVISION } from "../core/shoot/dayMedia";
-import { needsOf } from "../core/shoot/packing";
+import { airSceneOf, newLink } from "../core/planning/airScene";
+import { connectionsOf } from "../core/planning/connections";
+import { FIRST_PROVISION } from "../core/planning/dayMedia";
+import { needsOf } from "../core/planning/packing";
 import { fromTheBag } from "../core/rehearsal/rehearsal";
-import { newScene } from "../core/shoot/newScene";
+import { newScene } from "../core/records/newScene";
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
 import { FIRST_AIR_PLAN } from "../core/wireless/airPlan";
@@ -17,22 +17,22 @@ import type {
   RigBody,
   ShootBody,
   WearerBody,
-} from "../core/shoot/records";
+} from "../core/records/records";
 import type { Database } from "../db/client";
 import { MILLER, WELDER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID, MILLER_RIG, SINGER_RIG } from "../demo/recordings";
 import { usualLayer } from "../core/dress/outfit";
 import { recipeFor } from "../core/dress/recipe";
-import { boardOf } from "../core/shoot/board";
-import { capsuleCures } from "../core/shoot/cures";
-import { levelsOf } from "../core/shoot/levels";
+import { boardOf } from "../core/board/board";
+import { capsuleCures } from "../core/planning/cures";
+import { levelsOf } from "../core/planning/levels";
 import { genericFigures } from "../core/chain/genericDevices";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
 import { Fault } from "./faults";
 import { requestCommands } from "./commands";
 import { createRecord, listRecords, listShoots, loadShoot, loadTakeDetails } from "./records";
-import { changeTo, otherCrew, remove, workerDatabase } from "./testCrew";
+import { changeTo, otherCrew, remove, workerDatabase } from "../fixtures/testCrew";
 
 let pool: Pool;
 let database: Database;

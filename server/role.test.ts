@@ -1,5 +1,5 @@
 import type { Pool } from "pg";
-import { workerDatabase } from "./testCrew";
+import { workerDatabase } from "../fixtures/testCrew";
 
 let pool: Pool;
 beforeAll(() => {

@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
-import { planBoard, withPartNews, type PartNews, type PlannedLine } from "../core/shoot/planBoard";
-import type { ShootBundle } from "../core/shoot/records";
+import { planBoard, withPartNews, type PartNews, type PlannedLine } from "../core/board/planBoard";
+import type { ShootBundle } from "../core/records/records";
 
 let bundle: ShootBundle | null = null;
 let turn = 0;

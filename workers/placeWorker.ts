@@ -3,8 +3,8 @@ import { readMono } from "../core/audio/readMono";
 import { RecordingRefusal } from "../core/audio/refusal";
 import { analyseTone, type ToneResult } from "../core/noise/roomTone";
 import { analyseClap, type ClapResult } from "../core/room/clap";
-import { quietDay, type QuietDay, type QuietDayWishes } from "../core/shoot/quietDay";
-import type { ShootBundle } from "../core/shoot/records";
+import { quietDay, type QuietDay, type QuietDayWishes } from "../core/planning/quietDay";
+import type { ShootBundle } from "../core/records/records";
 import { blobSource } from "./blobSource";
 
 /** Longest recordings of a clap and of a room's tone, s. */

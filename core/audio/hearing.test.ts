@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { BANDS_HZ, pieceMeter, PARTS_PER_HOP, type PieceFigures } from "./pieceMeter";
 import { LINE_SIZE } from "./pieceHearing";
-import { mixed, sine, whiteNoise } from "./testSignals";
+import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 
 const RATE = 48000;
 

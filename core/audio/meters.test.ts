@@ -6,7 +6,7 @@ import { countLevel, levelHistogram, percentileOf } from "./levelHistogram";
 import { pcmDecoder } from "./decodePcm";
 import { pieceMeter } from "./pieceMeter";
 import { activeLevel } from "./speechLevel";
-import { sine } from "./testSignals";
+import { sine } from "../../fixtures/testSignals";
 import { toWav } from "./toWav";
 
 const RATE = 48000;

@@ -7,7 +7,7 @@ import { NC_NUMBERS, ncOctavesDb, roomNoiseDb } from "../room/noiseCriteria";
 import { EFFORTS } from "../voice/speechSpectrum";
 import { followChain, planLevels } from "./followChain";
 import { soundAt, soundOfFeed } from "./soundIn";
-import { testSound, testWay } from "./testWays";
+import { testSound, testWay } from "../../fixtures/testWays";
 import { stagesOfWay } from "./wayStages";
 
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };

@@ -7,7 +7,7 @@ import { followChain, planLevels } from "./followChain";
 import { targetsOf } from "./schools";
 import { peakOf, soundOfFeed, type SoundIn } from "./soundIn";
 import { plainStage, type Chain } from "./stage";
-import { TEST_CONDENSER, TEST_LAV, testSound, testWay } from "./testWays";
+import { TEST_CONDENSER, TEST_LAV, testSound, testWay } from "../../fixtures/testWays";
 import { stagesOfWay } from "./wayStages";
 
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };

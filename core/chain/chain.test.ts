@@ -9,7 +9,7 @@ import { costOfSettings, leastCost } from "./everyCombination";
 import { followChain, planLevels } from "./followChain";
 import { peakOf, soundOfFeed as feed } from "./soundIn";
 import { plainStage, withKnob, type Chain, type ChainStage } from "./stage";
-import { TEST_CONDENSER, TEST_LAV, testSound, testWay } from "./testWays";
+import { TEST_CONDENSER, TEST_LAV, testSound, testWay } from "../../fixtures/testWays";
 import { stagesOfWay } from "./wayStages";
 
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };

@@ -8,7 +8,7 @@ import { kWeightedSteps } from "../audio/kWeighting";
 import { integratedLufs } from "../audio/loudness";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
-import { joined, sine } from "../audio/testSignals";
+import { joined, sine } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 
 const RATE = 48000;

@@ -7,7 +7,7 @@ import { overviewBuilder } from "../audio/overview";
 import { pieceMeter } from "../audio/pieceMeter";
 import { recordingMeter } from "./recordingMeter";
 import { MeasurementCancelled, RecordingRefusal } from "../audio/refusal";
-import { gated, joined, mixed, sine, whiteNoise } from "../audio/testSignals";
+import { gated, joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav, type WavLayout } from "../audio/toWav";
 import { readWavHeader } from "../audio/wavHeader";
 

@@ -1,7 +1,7 @@
 import { bytesSource } from "../audio/byteSource";
 import { pieceMeter, BANDS_HZ } from "../audio/pieceMeter";
 import { planPieces } from "../audio/pieces";
-import { mixed, sine, whiteNoise } from "../audio/testSignals";
+import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 import { findingsTable } from "./findingsTable";
 import { KIND_WORDS } from "./kindWords";

@@ -6,7 +6,7 @@ import { WaveFile } from "wavefile";
 import { bytesSource } from "../audio/byteSource";
 import { readFrames } from "../audio/readFrames";
 import { readWavHeader } from "../audio/wavHeader";
-import { sine, whiteNoise } from "../audio/testSignals";
+import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 import { measureWav } from "./measureWav";
 

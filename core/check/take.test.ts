@@ -2,7 +2,7 @@ import { WaveFile } from "wavefile";
 import { bytesSource, type ByteSource } from "../audio/byteSource";
 import { firstLook, shapeBetween, spectrumBetween } from "../audio/look";
 import { RecordingRefusal } from "../audio/refusal";
-import { mixed, sine, whiteNoise } from "../audio/testSignals";
+import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 import { readWavHeader } from "../audio/wavHeader";
 import { joinCourse } from "./course";

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { bytesSource } from "../audio/byteSource";
 import { readFrames } from "../audio/readFrames";
 import { integratedLufs, loudnessCounter, loudnessRangeLu, mixLoudness } from "../audio/loudness";
-import { sine, whiteNoise } from "../audio/testSignals";
+import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 import { readWavHeader } from "../audio/wavHeader";
 import { measureWav } from "./measureWav";

@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { gated, joined, mixed, sine, whiteNoise } from "../audio/testSignals";
+import { gated, joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { toWav } from "../audio/toWav";
 import { liveMeter } from "./liveMeter";
 

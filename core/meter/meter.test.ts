@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { ChannelMeasurement, FindingKind } from "../check/measurement";
 import { recordingMeter } from "../check/recordingMeter";
-import { joined, mixed, sine, whiteNoise } from "../audio/testSignals";
+import { joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { liveMeter } from "./liveMeter";
 import { findTaps, judgeTaps } from "./tapTest";
 import { adviseTrial, stepOf, type Heard } from "./trial";

@@ -4,7 +4,7 @@ import { forecastPlace } from "../room/place";
 import type { PlaceModel } from "../room/placeModel";
 import { LIVING_ROOM } from "../room/usualPlaces";
 import { fits } from "../schema/validate";
-import { sine, whiteNoise } from "../audio/testSignals";
+import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { BARRIERS, BARRIER_IDS, SHUT } from "./barriers";
 import { LISTENING, LISTENING_S, promptAt } from "./listening";
 import { NoiseSource, usualSource } from "./noiseSource";

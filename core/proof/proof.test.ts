@@ -1,7 +1,7 @@
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
 import { followChain, planLevels } from "../chain/followChain";
 import type { LevelPlan } from "../chain/levelPlan";
-import { testSound, testWay } from "../chain/testWays";
+import { testSound, testWay } from "../../fixtures/testWays";
 import { stagesOfWay } from "../chain/wayStages";
 import { correctLevel, correctionSentence } from "./correction";
 import { likelyChannel, provePlan } from "./verdict";

@@ -1,4 +1,4 @@
-import type { RecordBodies, RecordKind, ShootBundle, Stored } from "../shoot/records";
+import type { RecordBodies, RecordKind, ShootBundle, Stored } from "./records";
 
 /** A record as lists of a shoot hold it. */
 export interface Listed<Kind extends RecordKind = RecordKind> extends Stored<Kind> {

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "../shoot/records";
+import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "./records";
 import type { FieldConflict } from "./patch";
 
 const strict = { additionalProperties: false } as const;

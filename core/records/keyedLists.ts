@@ -1,4 +1,4 @@
-import type { RecordKind } from "../shoot/records";
+import type { RecordKind } from "./records";
 
 /**
  * Lists in records whose entries have a name of their own: two people may change different entries, or add some, at once.

@@ -1,4 +1,4 @@
-import type { RecordBodies, RecordKind } from "../shoot/records";
+import type { RecordBodies, RecordKind } from "./records";
 import { listKey } from "./keyedLists";
 
 /**

@@ -1,4 +1,4 @@
-import type { RecordKind } from "../shoot/records";
+import type { RecordKind } from "./records";
 
 /** Fields that name other records of the same shoot; kit may also be the crew's own. */
 export const REFERENCES = {

@@ -1,4 +1,4 @@
-import type { ShootBundle } from "../shoot/records";
+import type { ShootBundle } from "./records";
 
 type Part = keyof ShootBundle;
 

@@ -3,9 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { filterOctave, octaveSections } from "../audio/octaveBank";
-import { sine } from "../audio/testSignals";
+import { sine } from "../../fixtures/testSignals";
 import { analyseClap, type ClapAnalysis } from "./clap";
-import { CLAP_RATE_HZ, noiseClap, toneClap } from "./decayFixtures";
+import { CLAP_RATE_HZ, noiseClap, toneClap } from "../../fixtures/decays";
 import { ROOM_OCTAVES_HZ } from "./materials";
 
 function analysed(samples: Float32Array): ClapAnalysis {

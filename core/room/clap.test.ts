@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { analyseClap, type ClapResult } from "./clap";
-import { CLAP_RATE_HZ, noiseClap, toneClap } from "./decayFixtures";
+import { CLAP_RATE_HZ, noiseClap, toneClap } from "../../fixtures/decays";
 import { LIVING_ROOM } from "./usualPlaces";
 import { forecastPlace, midOf } from "./place";
 import { echoFrom, MeasuredEcho } from "./measuredEcho";

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import { HeightM } from "../dress/outfit";
-import { PlaceBody, ShootBody } from "../shoot/records";
+import { PlaceBody, ShootBody } from "../records/records";
 import { oneOf } from "./oneOf";
 import { fits, schemaFaults } from "./validate";
 

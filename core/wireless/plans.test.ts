@@ -6,7 +6,15 @@ import { prepareAir } from "./judgeAir";
 import { conflictsOf } from "./products";
 import { rangeOf, whyForbidden } from "./region";
 import { isTaken, takenParts, type Scan } from "./scan";
-import { areCompatible, coordinated, testCarrier, testLink, testPlan, testRegion, testSystem } from "./testAir";
+import {
+  areCompatible,
+  coordinated,
+  testCarrier,
+  testLink,
+  testPlan,
+  testRegion,
+  testSystem,
+} from "../../fixtures/testAir";
 
 const ABC = ["A", "B", "C"].map((id) => testLink(id));
 const scanOf = (fromMHz: number, stepKHz: number, levelsDbm: number[]): Scan => ({

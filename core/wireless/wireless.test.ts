@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { airProblem, type WantedLink } from "./airProblem";
 import { USUAL_RULES, type AirRules } from "./airRules";
 import { coordinator, firstFit, randomFrom } from "./coordinate";
-import { areCompatible, testCarrier } from "./testAir";
+import { areCompatible, testCarrier } from "../../fixtures/testAir";
 import { conflictsOf, conflictWords, productsWithin, type Carrier } from "./products";
 
 const NO_GUARDS: AirRules = { ...USUAL_RULES, spacingKHz: 0, twoThirdKHz: 0, threeThirdKHz: 0, fifthKHz: null };

@@ -10,8 +10,8 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { LevelsBody, PackingBody, ProvisionBody, type LevelLine } from "../../core/shoot/records";
-import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "../../core/shoot/bounds";
+import { LevelsBody, PackingBody, ProvisionBody, type LevelLine } from "../../core/records/records";
+import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "../../core/records/bounds";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

@@ -12,7 +12,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import { AirLink } from "../../core/wireless/airPlan";
-import { StepDone, type AirBody, type ConnectionBody } from "../../core/shoot/records";
+import { StepDone, type AirBody, type ConnectionBody } from "../../core/records/records";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

@@ -15,7 +15,7 @@ import {
 import type { Aims } from "../../core/dress/aims";
 import type { Choice } from "../../core/dress/choice";
 import { Person, type Accessory, type Layer, type Outfit, type Performance } from "../../core/dress/outfit";
-import { RigBody, WearerBody, type Consent } from "../../core/shoot/records";
+import { RigBody, WearerBody, type Consent } from "../../core/records/records";
 import { holds, referable, refersTo } from "./kept";
 import { scene } from "./places";
 import { inShoot, keptInShoot, kitItem } from "./shoot";

@@ -14,7 +14,7 @@ import {
 import { NoiseSource } from "../../core/noise/noiseSource";
 import { PlacedMic, Talker } from "../../core/pickup/setup";
 import type { PlaceModel } from "../../core/room/placeModel";
-import { SceneBody, type PickupBody } from "../../core/shoot/records";
+import { SceneBody, type PickupBody } from "../../core/records/records";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

@@ -13,7 +13,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { AnyKitFigures, KitKind } from "../../core/connect/kitItems";
 import { KIT_KINDS } from "../../core/connect/kitItems";
-import { ShootBody } from "../../core/shoot/records";
+import { ShootBody } from "../../core/records/records";
 import { holds, kept } from "./kept";
 
 /** A record of a shoot of the same crew. */

@@ -11,7 +11,7 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { MeasurementBody, type TakeDetailBody } from "../../core/shoot/records";
+import { MeasurementBody, type TakeDetailBody } from "../../core/records/records";
 import { holds, kept, referable, refersTo } from "./kept";
 import { rig } from "./people";
 import { scene } from "./places";

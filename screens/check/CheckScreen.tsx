@@ -4,13 +4,12 @@ import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
-import { CARD_FILES, DEMO_RECORDINGS, DEMO_SHOOT_ID } from "@/demo/recordings";
 import type { MeasuredRecording } from "@/core/check/recordingMeter";
-import type { Stored } from "@/core/shoot/records";
+import type { Stored } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { useShoot } from "@/data/ShootProvider";
+import { useSamples, useShoot } from "@/data/ShootProvider";
 import { useRemoval } from "../shell/useRemoval";
 import { stationHref } from "../shell/ThreadNav";
 import { WearerLinks } from "../shell/WearerLinks";
@@ -52,17 +51,18 @@ function DemoTakes({
   onFile: (file: File) => void;
   onCard: (files: readonly DroppedFile[]) => void;
 }) {
-  const { bundle } = useShoot();
+  const samples = useSamples();
   const [isFetching, setFetching] = useState(false);
-  const recordings = DEMO_RECORDINGS.filter((recording) => recording.rigId === rigId);
-  if (bundle.shoot.id !== DEMO_SHOOT_ID) return null;
+  if (!samples) return null;
+  const { card } = samples;
+  const recordings = samples.recordings.filter((recording) => recording.rigId === rigId);
   const choose = (name: string) => fetchDemoRecording(name).then((file) => file && onFile(file));
   const fetchCard = async () => {
     setFetching(true);
-    for (const name of CARD_FILES) {
+    for (const name of card.files) {
       const file = await fetchDemoRecording(name);
       if (!file) break;
-      onCard([{ file, path: `SLACK_WATER/${name}` }]);
+      onCard([{ file, path: `${card.folder}/${name}` }]);
     }
     setFetching(false);
   };
@@ -70,7 +70,7 @@ function DemoTakes({
     <Row>
       <Soft>Or the demo&apos;s:</Soft>
       <Button isDisabled={isFetching} onPress={() => void fetchCard()}>
-        {isFetching ? "Fetching the card" : `Card of ${CARD_FILES.length}`}
+        {isFetching ? "Fetching the card" : `Card of ${card.files.length}`}
       </Button>
       {recordings.map((recording) => (
         <Button key={recording.file} onPress={() => void choose(recording.file)}>

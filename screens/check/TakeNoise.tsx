@@ -2,10 +2,10 @@
 
 import { useState } from "react";
 import type { RecordingMeasurement } from "@/core/check/measurement";
-import { levelsOfRig } from "@/core/shoot/levels";
-import { noiseFromTake } from "@/core/shoot/noiseFromTake";
-import { placeOfRig, planRig } from "@/core/shoot/planRig";
-import type { Stored } from "@/core/shoot/records";
+import { levelsOfRig } from "@/core/planning/levels";
+import { noiseFromTake } from "@/screens/check/noiseFromTake";
+import { placeOfRig, planRig } from "@/core/planning/planRig";
+import type { Stored } from "@/core/records/records";
 import { aWeightedDb, mapOctaves } from "@/core/sound/octaves";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";

@@ -1,11 +1,11 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { channelOfTake, judgeTake } from "@/core/proof/judgeTake";
 import { audioFileOf, type FileContent } from "@/core/records/audioFile";
-import { expectedTake } from "@/core/shoot/expectedTake";
-import { levelsOfRig } from "@/core/shoot/levels";
-import type { ShootBundle } from "@/core/shoot/records";
-import { rigOfFile } from "@/core/shoot/takeOwner";
-import { keptTake, takeRecord } from "@/core/shoot/takeRecord";
+import { expectedTake } from "@/core/planning/expectedTake";
+import { levelsOfRig } from "@/core/planning/levels";
+import type { ShootBundle } from "@/core/records/records";
+import { rigOfFile } from "@/screens/check/takeOwner";
+import { keptTake, takeRecord } from "@/core/planning/takeRecord";
 import { takeKey } from "@/data/hub";
 import { askTakeDetail } from "@/data/server";
 import type { ShootStore } from "@/data/shootStore";

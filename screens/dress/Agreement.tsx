@@ -4,7 +4,7 @@ import { selfPlacementSteps } from "@/core/dress/selfPlacement";
 import { cautionsOf } from "@/core/dress/options";
 import { INTRUSIONS, type Intrusion } from "@/core/dress/outfit";
 import type { Candidate } from "@/core/dress/planDress";
-import type { Consent, Stored } from "@/core/shoot/records";
+import type { Consent, Stored } from "@/core/records/records";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";

@@ -5,7 +5,7 @@ import styled from "styled-components";
 import { headDirections } from "@/core/dress/headDirections";
 import { recipeFor } from "@/core/dress/recipe";
 import { selfPlacementSteps } from "@/core/dress/selfPlacement";
-import { outfitOf } from "@/core/shoot/planRig";
+import { outfitOf } from "@/core/planning/planRig";
 import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";

@@ -4,7 +4,7 @@ import styled from "styled-components";
 import { certaintyOf, certaintyWord, unknownsOf } from "@/core/dress/certainty";
 import { EXTENSION_M, PACK_PLACES } from "@/core/dress/packPlaces";
 import { levelAtTurn, type Candidate, type DressPlan } from "@/core/dress/planDress";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
 import { lengthWords, placementWords } from "./words";
 

@@ -7,7 +7,7 @@ import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
 import { directionsBetween } from "@/core/dress/headDirections";
 import { levelAtTurn, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
 import { OCTAVES_HZ } from "@/core/sound/octaves";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { THREAD_COLOURS } from "@/ui/theme";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";

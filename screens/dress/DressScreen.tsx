@@ -11,7 +11,7 @@ import { GARMENTS } from "@/core/dress/garments";
 import { headDirections } from "@/core/dress/headDirections";
 import type { Layer } from "@/core/dress/outfit";
 import { ranksUnder, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
-import { outfitOf } from "@/core/shoot/planRig";
+import { outfitOf } from "@/core/planning/planRig";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Slider } from "@/ui/Slider";

@@ -2,7 +2,7 @@
 
 import { Plus } from "lucide-react";
 import { HeightM, MAX_LAYERS, usualLayer, type Outfit, type Person } from "@/core/dress/outfit";
-import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/shoot/records";
+import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";

@@ -8,7 +8,7 @@ import { packRefusal } from "@/core/dress/packPlaces";
 import type { Candidate, DressPlan, RankedPlace } from "@/core/dress/planDress";
 import { recipeFor, type Recipe } from "@/core/dress/recipe";
 import { SUPPLIES } from "@/core/dress/supplies";
-import type { Stored } from "@/core/shoot/records";
+import type { Stored } from "@/core/records/records";
 import { Select } from "@/ui/Select";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { placeOfRig, planRig } from "@/core/shoot/planRig";
+import { placeOfRig, planRig } from "@/core/planning/planRig";
 import { useShootStore } from "@/data/ShootProvider";
 
 /** At most this many rigs are planned ahead. */

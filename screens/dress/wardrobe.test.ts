@@ -5,7 +5,7 @@ import { usualLayer, type Outfit } from "@/core/dress/outfit";
 import { ACCESSORIES } from "@/core/dress/accessories";
 import { SCHOOL_OPTIONS, type SchoolQuestion } from "@/core/dress/aims";
 import type { ShootStore } from "@/data/shootStore";
-import { bundleOf, testStore } from "@/data/testStore";
+import { bundleOf, testStore } from "@/fixtures/testStore";
 import { editLayers, editOutfit } from "./wardrobe";
 import {
   ACCESSORY_OPTIONS,

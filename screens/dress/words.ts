@@ -21,7 +21,7 @@ import type { Option } from "@/core/dress/options";
 import { PACK_PLACES } from "@/core/dress/packPlaces";
 import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body/cableRoute";
 import { SCHOOL_WORDS } from "@/core/dress/schools";
-import type { Consent, ShootBody } from "@/core/shoot/records";
+import type { Consent, ShootBody } from "@/core/records/records";
 import type { Effort } from "@/core/voice/speechSpectrum";
 import type { Outfit } from "@/core/dress/outfit";
 

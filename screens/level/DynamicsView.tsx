@@ -3,8 +3,8 @@
 import { later } from "@/ui/later";
 import { SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS, type Dynamics } from "@/core/chain/dynamics";
 import type { LevelPlan } from "@/core/chain/levelPlan";
-import { provisionBodyOf } from "@/core/shoot/dayMedia";
-import type { LevelSubject } from "@/core/shoot/levels";
+import { provisionBodyOf } from "@/core/planning/dayMedia";
+import type { LevelSubject } from "@/core/planning/levels";
 import { minus } from "@/core/sound/decibel";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { compressedWords, FILE_LIMITS, takeName, type FileLimit } from "@/core/media/soundFormat";
 import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
-import type { DayMedia } from "@/core/shoot/dayMedia";
+import type { DayMedia } from "@/core/planning/dayMedia";
 import { Select } from "@/ui/Select";
 import { Row, Stack } from "@/ui/layout";
 

@@ -5,7 +5,7 @@ import styled from "styled-components";
 import type { ChannelMeasurement, FindingKind } from "@/core/check/measurement";
 import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter/trial";
 import { correctionSentence, correctLevel } from "@/core/proof/correction";
-import type { LevelSubject } from "@/core/shoot/levels";
+import type { LevelSubject } from "@/core/planning/levels";
 import { minus } from "@/core/sound/decibel";
 import { Button } from "@/ui/Button";
 import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";

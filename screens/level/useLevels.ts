@@ -2,11 +2,11 @@
 
 import { useAddress } from "@/ui/address";
 import { useMemo } from "react";
-import { levelsBodyOf, lineOf, withLine } from "@/core/shoot/levelLines";
-import type { SettingsCard } from "@/core/shoot/levelCards";
-import { levelsOf, type LevelSubject } from "@/core/shoot/levels";
-import type { LevelLine, LevelsBody } from "@/core/shoot/records";
-import { scenesInOrder } from "@/core/shoot/sceneOrder";
+import { levelsBodyOf, lineOf, withLine } from "@/core/planning/levelLines";
+import type { SettingsCard } from "@/core/planning/levelCards";
+import { levelsOf, type LevelSubject } from "@/core/planning/levels";
+import type { LevelLine, LevelsBody } from "@/core/records/records";
+import { scenesInOrder } from "@/core/records/sceneOrder";
 import { setInAddress } from "../link/useLinks";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";

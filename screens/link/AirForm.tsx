@@ -2,7 +2,7 @@
 
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import type { AirScene } from "@/core/shoot/airScene";
+import type { AirScene } from "@/core/planning/airScene";
 import { schemaFaults } from "@/core/schema/validate";
 import { withoutForbidden } from "@/core/wireless/airFaults";
 import { AirRules } from "@/core/wireless/airRules";

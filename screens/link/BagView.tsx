@@ -14,8 +14,8 @@ import {
   withPacked,
   type Need,
   type NeedGroup,
-} from "@/core/shoot/packing";
-import type { KitItemBody } from "@/core/shoot/records";
+} from "@/core/planning/packing";
+import type { KitItemBody } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";

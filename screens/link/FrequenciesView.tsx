@@ -4,7 +4,7 @@ import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
 import { later } from "@/ui/later";
 import { useMemo, useState } from "react";
-import { airSceneOf, type AirScene } from "@/core/shoot/airScene";
+import { airSceneOf, type AirScene } from "@/core/planning/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
 import { airJson, airTable } from "@/core/wireless/airExport";
 import { bindingWords, coordinationWords } from "@/core/wireless/coordinationWords";

@@ -3,7 +3,7 @@
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
-import { airSceneOf } from "@/core/shoot/airScene";
+import { airSceneOf } from "@/core/planning/airScene";
 import { BY_LEAD } from "@/core/wireless/airPlan";
 import { presetName } from "@/core/wireless/systems";
 import { Button } from "@/ui/Button";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Connection } from "@/core/shoot/connections";
+import type { Connection } from "@/core/planning/connections";
 import { PickList } from "@/ui/PickList";
 import { Soft } from "@/ui/layout";
 import type { Links } from "./useLinks";

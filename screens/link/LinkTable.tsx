@@ -2,9 +2,9 @@
 
 import { Plus } from "lucide-react";
 import styled from "styled-components";
-import { newLink, type AirScene } from "@/core/shoot/airScene";
-import type { Stored } from "@/core/shoot/records";
-import { scenesInOrder } from "@/core/shoot/sceneOrder";
+import { newLink, type AirScene } from "@/core/planning/airScene";
+import type { Stored } from "@/core/records/records";
+import { scenesInOrder } from "@/core/records/sceneOrder";
 import { BY_LEAD, MOST_LINKS, type AirLink } from "@/core/wireless/airPlan";
 import { conflictWords } from "@/core/wireless/products";
 import { whyForbidden } from "@/core/wireless/region";

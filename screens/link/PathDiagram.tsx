@@ -1,7 +1,7 @@
 "use client";
 
 import styled from "styled-components";
-import type { ChainLink } from "@/core/shoot/linkChain";
+import type { ChainLink } from "@/screens/link/linkChain";
 
 const Way = styled.ol`
   list-style: none;

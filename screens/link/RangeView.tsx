@@ -2,9 +2,9 @@
 
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import type { AirScene } from "@/core/shoot/airScene";
-import { storedConnection, usualRangeOf } from "@/core/shoot/connections";
-import type { ShootBody } from "@/core/shoot/records";
+import type { AirScene } from "@/core/planning/airScene";
+import { storedConnection, usualRangeOf } from "@/core/planning/connections";
+import type { ShootBody } from "@/core/records/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import {
   BODIES,

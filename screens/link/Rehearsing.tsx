@@ -17,7 +17,7 @@ import { heardWords, hideFaults } from "@/core/rehearsal/practice";
 import type { Setup } from "@/core/rehearsal/setup";
 import { devicesAt, doStep, missingAt } from "@/core/rehearsal/walk";
 import { STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
-import type { Connection } from "@/core/shoot/connections";
+import type { Connection } from "@/core/planning/connections";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { AirScene } from "@/core/shoot/airScene";
+import type { AirScene } from "@/core/planning/airScene";
 import { packScan } from "@/core/wireless/packedScan";
 import type { Scan } from "@/core/wireless/scan";
 import { simulatedScan } from "@/core/wireless/scanner";

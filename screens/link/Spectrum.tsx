@@ -4,7 +4,7 @@ import { Minus, Plus } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { useMove } from "react-aria";
 import styled from "styled-components";
-import type { AirScene } from "@/core/shoot/airScene";
+import type { AirScene } from "@/core/planning/airScene";
 import { productsWithin, type Carrier } from "@/core/wireless/products";
 import { Button } from "@/ui/Button";
 import { Tick } from "@/ui/Ticks";

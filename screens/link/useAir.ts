@@ -1,7 +1,7 @@
 "use client";
 
-import { airBodyOf, storedAir } from "@/core/shoot/airScene";
-import type { AirBody } from "@/core/shoot/records";
+import { airBodyOf, storedAir } from "@/core/planning/airScene";
+import type { AirBody } from "@/core/records/records";
 import type { AirLink } from "@/core/wireless/airPlan";
 import type { AirDoor } from "@/workers/airWorker";
 import { useShootStore } from "@/data/ShootProvider";

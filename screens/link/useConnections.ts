@@ -8,9 +8,9 @@ import {
   levelInputOf,
   storedConnection,
   type Connection,
-} from "@/core/shoot/connections";
-import { packingBodyOf } from "@/core/shoot/packing";
-import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/shoot/records";
+} from "@/core/planning/connections";
+import { packingBodyOf } from "@/core/planning/packing";
+import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/records/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
 import { clipText } from "@/core/schema/cleanText";

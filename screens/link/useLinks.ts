@@ -2,9 +2,9 @@
 
 import { replaceAddress, useAddress } from "@/ui/address";
 import { useMemo } from "react";
-import { airBodyOf } from "@/core/shoot/airScene";
-import { connectionsOf, type Connection, type ConnectionPlan } from "@/core/shoot/connections";
-import type { AirBody } from "@/core/shoot/records";
+import { airBodyOf } from "@/core/planning/airScene";
+import { connectionsOf, type Connection, type ConnectionPlan } from "@/core/planning/connections";
+import type { AirBody } from "@/core/records/records";
 import { useShoot } from "@/data/ShootProvider";
 
 /** Writes into the address without asking the server for anything. */

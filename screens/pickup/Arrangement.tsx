@@ -6,7 +6,7 @@ import { useState } from "react";
 import { lessonsFor, type Lesson } from "@/core/pickup/lessons";
 import { MICROPHONES } from "@/core/pickup/microphones";
 import { MOST_MICS, MOST_TALKERS, type PlacedMic, type Talker } from "@/core/pickup/setup";
-import type { PickupScene } from "@/core/shoot/pickupScene";
+import type { PickupScene } from "@/screens/pickup/pickupScene";
 import { OCTAVES_HZ } from "@/core/sound/octaves";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";

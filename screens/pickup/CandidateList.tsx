@@ -3,7 +3,7 @@
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
 import type { PickupCandidate } from "@/core/pickup/candidates";
-import type { HiddenMic, PickupScene } from "@/core/shoot/pickupScene";
+import type { HiddenMic, PickupScene } from "@/screens/pickup/pickupScene";
 import { Disclosure } from "@/ui/Disclosure";
 import { Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";

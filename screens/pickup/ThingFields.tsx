@@ -5,7 +5,7 @@ import { handsOn } from "@/core/pickup/hands";
 import { HOLDERS, MICROPHONES, MICROPHONE_IDS, type Holder } from "@/core/pickup/microphones";
 import { PATTERNS } from "@/core/pickup/patterns";
 import { PlacedMic, Talker } from "@/core/pickup/setup";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { EFFORTS } from "@/core/voice/speechSpectrum";
 import { Button } from "@/ui/Button";
 import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";

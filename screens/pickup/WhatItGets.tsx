@@ -4,7 +4,7 @@ import { whatWouldBeat } from "@/core/pickup/better";
 import type { PickupCandidate } from "@/core/pickup/candidates";
 import type { Talker } from "@/core/pickup/setup";
 import type { PlaceModel } from "@/core/room/placeModel";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { HeardTable } from "./HeardTable";

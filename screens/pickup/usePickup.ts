@@ -1,8 +1,8 @@
 "use client";
 
 import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup/setup";
-import { storedPickup } from "@/core/shoot/storedPickup";
-import type { PickupBody } from "@/core/shoot/records";
+import { storedPickup } from "@/core/planning/storedPickup";
+import type { PickupBody } from "@/core/records/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
 

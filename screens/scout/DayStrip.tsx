@@ -5,7 +5,7 @@ import { useMove } from "react-aria";
 import styled from "styled-components";
 import { minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
 import { lengthOf, type Interval } from "@/core/schedule/intervals";
-import type { QuietDay, QuietScene } from "@/core/shoot/quietDay";
+import type { QuietDay, QuietScene } from "@/core/planning/quietDay";
 
 const Strip = styled.div`
   display: grid;

@@ -6,7 +6,6 @@ import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
 import { OCTAVES_HZ } from "@/core/sound/octaves";
 import type { PlaceForecast } from "@/core/room/place";
 import type { ClapResult } from "@/core/room/clap";
-import { DEMO_CLAP, DEMO_SHOOT_ID } from "@/demo/recordings";
 import type { Sound } from "@/workers/placeWorker";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -15,7 +14,7 @@ import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { SoundIn } from "../sound/SoundIn";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
-import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { useSamples, useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
 
@@ -85,7 +84,7 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
 export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; forecast: PlaceForecast }) {
   const { placeId, echo, forecast } = props;
   const store = useShootStore();
-  const { bundle } = useShoot();
+  const sample = useSamples()?.claps.find((clap) => clap.placeId === placeId);
   const doorOf = usePlaceDoor();
   const [isBusy, setIsBusy] = useState(false);
   const [refusal, setRefusal] = useState<{ says: string; advice: string } | null>(null);
@@ -101,8 +100,8 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
     else setRefusal(result);
   }
 
-  async function takeDemo(): Promise<void> {
-    const file = await fetchDemoRecording(DEMO_CLAP.file);
+  async function takeSample(name: string): Promise<void> {
+    const file = await fetchDemoRecording(name);
     if (file) await measure(file.name, file);
   }
 
@@ -117,10 +116,10 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
         onFile={(file) => void soundOf(file).then((sound) => measure(file.name, sound))}
         onHeard={(heard) => void measure("recorded here", heard)}
       />
-      {bundle.shoot.id === DEMO_SHOOT_ID && placeId === DEMO_CLAP.placeId && (
+      {sample && (
         <Row>
           <Soft>Or the demo&apos;s:</Soft>
-          <Button onPress={() => void takeDemo()}>{DEMO_CLAP.title}</Button>
+          <Button onPress={() => void takeSample(sample.file)}>{sample.title}</Button>
         </Row>
       )}
       {refusal && (

@@ -3,7 +3,7 @@
 import { later } from "@/ui/later";
 import type { PlaceForecast } from "@/core/room/place";
 import { midOf } from "@/core/room/place";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { Figure, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { GradeMark } from "./GradeMark";

@@ -10,7 +10,7 @@ import { REMEDY_ROWS } from "@/core/noise/remedies";
 import type { SourceKindId } from "@/core/noise/sourceKinds";
 import { baseNoiseDb, noiseReverberance, noisesOf, type PlaceForecast } from "@/core/room/place";
 import type { PlaceModel } from "@/core/room/placeModel";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { aWeightedDb } from "@/core/sound/octaves";
 import { Button } from "@/ui/Button";
 import { Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";

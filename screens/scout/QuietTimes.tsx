@@ -1,12 +1,12 @@
 "use client";
 
-import { emptyShoot } from "@/core/shoot/emptyShoot";
+import { emptyShoot } from "@/core/records/emptyShoot";
 import { useEffect, useState } from "react";
 import { isClockTime, minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
 import { lengthOf } from "@/core/schedule/intervals";
-import { quietDay, USUAL_DAY, type QuietDay, type QuietScene } from "@/core/shoot/quietDay";
-import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "@/core/shoot/bounds";
-import type { SceneBody, ShootBundle } from "@/core/shoot/records";
+import { quietDay, USUAL_DAY, type QuietDay, type QuietScene } from "@/core/planning/quietDay";
+import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "@/core/records/bounds";
+import type { SceneBody, ShootBundle } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField } from "@/ui/NumberField";

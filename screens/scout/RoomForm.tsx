@@ -8,7 +8,7 @@ import { NC_NUMBERS, NC_WORDS } from "@/core/room/noiseCriteria";
 import { airOf, PlaceModel, SETTINGS, type Patch } from "@/core/room/placeModel";
 import { CAR } from "@/core/room/usualPlaces";
 import { SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "@/core/room/shape";
-import type { PlaceBody, ShootBody, Stored } from "@/core/shoot/records";
+import type { PlaceBody, ShootBody, Stored } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";

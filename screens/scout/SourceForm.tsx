@@ -7,7 +7,7 @@ import { NoiseSource } from "@/core/noise/noiseSource";
 import { REMEDY_ROWS } from "@/core/noise/remedies";
 import { OCCURRENCES, SOURCE_KINDS, SOURCE_KIND_IDS, type Occurrence, type Remedy } from "@/core/noise/sourceKinds";
 import { isClockTime } from "@/core/schedule/clockTime";
-import type { ShootBody } from "@/core/shoot/records";
+import type { ShootBody } from "@/core/records/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";

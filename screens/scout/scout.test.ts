@@ -3,7 +3,7 @@ import { PLACE_IDS } from "@/demo/places";
 import { usualSource } from "@/core/noise/noiseSource";
 import { REMEDIES } from "@/core/noise/sourceKinds";
 import { placeFaults } from "@/core/room/placeModel";
-import { bundleOf, testStore } from "@/data/testStore";
+import { bundleOf, testStore } from "@/fixtures/testStore";
 import { isSound, looksLikeWav } from "../sound/decodeFile";
 import { editPlace } from "./editPlace";
 import { remedyWords, whenWords } from "./noiseWords";

@@ -1,4 +1,4 @@
-import { RECORD_SCHEMAS, type RecordKind } from "@/core/shoot/records";
+import { RECORD_SCHEMAS, type RecordKind } from "@/core/records/records";
 
 interface Schema {
   title?: string;

@@ -1,10 +1,10 @@
 import { SLACK_WATER, MILLER } from "@/demo/slackWater";
 import { MILLER_RIG } from "@/demo/recordings";
-import { RECORD_SCHEMAS } from "@/core/shoot/records";
-import { rigsOfWearer } from "@/core/shoot/sceneOrder";
+import { RECORD_SCHEMAS } from "@/core/records/records";
+import { rigsOfWearer } from "@/core/records/sceneOrder";
 import { fits } from "@/core/schema/validate";
 import type { ShootStore } from "@/data/shootStore";
-import { bundleOf, testStore } from "@/data/testStore";
+import { bundleOf, testStore } from "@/fixtures/testStore";
 import { addWearer, copyRig, duplicateWearer } from "./newWearer";
 
 let store: ShootStore;

@@ -1,7 +1,7 @@
-import { FIRST_OUTFIT, newRig } from "@/core/shoot/newRig";
-import { newScene } from "@/core/shoot/newScene";
-import { THREADS } from "@/core/shoot/bounds";
-import type { RigBody, ShootBundle, Stored } from "@/core/shoot/records";
+import { FIRST_OUTFIT, newRig } from "@/core/planning/newRig";
+import { newScene } from "@/core/records/newScene";
+import { THREADS } from "@/core/records/bounds";
+import type { RigBody, ShootBundle, Stored } from "@/core/records/records";
 import type { ShootStore } from "@/data/shootStore";
 import { clipText } from "@/core/schema/cleanText";
 

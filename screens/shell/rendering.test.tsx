@@ -4,7 +4,7 @@ import { Profiler, memo, type ReactNode } from "react";
 import { SLACK_WATER } from "@/demo/slackWater";
 import { ShootStoreProvider, useShoot, useShootPart, useShootStore } from "@/data/ShootProvider";
 import type { ShootStore } from "@/data/shootStore";
-import { bundleOf, testStore } from "@/data/testStore";
+import { bundleOf, testStore } from "@/fixtures/testStore";
 
 let store: ShootStore;
 const renders: Record<string, number> = {};

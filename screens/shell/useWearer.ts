@@ -1,9 +1,9 @@
 "use client";
 
 import { replaceAddress, useAddress } from "@/ui/address";
-import { placeOfRig, planRig, type RigPlan } from "@/core/shoot/planRig";
-import type { Stored } from "@/core/shoot/records";
-import { rigsOfWearer } from "@/core/shoot/sceneOrder";
+import { placeOfRig, planRig, type RigPlan } from "@/core/planning/planRig";
+import type { Stored } from "@/core/records/records";
+import { rigsOfWearer } from "@/core/records/sceneOrder";
 import { useShoot } from "@/data/ShootProvider";
 
 export interface WorkingOn {

@@ -10,7 +10,7 @@ import {
   type LevelsBody,
   type RecordBodies,
   type RecordKind,
-} from "../../core/shoot/records";
+} from "../../core/records/records";
 import { airPlanFaults } from "../../core/wireless/airFaults";
 import { Fault } from "../faults";
 import { accept } from "../validate";

@@ -1,7 +1,7 @@
 import { and, desc, eq, gt, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
 import { bundleOf } from "../../core/records/bundle";
 import type { Change, Changes } from "../../core/records/commands";
-import type { RecordKind, ShootBundle } from "../../core/shoot/records";
+import type { RecordKind, ShootBundle } from "../../core/records/records";
 import type { Connection } from "../../db/client";
 import { installation, shoot, takeDetail } from "../../db/schema";
 import type { ActingCrew } from "../crew";

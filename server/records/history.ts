@@ -1,4 +1,4 @@
-import type { RecordBodies, RecordKind } from "../../core/shoot/records";
+import type { RecordBodies, RecordKind } from "../../core/records/records";
 import { sameValue } from "../../core/records/patch";
 import { history, type HistorySubject } from "../../db/schema";
 import type { Connection } from "../../db/client";

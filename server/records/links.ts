@@ -1,5 +1,5 @@
 import { asc } from "drizzle-orm";
-import type { StepDone } from "../../core/shoot/records";
+import type { StepDone } from "../../core/records/records";
 import type { AirLink } from "../../core/wireless/airPlan";
 import { air, connection as connectionTable, rfLink, stepDone } from "../../db/schema";
 import { list, oldestFirst, repository } from "./repository";

@@ -1,4 +1,4 @@
-import type { RecordKind, RecordBodies } from "../../core/shoot/records";
+import type { RecordKind, RecordBodies } from "../../core/records/records";
 import { kitItem, provision, rig, scene, shoot, takeDetail } from "../../db/schema";
 import { oldestFirst, repository } from "./repository";
 

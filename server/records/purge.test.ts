@@ -1,15 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { eq, getTableName, sql } from "drizzle-orm";
 import type { Pool } from "pg";
-import { FIRST_PROVISION } from "../../core/shoot/dayMedia";
-import { withLine } from "../../core/shoot/levelLines";
-import { TEST_SHOOT } from "../../core/shoot/testShoot";
+import { FIRST_PROVISION } from "../../core/planning/dayMedia";
+import { withLine } from "../../core/planning/levelLines";
+import { TEST_SHOOT } from "../../fixtures/testShoot";
 import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import type { Database } from "../../db/client";
 import { commandDone, history, shoot } from "../../db/schema";
 import { localCrew, type ActingCrew } from "../crew";
 import { openDemoShoot, reopenDemoShoot } from "../demoShoot";
-import { remove, workerDatabase } from "../testCrew";
+import { remove, workerDatabase } from "../../fixtures/testCrew";
 import { createRecord, listShoots, loadShoot, purge } from "./index";
 
 let pool: Pool;

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { sameValue } from "../../core/records/patch";
-import type { RecordBodies, RecordKind } from "../../core/shoot/records";
+import type { RecordBodies, RecordKind } from "../../core/records/records";
 import type { Connection } from "../../db/client";
 import { NEXT_CHANGE, type kept } from "../../db/schema";
 

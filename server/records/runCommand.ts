@@ -4,7 +4,7 @@ import type { PgColumn } from "drizzle-orm/pg-core";
 import { Command, type Change, type Outcome } from "../../core/records/commands";
 import { fieldChanges, sameValue, withChanges, type FieldChange } from "../../core/records/patch";
 import { BELONGS, ONE_FOR, REFERENCES, belongings } from "../../core/records/references";
-import type { RecordBodies, RecordKind } from "../../core/shoot/records";
+import type { RecordBodies, RecordKind } from "../../core/records/records";
 import type { Connection } from "../../db/client";
 import { NEXT_CHANGE, commandDone, type CommandResult, type Touched } from "../../db/schema";
 import type { ActingCrew } from "../crew";

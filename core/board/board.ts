@@ -1,0 +1,189 @@
+import { rememberReads } from "../records/rememberReads";
+import type { PlaceForecast } from "../room/place";
+import { costAt } from "../dress/planDress";
+import { carryFromBefore } from "../planning/rigHistory";
+import type { CarryOver } from "../planning/carryOver";
+import { airSceneOf, storedAir } from "../planning/airScene";
+import { connectionsOf } from "../planning/connections";
+import { linkStateOf, type LinkState } from "./linkState";
+import { storedPickup } from "../planning/storedPickup";
+import { levelsOfRig, settingOf, type LevelSubject } from "../planning/levels";
+import { placeOfRig, planRig, type RigPlan } from "../planning/planRig";
+import type { ShootBundle, Stored } from "../records/records";
+import { rigsOfWearer } from "../records/sceneOrder";
+import { STATION_IDS, type StationId } from "./stations";
+
+/** State of a wearer at a station. */
+export type Stitch = "loose" | "basted" | "sewn" | "unpicked";
+
+/** One wearer in one scene. */
+export interface BoardRow {
+  wearer: Stored<"wearer">;
+  scene: Stored<"scene"> | null;
+  rig: Stored<"rig"> | null;
+  plan: RigPlan | null;
+  /** Levels along the rig's way to the file. */
+  levels: LevelSubject | null;
+  /** The newest measurement of the rig. */
+  proof: Stored<"measurement"> | null;
+  /** Against the same wearer's scene before. */
+  carry: CarryOver | null;
+  stitches: Record<StationId, Stitch>;
+  /** A microphone that nobody wears is placed in the scene. */
+  hasPickup: boolean;
+  /** How their link stands; null while nothing of Link is planned. */
+  link: LinkState | null;
+  /** What is wrong or missing, worst first. */
+  risks: readonly Risk[];
+}
+
+export interface Risk {
+  station: StationId;
+  wearerId: string;
+  sceneId: string | null;
+  /** 0 nothing to lose … 3 the day fails. */
+  weight: number;
+  says: string;
+  /** What to do about it, when that is known. */
+  doThis?: string;
+}
+
+const newestByRig = rememberReads((bundle) => {
+  const newest = new Map<string, Stored<"measurement">>();
+  for (const each of bundle.measurements) {
+    const known = newest.get(each.body.rigId);
+    if (!known || known.changedAt < each.changedAt) newest.set(each.body.rigId, each);
+  }
+  return newest;
+});
+
+/** The newest of a rig's measurements. */
+export const proofOf = (bundle: ShootBundle, rigId: string): Stored<"measurement"> | null =>
+  newestByRig(bundle).get(rigId) ?? null;
+
+/** A room is proved by a clap, the open by a calibrated room tone. */
+function isScoutProved({ isEchoProved, isNoiseProved, volumeM3 }: PlaceForecast): boolean {
+  return volumeM3 === null ? isNoiseProved : isEchoProved;
+}
+
+function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId, Stitch> {
+  const { rig, plan, proof } = row;
+  const stitches = Object.fromEntries(STATION_IDS.map((id) => [id, "loose"])) as Record<StationId, Stitch>;
+  if (!rig || !plan) return stitches;
+  if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
+  if (row.hasPickup) stitches.pickup = "basted";
+  if (row.link) stitches.link = row.link.stitch;
+  if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
+  if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
+  if (rig.body.consent.answer === "no") stitches.dress = "unpicked";
+  const levels = plan.isChosen ? (row.levels?.plan ?? null) : null;
+  if (levels) stitches.level = levels.isClean ? "basted" : "unpicked";
+  if (proof) {
+    const isGood = proof.body.grade !== "redo";
+    stitches.check = isGood ? "sewn" : "unpicked";
+    stitches.level = isGood ? "sewn" : "unpicked";
+  }
+  return stitches;
+}
+
+function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
+  const { wearer, rig, plan, proof, carry, stitches } = row;
+  const risk = (station: StationId, weight: number, says: string): Risk => ({
+    station,
+    weight,
+    says,
+    wearerId: wearer.id,
+    sceneId: rig?.body.sceneId ?? null,
+  });
+  const risks: Risk[] = [];
+  if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
+  if (proof?.body.grade === "redo")
+    risks.push({ ...risk("check", 3, proof.body.sentence), doThis: proof.body.correction });
+  if (proof?.body.redress) risks.push(risk("dress", 1.9, proof.body.redress));
+  if (rig.body.consent.answer === "no")
+    risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
+  if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")
+    risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
+  const levels = plan.isChosen ? (row.levels?.plan ?? null) : null;
+  if (levels && !levels.isClean)
+    risks.push(risk("level", 2.4, levels.advice[0] ?? "A stage clips on the loudest line."));
+  if (row.levels && settingOf(row.levels) === "stale")
+    risks.push(risk("level", 1.6, "The settings changed since the devices were set: see the card."));
+  if (plan.candidate === null)
+    risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
+  if (plan.isChosen && rig.body.consent.answer === "notAsked")
+    risks.push(risk("dress", 1.5, "Permission not asked yet."));
+  if (plan.isChosen && plan.candidate && costAt(plan.candidate, "weather") >= 1.5)
+    risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
+  if (plan.isChosen && plan.candidate && costAt(plan.candidate, "rustle") >= 1.5)
+    risks.push(risk("dress", 1.8, "Rustle is likely at the chosen place: compare the next one."));
+  if (proof === null && levels && levels.snrDb < 20)
+    risks.push(risk("level", 1.7, `Only ${levels.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
+  if (plan.isChosen && plan.candidate?.isBeyondConsent)
+    risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
+  if (carry && !carry.carries && rig.body.isRigged)
+    risks.push(risk("dress", 1.6, `Changed since the scene before: ${carry.changes.join(", ")}.`));
+  for (const { weight, says } of row.link?.risks ?? []) risks.push(risk("link", weight, says));
+  if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
+  if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
+    risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
+  if (plan.isChosen && !proof) risks.push(risk("check", 0.5, "Nothing recorded and checked yet."));
+  return risks.sort((a, b) => b.weight - a.weight);
+}
+
+function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}
+
+/** Who is on the board: a wearer in one of their scenes. */
+export type BoardLine = Pick<BoardRow, "wearer" | "scene" | "rig">;
+
+/** What tells one line of the board from the others. */
+export const lineId = ({ wearer, rig }: BoardLine): string => rig?.id ?? wearer.id;
+
+const scenesById = rememberReads((bundle) => new Map(bundle.scenes.map((scene) => [scene.id, scene])));
+
+/** Every wearer in each of their scenes, in their order. */
+export function boardLines(bundle: ShootBundle): BoardLine[] {
+  const scenes = scenesById(bundle);
+  return bundle.wearers.flatMap((wearer): BoardLine[] => {
+    const rigs = rigsOfWearer(bundle, wearer.id);
+    return rigs.length > 0
+      ? rigs.map((rig) => ({ wearer, rig, scene: scenes.get(rig.body.sceneId) ?? null }))
+      : [{ wearer, rig: null, scene: null }];
+  });
+}
+
+/** One line with its plan, its states and what threatens it. */
+export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
+  const { wearer, rig } = line;
+  const place = rig ? placeOfRig(bundle, rig.body) : null;
+  const facts = {
+    ...line,
+    plan: rig ? planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit) : null,
+    levels: rig ? levelsOfRig(bundle, rig.id) : null,
+    proof: rig ? proofOf(bundle, rig.id) : null,
+    carry: rig ? carryFromBefore(bundle, rig) : null,
+    hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
+    link: linkStatesOf(bundle).get(wearer.id) ?? null,
+  };
+  const row = { ...facts, stitches: stitchesOf(facts) };
+  return { ...row, risks: risksOf(row, place !== null) };
+}
+
+/** How each wearer's link stands, once something of Link is planned. */
+const linkStatesOf = rememberReads((bundle): ReadonlyMap<string, LinkState> => {
+  if (!storedAir(bundle) && bundle.connections.length === 0) return new Map();
+  const air = airSceneOf(bundle, undefined, false);
+  const { connections } = connectionsOf(bundle);
+  return new Map(
+    connections.flatMap((each) => (each.link.wearerId ? [[each.link.wearerId, linkStateOf(air, each)] as const] : [])),
+  );
+});
+
+/** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
+export const boardOf = (bundle: ShootBundle): BoardRow[] => boardLines(bundle).map((line) => boardRow(bundle, line));
+
+/** The worst of some risks, the first of equals; null where there is none. */
+export const worstRisk = (risks: readonly (Risk | null)[]): Risk | null =>
+  risks.reduce((worst, risk) => (!risk || (worst && worst.weight >= risk.weight) ? worst : risk), null);

@@ -1,0 +1,101 @@
+import { minus } from "@/core/sound/decibel";
+import type { Ways } from "@/core/connect/allocate";
+import { gainWords } from "@/core/rehearsal/setup";
+import type { RadioSystem } from "@/core/wireless/systems";
+import { presetName } from "@/core/wireless/systems";
+import { BY_LEAD } from "@/core/wireless/airPlan";
+import type { Connection } from "@/core/planning/connections";
+import type { ShootBody } from "@/core/records/records";
+
+/** One thing on the way from the capsule to the file, with what is set on it. */
+export interface ChainLink {
+  id: string;
+  kind: "capsule" | "pack" | "source" | "part" | "input" | "file";
+  name: string;
+  settings: readonly string[];
+  /** Not in the kit. */
+  isMissing: boolean;
+  /** Reached through the air. */
+  byAir: boolean;
+}
+
+const step = (id: string, kind: ChainLink["kind"], name: string, settings: readonly string[] = []): ChainLink => ({
+  id,
+  kind,
+  name,
+  settings,
+  isMissing: false,
+  byAir: false,
+});
+
+const tuning = (system: RadioSystem, frequencyMHz: number | null): string[] => {
+  if (system.band !== "uhf") return ["2.4 GHz, paired"];
+  if (frequencyMHz === null) return ["no frequency yet"];
+  const preset = presetName(system, frequencyMHz);
+  return [`${frequencyMHz.toFixed(3)} MHz`, ...(preset ? [preset] : [])];
+};
+
+/** One way of a connection, capsule to file. Settings are named at the thing that they are made on. */
+export function chainOfWay(
+  { link, input, setup }: Connection,
+  { source, path }: Ways[number],
+  systems: readonly RadioSystem[],
+  { sampleRateHz, bitsPerSample }: ShootBody,
+): ChainLink[] {
+  const system = link.systemId === BY_LEAD ? undefined : systems.find(({ id }) => id === link.systemId);
+  const isRadio = system !== undefined && source.kind === "receiver";
+  const right = setup && isRadio ? setup.right : null;
+  // What is planned for a radio's knobs stands at its things.
+  const planned = new Set(right ? path?.levelSettings : []);
+  const all = (path?.settings ?? []).filter((says) => !says.startsWith("Tap ") && !planned.has(says));
+  const parts = path?.parts ?? [];
+  const ofParts = new Set(
+    all.filter((says) => parts.some((part) => part.settings.includes(says) || says.endsWith(part.name))),
+  );
+  const ofSource = all.filter((says) => says.startsWith(`Turn ${source.name}`));
+  const ofInput = all.filter((says) => !ofParts.has(says) && !ofSource.includes(says));
+  return [
+    ...(isRadio && link.wearerId !== null ? [step("capsule", "capsule", "lavalier")] : []),
+    ...(isRadio
+      ? [
+          step("pack", "pack", "pack", [
+            ...tuning(system, link.frequencyMHz),
+            ...(right ? [`sensitivity ${minus(right.sensitivityDb)} dB`] : []),
+          ]),
+        ]
+      : []),
+    {
+      ...step("source", "source", source.name, right ? [`output ${minus(right.outputDb)} dB`] : ofSource),
+      byAir: isRadio,
+    },
+    ...parts.map((part, index) => ({
+      ...step(
+        `part-${index}`,
+        "part",
+        part.name,
+        all.filter((says) => part.settings.includes(says) || says.endsWith(part.name)),
+      ),
+      isMissing: !part.isOwned,
+    })),
+    ...(input
+      ? [
+          step("input", "input", input.name, [
+            ...(setup ? gainWords(setup) : []),
+            ...ofInput.map((says) =>
+              says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"),
+            ),
+          ]),
+          step("file", "file", `${sampleRateHz / 1000} kHz, ${bitsPerSample} bit`, []),
+        ]
+      : []),
+  ];
+}
+
+/** The way in a few words for a list: leads only. */
+export function briefWay({ input, inputId, ways }: Connection, earsId: string): string {
+  if (!input) return inputId === earsId ? "heard only" : "recorded beside it";
+  if (ways.length > 1) return `a lead for each outlet, into ${input.name}`;
+  const path = ways[0]?.path;
+  if (!path) return `nothing fits ${input.name}`;
+  return `${path.parts.map(({ name }) => name).join(", ") || "straight"} into ${input.name}`;
+}

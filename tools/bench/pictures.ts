@@ -1,0 +1,160 @@
+import { randomUUID } from "node:crypto";
+import { join } from "node:path";
+import { chromium, type Page } from "@playwright/test";
+import { migrateDatabase } from "../../db/migrate";
+import { localPostgres, WEB_ROLE } from "../../host/postgres";
+import { TEST_STATE_DIR } from "../../host/state";
+import { MIGRATIONS } from "../../host/databases";
+import { ROOT } from "../../host/state";
+import { webBuild } from "../../host/webBuild";
+import { serveWeb } from "../../host/webServer";
+import { CREATOR, ENGINEER, MILLER, SINGER, WELDER } from "../../demo/slackWater";
+import { DEMO_SHOOT_ID } from "../../demo/recordings";
+import { hearing, heardFile } from "../../e2e/fakeMicrophone";
+import { openScout, openView } from "../../e2e/shoot";
+import { quietThenVoiceWav } from "../../e2e/sounds";
+import { CHROMIUM_FLAGS } from "./benchPage";
+import { awake } from "../../e2e/shoot";
+
+interface Picture {
+  name: string;
+  path: string;
+  width?: number;
+  height?: number;
+  ground?: "day" | "dark";
+  prepare?: (page: Page) => Promise<void>;
+}
+
+const shoot = (screen: string, wearer = MILLER) => `/shoots/${DEMO_SHOOT_ID}/${screen}?wearer=${wearer}`;
+
+const PICTURES: readonly Picture[] = [
+  { name: "shoots", path: "/" },
+  { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
+  { name: "scout", path: shoot("scout"), height: 1000 },
+  { name: "noises", path: shoot("scout"), height: 900, prepare: (page) => openScout(page, "Noises") },
+  {
+    name: "times",
+    path: shoot("scout"),
+    height: 1100,
+    prepare: async (page) => {
+      await openScout(page, "Quiet times");
+      await page.getByRole("group", { name: "Day strip" }).waitFor();
+    },
+  },
+  {
+    name: "pickup",
+    path: `/shoots/${DEMO_SHOOT_ID}/pickup?scene=51ac0000-0000-4000-8000-000000000026`,
+    height: 1000,
+    prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
+  },
+  { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
+  { name: "leads", path: `/shoots/${DEMO_SHOOT_ID}/link?view=leads&link=house-desk`, height: 1000 },
+  {
+    name: "pairing",
+    path: `/shoots/${DEMO_SHOOT_ID}/link?view=pair&link=${ENGINEER}`,
+    height: 1250,
+    prepare: async (page) => {
+      const walk = page.getByRole("region", { name: "Walk" });
+      for (const step of ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Arm"]) {
+        await page.getByRole("list", { name: "Steps" }).getByRole("button", { name: step }).click();
+        await walk.getByRole("button", { name: "Show me" }).click();
+        await walk.getByRole("button", { name: "Rehearsed", exact: true }).click();
+      }
+      await page.getByRole("list", { name: "Steps" }).getByRole("button", { name: "Loudest line" }).click();
+      await walk.getByRole("button", { name: "Show me" }).click();
+      await walk.getByText("The loudest line", { exact: true }).click();
+    },
+  },
+  { name: "dress", path: shoot("dress") },
+  {
+    name: "recipe",
+    path: shoot("dress", WELDER),
+    height: 1200,
+    prepare: (page) => openView(page, "Recipe"),
+  },
+  {
+    name: "compare",
+    path: shoot("dress", SINGER),
+    height: 1300,
+    prepare: async (page) => {
+      await openView(page, "Compare");
+      await page.getByRole("img", { name: /Level as the head turns/ }).waitFor();
+    },
+  },
+  { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
+  { name: "card-phone", path: shoot("card", SINGER), width: 390, height: 844 },
+  {
+    name: "level",
+    path: shoot("level", ENGINEER),
+    height: 1200,
+    prepare: (page) => page.getByRole("img", { name: /^Levels at/ }).waitFor(),
+  },
+  {
+    name: "meter",
+    path: `${shoot("level", CREATOR)}&view=meter`,
+    height: 900,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Start the meter" }).click();
+      for (const step of ["Hear the quiet", "Hear the noise"]) {
+        await page.getByRole("button", { name: step }).click();
+        await page.waitForTimeout(1500);
+        await page.getByRole("button", { name: "That is enough" }).click();
+      }
+      await page.waitForTimeout(10_000);
+      await page.getByRole("button", { name: "Hear the loudest line" }).click();
+      await page.waitForTimeout(4000);
+      await page.getByRole("button", { name: "That is enough" }).click();
+    },
+  },
+  {
+    name: "check",
+    path: shoot("check", MILLER),
+    height: 1000,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: /^Card of/ }).click();
+      await page.getByText(/^17 of 17 files checked/).waitFor({ timeout: 180_000 });
+      await page.getByRole("button", { name: /^Keep 17 takes/ }).click();
+      await page.getByRole("button", { name: /^SLACK_WATER.*T05_Tam/ }).click();
+      await page.getByRole("list", { name: "Findings" }).waitFor();
+      await page.waitForTimeout(1500);
+    },
+  },
+  { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
+  { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
+];
+
+/** Takes the pictures of docs/screenshots anew, from the demo shoot in a database of its own. */
+export async function takePictures(): Promise<number> {
+  const postgres = await localPostgres(TEST_STATE_DIR);
+  const database = `pictures_${randomUUID().slice(0, 8)}`;
+  try {
+    const urls = await postgres.freshDatabaseUrls(database);
+    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    const web = await serveWeb({ distDir: await webBuild(), databaseUrl: urls.web, preferredPort: 4680 });
+    await fetch(`${web.address}/api/demo`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: "{}",
+    });
+    const { executablePath, args } = hearing(heardFile("pictures", quietThenVoiceWav(9, 40, -17)));
+    const browser = await chromium.launch({ executablePath, args: [...CHROMIUM_FLAGS, ...args] });
+    for (const { name, path, width = 1280, height = 800, ground = "day", prepare } of PICTURES) {
+      const context = await browser.newContext({ viewport: { width, height }, reducedMotion: "reduce" });
+      await context.addCookies([{ name: "ground", value: ground, url: web.address }]);
+      const page = await context.newPage();
+      await page.goto(`${web.address}${path}`);
+      await awake(page);
+      await prepare?.(page);
+      await page.waitForTimeout(700);
+      await page.screenshot({ path: join(ROOT, "docs", "screenshots", `${name}.png`) });
+      await context.close();
+      process.stdout.write(`${name}.png\n`);
+    }
+    await browser.close();
+    await web.close();
+    return 0;
+  } finally {
+    await postgres.dropDatabase(database);
+    await postgres.release();
+  }
+}
