@@ -9,6 +9,7 @@ export default tseslint.config(
       "next-env.d.ts",
       "**/*.cjs",
       "eslint.config.mjs",
+      "tools/bareRunner.mjs",
       "public/*.js",
       "engine",
       "core/audio/engineCode.ts",

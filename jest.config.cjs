@@ -9,16 +9,34 @@ const swc = [
   },
 ];
 
+const shared = {
+  rootDir: __dirname,
+  setupFiles: ["<rootDir>/jest.setup.cjs"],
+  modulePathIgnorePatterns: ["<rootDir>/.build"],
+};
+
 /** @type {import("jest").Config} */
 module.exports = {
   // Coverage and reports go where nothing is committed.
   coverageDirectory: "<rootDir>/.build/coverage",
-  testMatch: ["<rootDir>/{core,data,server,db,cli,host,tools,workers,screens,ui,demo,fixtures}/**/*.test.{ts,tsx}"],
-  setupFiles: ["<rootDir>/jest.setup.cjs"],
-  transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
-  // Packages that come as ES modules only.
-  transformIgnorePatterns: ["/node_modules/(?!uuid/)"],
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
-  modulePathIgnorePatterns: ["<rootDir>/.build"],
   testTimeout: 120000,
+  maxWorkers: 2,
+  projects: [
+    {
+      ...shared,
+      // Pure computation runs without Jest's sandbox.
+      displayName: "core",
+      runner: "<rootDir>/tools/bareRunner.mjs",
+      testMatch: ["<rootDir>/{core,demo,fixtures}/**/*.test.ts"],
+    },
+    {
+      ...shared,
+      displayName: "rooms",
+      testMatch: ["<rootDir>/{data,server,db,cli,host,tools,workers,screens,ui}/**/*.test.{ts,tsx}"],
+      transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
+      // Packages that come as ES modules only.
+      transformIgnorePatterns: ["/node_modules/(?!uuid/)"],
+      moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
+    },
+  ],
 };

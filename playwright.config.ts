@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./e2e/browser";
 
 const chromiumFlags = [
   "--disable-quic",
@@ -21,7 +22,7 @@ export default defineConfig({
   use: {
     baseURL: process.env["HYPOPHON_ADDRESS"],
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: "/usr/bin/chromium", args: chromiumFlags },
+    launchOptions: { executablePath: CHROMIUM, args: chromiumFlags },
     screenshot: "only-on-failure",
     // What a page keeps for days without signal is tried where that is meant.
     serviceWorkers: "block",

@@ -14,14 +14,14 @@ import { voiceOf } from "./voices";
 const SECONDS = 24;
 
 async function kindsOf(fault: FindingKind, voice: string, seed: number): Promise<ReadonlySet<FindingKind>> {
-  const { samples } = await readMono(bytesSource(readFileSync(`${__dirname}/recordings/voice-${voice}.wav`)), 60);
+  const { samples } = await readMono(bytesSource(readFileSync(`demo/recordings/voice-${voice}.wav`)), 60);
   const { channels } = faultyClip(chanceOf(seed), fault, voiceOf(voice, samples), 2, SECONDS);
   const wav = toWav(channels, { sampleRateHz: RATE, bits: 24 });
   return new Set((await measureWav(bytesSource(wav), "take.wav")).measurement.findings.map(({ kind }) => kind));
 }
 
 test("claps in an empty place are not taken for a voice", async () => {
-  const clap = readFileSync(`${__dirname}/recordings/granary-clap.wav`);
+  const clap = readFileSync("demo/recordings/granary-clap.wav");
   expect((await measureWav(bytesSource(clap), "clap.wav")).measurement.findings).toEqual([]);
 });
 

@@ -11,6 +11,7 @@ import { readFrames } from "../core/audio/readFrames";
 import { toWav } from "../core/audio/toWav";
 import { listenIn } from "./heard";
 import { awake } from "./shoot";
+import { staysSo, untilStill } from "./staysSo";
 import { dropHour } from "./hourFile";
 
 const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"].map(
@@ -85,10 +86,8 @@ test("an hour on a card is watched, stopped in its midst and gone on with from t
   await expect(row).toContainText(/%, stopped/);
   const shareOf = async () => Number(/(\d+) %/.exec((await row.textContent())!)![1]);
   // What was under way when it was stopped may still be told.
-  await page.waitForTimeout(800);
-  const stoppedAt = await shareOf();
-  await page.waitForTimeout(1500);
-  expect(await shareOf()).toBe(stoppedAt);
+  const stoppedAt = await untilStill(shareOf, 600);
+  await staysSo(shareOf, stoppedAt, 1500);
   await page.getByRole("button", { name: "Go on" }).click();
   await expect(row).not.toContainText("stopped");
   await expect.poll(shareOf, { timeout: 60_000 }).toBeGreaterThan(stoppedAt);
@@ -330,10 +329,8 @@ test("ten thousand files, with some that cannot be read, leave the page free and
   const checked = async () => Number(/(\d+) of 10002/.exec((await page.getByText(/of 10002/).textContent())!)![1]);
   await expect.poll(checked, { timeout: 60_000 }).toBeGreaterThan(300);
   await page.getByRole("button", { name: "Stop", exact: true }).click();
-  await page.waitForTimeout(500);
-  const stoppedAt = await checked();
-  await page.waitForTimeout(1000);
-  expect(await checked()).toBe(stoppedAt);
+  const stoppedAt = await untilStill(checked, 400);
+  await staysSo(checked, stoppedAt, 1000);
   await page.getByRole("button", { name: "Close the card" }).click();
   await expect(cardTable(page)).toHaveCount(0);
 });

@@ -1,6 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { CHROMIUM } from "./browser";
 
 /** Writes what the browser's pretended microphone hears: it reads 16-bit files only. */
 export function heardFile(name: string, wav: Buffer): string {
@@ -11,7 +12,7 @@ export function heardFile(name: string, wav: Buffer): string {
 
 /** A browser whose microphone plays a file, round and round. */
 export const hearing = (path: string) => ({
-  executablePath: "/usr/bin/chromium",
+  executablePath: CHROMIUM,
   args: [
     ...(process.getuid?.() === 0 ? ["--no-sandbox"] : []),
     "--disable-quic",

@@ -7,11 +7,12 @@ import { chromium, expect, test, type APIRequestContext, type Page } from "@play
 import type { Change } from "../core/records/commands";
 import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
+import { CHROMIUM } from "./browser";
 import { awake, expectSaved } from "./shoot";
 
 const ROOT = join(import.meta.dirname, "..");
 /** So often each is killed; the long run does it twenty times. */
-const TIMES = process.env["HYPOPHON_LONG"] ? 20 : 3;
+const TIMES = process.env["HYPOPHON_LONG"] ? 20 : 2;
 
 test.describe.configure({ mode: "serial" });
 test.setTimeout(120_000 + TIMES * 30_000);
@@ -207,7 +208,7 @@ test("PostgreSQL is killed in the midst of saving: what was called saved is ther
 async function openBrowser(profile: string) {
   rmSync(join(profile, "DevToolsActivePort"), { force: true });
   const child = spawn(
-    "/usr/bin/chromium",
+    CHROMIUM,
     [
       ...["--headless=new", "--remote-debugging-port=0", `--user-data-dir=${profile}`, "--no-first-run"],
       ...["--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync"],

@@ -21,14 +21,15 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
   await page.getByRole("button", { name: "Start the meter" }).click();
   for (const step of ["Hear the quiet", "Hear the noise"]) {
     await page.getByRole("button", { name: step }).click();
-    await page.waitForTimeout(1200);
+    // More than a second of it.
+    await expect(page.getByText(/ [12] s$/)).toBeVisible();
     await page.getByRole("button", { name: "That is enough" }).click();
     await expect(page.getByRole("listitem").filter({ hasText: step })).toContainText("dBFS RMS");
   }
   const highest = page.getByRole("group", { name: "Meter" }).getByText("Peak, held", { exact: true }).locator("..");
   await expect(highest).toContainText(/−2[56]\.\d/, { timeout: 30_000 });
   await page.getByRole("button", { name: "Hear the loudest line" }).click();
-  await page.waitForTimeout(2500);
+  await expect(page.getByText(/camera rolls\. [1-3] s$/)).toBeVisible();
   await page.getByRole("button", { name: "That is enough" }).click();
   await expect(page.getByText(/^Peaks at −2[56] dBFS: turn it up by 1[34] dB\.$/)).toBeVisible();
   await expect(page.getByText(/^Turn the (pack's sensitivity|receiver's volume) up \d+ dB, to /)).toBeVisible();

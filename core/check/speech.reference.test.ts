@@ -18,7 +18,7 @@ async function measure(path: string) {
   return (await measureWav(bytesSource(readFileSync(path)), path)).measurement;
 }
 
-const DEMO = join(__dirname, "..", "..", "demo", "recordings");
+const DEMO = join("demo", "recordings");
 
 /**
  * Method B of ITU-T P.56, written anew from the standard's text, sample by sample, with filters of scipy: a two-stage exponential

@@ -250,8 +250,9 @@ function useBoardPlans(bundle: ShootBundle, seen: string): BoardPlans {
     first.current = seen;
   }, [seen]);
   useEffect(() => {
-    // The board is drawn before the whole shoot is handed to the worker.
-    const soon = setTimeout(() => planner.plan(bundle, first.current.split(" ")), 0);
+    // The board is drawn before the whole shoot is handed to the worker. What is read of it is read now, and so watched.
+    const whole = { ...bundle };
+    const soon = setTimeout(() => planner.plan(whole, first.current.split(" ")), 0);
     return () => clearTimeout(soon);
   }, [planner, bundle]);
   return plans;

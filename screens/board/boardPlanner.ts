@@ -63,9 +63,8 @@ function boardPlanner(): BoardPlanner & { end: () => void } {
       const now = { ...bundle };
       const news = newsOf(sent, now);
       sent = now;
-      const report = (lines: PlannedLine[], left: number) => {
-        if (isWanted()) take(lines, left);
-      };
+      // The worker tells each line once: what comes late, after the next plan was asked for, is taken too.
+      const report = (lines: PlannedLine[], left: number) => take(lines, isWanted() ? left : plans.left);
       planHere = () =>
         void planBoard(now, {
           ...{ first, report, isWanted },

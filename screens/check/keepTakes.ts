@@ -1,4 +1,5 @@
 import type { QueryClient } from "@tanstack/react-query";
+import type { RecordingMeasurement } from "@/core/check/measurement";
 import { channelOfTake, judgeTake } from "@/core/proof/judgeTake";
 import { audioFileOf, type FileContent } from "@/core/records/audioFile";
 import { expectedTake } from "@/core/planning/expectedTake";
@@ -9,12 +10,51 @@ import { keptTake, takeRecord } from "@/core/planning/takeRecord";
 import { takeKey } from "@/data/hub";
 import { askTakeDetail } from "@/data/server";
 import type { ShootStore } from "@/data/shootStore";
+import { contentsOf } from "./contentOf";
 import { storeTake } from "./storeTake";
 import type { CardFile } from "./useCard";
 
 /** Files of a card whose names say whose they are. */
 export function ownedFiles(bundle: ShootBundle, files: readonly CardFile[]): CardFile[] {
   return files.filter(({ path, state }) => state.phase === "measured" && rigOfFile(bundle, path) !== null);
+}
+
+/** A measured take of a rig, judged and kept; false where there is no plan, or what was said of an earlier look cannot be asked for. */
+async function keepTake(
+  store: ShootStore,
+  queries: QueryClient,
+  rigId: string,
+  measurement: RecordingMeasurement,
+  content: FileContent,
+): Promise<boolean> {
+  const { bundle } = store.snapshot();
+  const subject = levelsOfRig(bundle, rigId);
+  const expected = subject && expectedTake(bundle, subject);
+  if (!subject?.levels || !expected) return false;
+  const summary = keptTake(bundle, rigId, audioFileOf(measurement, content));
+  const detail = summary
+    ? await queries
+        .fetchQuery({ queryKey: takeKey(summary.id), queryFn: () => askTakeDetail(summary.id) })
+        .catch(() => null)
+    : null;
+  if (summary && !detail) return true;
+  const reviews = detail?.body.reviews ?? [];
+  const judged = judgeTake(subject.levels, expected, measurement, channelOfTake(expected, measurement), reviews);
+  const ids = { shootId: bundle.shoot.id, rigId };
+  storeTake(store, takeRecord(ids, measurement, content, expected.plan, judged, reviews), { summary, detail });
+  return true;
+}
+
+/** Keeps the take of a screen that was left before the file was read for what tells it from others. */
+export async function keepLeftTake(
+  store: ShootStore,
+  queries: QueryClient,
+  rigId: string,
+  measurement: RecordingMeasurement,
+  file: File,
+): Promise<void> {
+  const [content] = await contentsOf([file]);
+  await keepTake(store, queries, rigId, measurement, content!);
 }
 
 /**
@@ -29,25 +69,9 @@ export async function keepTakes(
 ): Promise<number> {
   let kept = 0;
   for (const [at, { path, state }] of files.entries()) {
-    const { bundle } = store.snapshot();
-    const rig = rigOfFile(bundle, path);
-    const subject = rig && levelsOfRig(bundle, rig.id);
-    const expected = subject && expectedTake(bundle, subject);
-    if (state.phase !== "measured" || !rig || !subject?.levels || !expected) continue;
-    kept += 1;
-    const { measurement } = state.recording;
-    const content = contents[at]!;
-    const summary = keptTake(bundle, rig.id, audioFileOf(measurement, content));
-    const detail = summary
-      ? await queries
-          .fetchQuery({ queryKey: takeKey(summary.id), queryFn: () => askTakeDetail(summary.id) })
-          .catch(() => null)
-      : null;
-    if (summary && !detail) continue;
-    const reviews = detail?.body.reviews ?? [];
-    const judged = judgeTake(subject.levels, expected, measurement, channelOfTake(expected, measurement), reviews);
-    const ids = { shootId: bundle.shoot.id, rigId: rig.id };
-    storeTake(store, takeRecord(ids, measurement, content, expected.plan, judged, reviews), { summary, detail });
+    const rig = rigOfFile(store.snapshot().bundle, path);
+    if (state.phase !== "measured" || !rig) continue;
+    if (await keepTake(store, queries, rig.id, state.recording.measurement, contents[at]!)) kept += 1;
   }
   return kept;
 }

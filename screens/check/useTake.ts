@@ -10,8 +10,9 @@ import { expectedTake } from "@/core/planning/expectedTake";
 import { levelsOfRig, type LevelSubject } from "@/core/planning/levels";
 import type { ShootBundle } from "@/core/records/records";
 import { keptTake, takeRecord } from "@/core/planning/takeRecord";
-import { useShoot, useShootStore, useTakeDetails } from "@/data/ShootProvider";
+import { useHub, useShoot, useShootStore, useTakeDetails } from "@/data/ShootProvider";
 import { useContent } from "./contentOf";
+import { keepLeftTake } from "./keepTakes";
 import { storeTake, type StoredTake } from "./storeTake";
 
 /** The plan a take is judged by. */
@@ -37,6 +38,7 @@ export interface Take extends JudgedBy {
 /** One measured take judged by its plan, and kept as the proof of its rig: anew for another channel or another review. */
 export function useTake({ measurement }: MeasuredRecording, file: File, rigId: string): Take {
   const store = useShootStore();
+  const { queries } = useHub();
   const { bundle } = useShoot();
   const shootId = bundle.shoot.id;
   // A take is judged by the plan that stood when it was measured: what is learned from it must not judge it again.
@@ -71,5 +73,12 @@ export function useTake({ measurement }: MeasuredRecording, file: File, rigId: s
     const record = takeRecord({ shootId, rigId }, measurement, content, expected.plan, judged, reviews);
     storeTake(store, record, latest.current);
   }, [judged, expected, content, isReady, measurement, reviews, rigId, shootId, store]);
+  // Whoever leaves at once has it kept all the same.
+  const left = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    left.current =
+      judged && !storedAs.current ? () => void keepLeftTake(store, queries, rigId, measurement, file) : null;
+  });
+  useEffect(() => () => left.current?.(), []);
   return { ...by, channel, setChannel, judged, reviews, setReviews };
 }
