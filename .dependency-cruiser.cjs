@@ -42,6 +42,19 @@ module.exports = {
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
+    {
+      name: "through-the-doors",
+      comment: "A subject of core is used by its door, index.ts.",
+      severity: "error",
+      from: { path: "^core/([^/]+)/", pathNot: TESTS },
+      to: { path: "^core/[^/]+/", pathNot: ["^core/$1/", "^core/[^/]+/index\\.ts$"] },
+    },
+    {
+      name: "through-the-doors-from-outside",
+      severity: "error",
+      from: { pathNot: ["^core/", TESTS] },
+      to: { path: "^core/[^/]+/", pathNot: "^core/[^/]+/index\\.ts$" },
+    },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
     {
       name: "no-orphans",

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { schemaFaults } from "../core/schema/validate";
+import { schemaFaults } from "../core/schema";
 import { CALCULATORS } from "./calculators";
 
 const USAGE = "hypophon calc --list | NAME --schema | NAME --example | NAME INPUT.json (- for standard input)";

@@ -1,12 +1,17 @@
-import { certaintyOf, unknownsOf } from "../core/dress/certainty";
-import { choiceOf } from "../core/dress/choice";
-import { contradictionsOf } from "../core/dress/contradictions";
-import { exampleInput } from "../core/dress/exampleInput";
-import { explain } from "../core/dress/explain";
-import { DressInput } from "../core/dress/dressInput";
-import { usualLayer } from "../core/dress/outfit";
-import { planDress, type DressPlan, type RankedPlace } from "../core/dress/planDress";
-import { recipeFor } from "../core/dress/recipe";
+import {
+  certaintyOf,
+  choiceOf,
+  contradictionsOf,
+  DressInput,
+  type DressPlan,
+  exampleInput,
+  explain,
+  planDress,
+  type RankedPlace,
+  recipeFor,
+  unknownsOf,
+  usualLayer,
+} from "../core/dress";
 import type { Calculator } from "./calculator";
 import { PLACE_CALCULATORS } from "./placeCalculators";
 import { CONNECT_CALCULATORS } from "./connectCalculators";

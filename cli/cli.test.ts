@@ -2,10 +2,10 @@ import { spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { RecordingMeasurement } from "../core/check/measurement";
-import { schemaFaults } from "../core/schema/validate";
+import { RecordingMeasurement } from "../core/check";
+import { schemaFaults } from "../core/schema";
 import { sine } from "../fixtures/testSignals";
-import { toWav } from "../core/audio/toWav";
+import { toWav } from "../core/audio";
 import { CALCULATORS } from "./calculators";
 
 const TOOLS = join(__dirname, "..", ".build", "cli", "calcTool.mjs");

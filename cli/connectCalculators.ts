@@ -1,14 +1,9 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { PARTS } from "../core/connect/catalogue";
-import { INPUTS, SOURCES, type InputId, type SourceId } from "../core/connect/devices";
-import { findPath } from "../core/connect/findPath";
-import { pathWords } from "../core/connect/kit";
-import { oneOf } from "../core/schema/oneOf";
-import { causeWords, diagnose } from "../core/rehearsal/finder";
-import { PROBE_IDS, probeOf } from "../core/rehearsal/probes";
-import { genericSetup } from "../core/rehearsal/genericSetup";
-import { SYMPTOM_IDS } from "../core/rehearsal/symptoms";
+import { type InputId, INPUTS, PARTS, type SourceId, SOURCES } from "../core/devices";
+import { findPath, pathWords } from "../core/connect";
+import { oneOf } from "../core/schema";
+import { causeWords, diagnose, genericSetup, PROBE_IDS, probeOf, SYMPTOM_IDS } from "../core/rehearsal";
 import type { Calculator } from "./calculator";
 
 const PathCall = Type.Object(

@@ -1,20 +1,19 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { planCards } from "../core/media/cardPlan";
 import {
   FILE_LIMITS,
   gigabytesPerH,
   minutesIn,
   minutesOnCard,
+  planCards,
   SoundFormat,
-  SPLITS_BYTES,
   splitOf,
-} from "../core/media/soundFormat";
-import { Battery, USUAL_BATTERIES } from "../core/power/cells";
-import { oneOf } from "../core/schema/oneOf";
-import { planDayPower } from "../core/power/swaps";
-import { ClockTime, minutesOfDay, timeOfDay } from "../core/schedule/clockTime";
-import { exposureOf } from "../core/sound/exposure";
+  SPLITS_BYTES,
+} from "../core/media";
+import { Battery, planDayPower, USUAL_BATTERIES } from "../core/power";
+import { oneOf } from "../core/schema";
+import { ClockTime, minutesOfDay, timeOfDay } from "../core/schedule";
+import { exposureOf } from "../core/sound";
 import type { Calculator } from "./calculator";
 
 const strict = { additionalProperties: false } as const;

@@ -1,7 +1,6 @@
 import { constants } from "node:fs";
 import { open, type FileHandle } from "node:fs/promises";
-import type { ByteSource } from "../core/audio/byteSource";
-import { RecordingRefusal } from "../core/audio/refusal";
+import { type ByteSource, RecordingRefusal } from "../core/audio";
 
 const OPENING: Record<string, string> = {
   ENOENT: "There is no such file.",

@@ -2,9 +2,8 @@ import { spawn, spawnSync } from "node:child_process";
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { RecordingRefusal } from "../core/audio/refusal";
+import { RecordingRefusal, toWav } from "../core/audio";
 import { sine } from "../fixtures/testSignals";
-import { toWav } from "../core/audio/toWav";
 import { fileRefusal } from "./fileSource";
 
 const MEASURE = join(__dirname, "..", ".build", "cli", "measureTool.mjs");

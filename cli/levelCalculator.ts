@@ -1,18 +1,23 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { deviceFaults } from "../core/chain/deviceFaults";
-import { Lav, Pack, Receiver, RecorderInput } from "../core/chain/devices";
-import { genericFigures } from "../core/chain/genericDevices";
-import { planLevels } from "../core/chain/followChain";
-import { levelsOfInput } from "../core/chain/inputLevels";
-import { soundOfFeed, soundAt } from "../core/chain/soundIn";
-import { stagesOfWay, type Way } from "../core/chain/wayStages";
-import { PARTS } from "../core/connect/catalogue";
-import { INPUTS, SOURCES, type InputId, type SourceId } from "../core/connect/devices";
-import { findPath } from "../core/connect/findPath";
-import { oneOf } from "../core/schema/oneOf";
-import type { OctaveLevels } from "../core/sound/octaves";
-import { EFFORTS } from "../core/voice/speechSpectrum";
+import { deviceFaults, planLevels, soundAt, soundOfFeed, stagesOfWay, type Way } from "../core/chain";
+import {
+  genericFigures,
+  type InputId,
+  INPUTS,
+  Lav,
+  levelsOfInput,
+  Pack,
+  PARTS,
+  Receiver,
+  RecorderInput,
+  type SourceId,
+  SOURCES,
+} from "../core/devices";
+import { findPath } from "../core/connect";
+import { oneOf } from "../core/schema";
+import type { OctaveLevels } from "../core/sound";
+import { EFFORTS } from "../core/voice";
 import type { Calculator } from "./calculator";
 
 const strict = { additionalProperties: false } as const;

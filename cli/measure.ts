@@ -1,8 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from "commander";
-import { measureWav } from "../core/check/measureWav";
-import type { RecordingMeasurement } from "../core/check/measurement";
-import { RecordingRefusal } from "../core/audio/refusal";
-import { MAX_CHANNELS } from "../core/audio/wavHeader";
+import { measureWav, type RecordingMeasurement } from "../core/check";
+import { MAX_CHANNELS, RecordingRefusal } from "../core/audio";
 import { pathsOf } from "./fileNames";
 import { openFileSource } from "./fileSource";
 import { pieceWorkers, type PieceWorkers } from "./pieceWorkers";

@@ -1,10 +1,6 @@
 import { parentPort } from "node:worker_threads";
-import type { PieceMeter } from "../core/audio/pieceMeter";
-import { RecordingRefusal } from "../core/audio/refusal";
-import type { Piece } from "../core/audio/pieces";
-import type { WavHeader } from "../core/audio/wavHeader";
-import { meterFor, measurePiece } from "../core/check/measureWav";
-import type { PieceReport } from "../core/check/pieceReport";
+import { type Piece, type PieceMeter, RecordingRefusal, type WavHeader } from "../core/audio";
+import { measurePiece, meterFor, type PieceReport } from "../core/check";
 import { openFileSource } from "./fileSource";
 
 /** One piece of one file for a worker. */

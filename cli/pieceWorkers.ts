@@ -1,7 +1,7 @@
 import { availableParallelism } from "node:os";
 import { Worker } from "node:worker_threads";
-import type { MeasurePieces } from "../core/check/measureWav";
-import { RecordingRefusal } from "../core/audio/refusal";
+import type { MeasurePieces } from "../core/check";
+import { RecordingRefusal } from "../core/audio";
 import type { PieceAnswer, PieceTask } from "./measureWorker";
 
 /** More workers than this would not fit in the memory that measuring may take. */

@@ -1,32 +1,40 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RATE_RANGE_HZ } from "../core/audio/wavHeader";
-import { readMono } from "../core/audio/readMono";
-import { RecordingRefusal } from "../core/audio/refusal";
-import { whatWouldBeat } from "../core/pickup/better";
-import { FIRST_WISHES, rankPickups, type PickupCandidate } from "../core/pickup/candidates";
+import { RATE_RANGE_HZ, readMono, RecordingRefusal } from "../core/audio";
 import {
   acceptanceArcDeg,
   distanceFactor,
+  FIRST_WISHES,
+  MOST_TALKERS,
   nullDeg,
-  patternDb,
   PATTERN_IDS,
+  patternDb,
+  type PickupCandidate,
+  PickupWishes,
+  placeSound,
   proximityDb,
   randomEnergy,
   randomEnergyDb,
-} from "../core/pickup/patterns";
-import { placeSound } from "../core/pickup/placeSound";
-import { MOST_TALKERS, PickupWishes, Talker } from "../core/pickup/setup";
-import { analyseClap } from "../core/room/clap";
-import { clarityC50Db, octaveTransferIndex, speechTransmissionIndex } from "../core/room/clarity";
-import { forecastPlace } from "../core/room/place";
-import { PlaceModel, placeFaults } from "../core/room/placeModel";
-import { LIVING_ROOM } from "../core/room/usualPlaces";
-import { planTreatments, rankTreatments, spotWords } from "../core/room/treat";
-import { bestOrder } from "../core/schedule/bestOrder";
-import { timeOfDay } from "../core/schedule/clockTime";
-import { oneOf } from "../core/schema/oneOf";
-import { mapOctaves } from "../core/sound/octaves";
+  rankPickups,
+  Talker,
+  whatWouldBeat,
+} from "../core/pickup";
+import {
+  analyseClap,
+  clarityC50Db,
+  forecastPlace,
+  LIVING_ROOM,
+  octaveTransferIndex,
+  placeFaults,
+  PlaceModel,
+  planTreatments,
+  rankTreatments,
+  speechTransmissionIndex,
+  spotWords,
+} from "../core/room";
+import { bestOrder, timeOfDay } from "../core/schedule";
+import { oneOf } from "../core/schema";
+import { mapOctaves } from "../core/sound";
 import type { Answer, Calculator } from "./calculator";
 import { openFileSource } from "./fileSource";
 

@@ -1,13 +1,25 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../core/schema/oneOf";
-import { AirPlan, FIRST_AIR_PLAN, type AirLink } from "../core/wireless/airPlan";
-import { AirRules, USUAL_RULES } from "../core/wireless/airRules";
-import { bindingOf, coordinateAir } from "../core/wireless/coordinateAir";
-import { bindingWords, coordinationWords } from "../core/wireless/coordinationWords";
-import { BODIES, budgetWords, diversityM, linkBudget, whipM } from "../core/wireless/linkBudget";
-import { conflictsOf, conflictWords } from "../core/wireless/products";
-import { airFormFaults } from "../core/wireless/airFaults";
+import { oneOf } from "../core/schema";
+import {
+  airFormFaults,
+  type AirLink,
+  AirPlan,
+  AirRules,
+  bindingOf,
+  bindingWords,
+  BODIES,
+  budgetWords,
+  conflictsOf,
+  conflictWords,
+  coordinateAir,
+  coordinationWords,
+  diversityM,
+  FIRST_AIR_PLAN,
+  linkBudget,
+  USUAL_RULES,
+  whipM,
+} from "../core/wireless";
 import type { Calculator } from "./calculator";
 
 const strict = { additionalProperties: false } as const;

@@ -2,8 +2,7 @@
 
 import { QueryClientProvider, useQueries, useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from "react";
-import type { Change } from "@/core/records/commands";
-import type { ShootBundle, Stored } from "@/core/records/records";
+import type { Change, ShootBundle, Stored } from "@/core/records";
 import { bundleReader } from "./bundleReader";
 import { takeKey, theHub, type Hub } from "./hub";
 import type { ShootSnapshot, ShootStore } from "./shootStore";

@@ -1,4 +1,4 @@
-import type { ShootBundle } from "@/core/records/records";
+import type { ShootBundle } from "@/core/records";
 
 /** One reader of a shoot. */
 export interface BundleReader {

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from "dexie";
-import type { Change } from "@/core/records/commands";
+import type { Change } from "@/core/records";
 import type { Pending } from "./pending";
 
 /** A record on this device. `scope`: the shoot it is of, or CREW for what is of none. */

@@ -1,6 +1,5 @@
-import { fits } from "@/core/schema/validate";
-import { fieldChanges } from "@/core/records/patch";
-import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "@/core/records/records";
+import { fits } from "@/core/schema";
+import { fieldChanges, RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "@/core/records";
 import type { Keeper } from "./keeper";
 import { nameOf } from "./overlay";
 import { withDeed, type Deed } from "./pending";

@@ -1,7 +1,6 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { v5 as uuidOf } from "uuid";
-import type { Change } from "@/core/records/commands";
-import type { RecordKind, Stored } from "@/core/records/records";
+import type { Change, RecordKind, Stored } from "@/core/records";
 import { Device, type Sync } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
 import { openLive } from "./live";

@@ -1,5 +1,4 @@
-import type { Change } from "@/core/records/commands";
-import { sameValue } from "@/core/records/patch";
+import { type Change, sameValue } from "@/core/records";
 import { CREW, type Device, type DeviceRecord, type Leftover, type Sync } from "./device";
 import { nameOf, withNews, type Records } from "./overlay";
 import type { Pending } from "./pending";

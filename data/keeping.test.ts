@@ -1,9 +1,8 @@
 import "fake-indexeddb/auto";
 import Dexie from "dexie";
 import fc from "fast-check";
-import type { Change, Command } from "@/core/records/commands";
+import type { Change, Command, ShootBody } from "@/core/records";
 import { TEST_SHOOT } from "@/fixtures/testShoot";
-import type { ShootBody } from "@/core/records/records";
 import { Device } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
 import { nameOf } from "./overlay";

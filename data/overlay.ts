@@ -1,7 +1,12 @@
-import type { Change } from "@/core/records/commands";
-import { overlaid, sameValue, withChanges } from "@/core/records/patch";
-import { belongings } from "@/core/records/references";
-import type { RecordBodies, RecordKind } from "@/core/records/records";
+import {
+  belongings,
+  type Change,
+  overlaid,
+  type RecordBodies,
+  type RecordKind,
+  sameValue,
+  withChanges,
+} from "@/core/records";
 import { firstChanges, type Pending } from "./pending";
 
 /** Records as the server has them, by kind and id. */

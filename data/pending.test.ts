@@ -1,7 +1,6 @@
-import { FIRST_PROVISION } from "@/core/planning/dayMedia";
+import { FIRST_PROVISION } from "@/core/planning";
 import { TEST_SHOOT } from "@/fixtures/testShoot";
-import { newScene } from "@/core/records/newScene";
-import type { Outcome } from "@/core/records/commands";
+import { newScene, type Outcome } from "@/core/records";
 import {
   decided,
   nextDueMs,

@@ -1,7 +1,16 @@
-import type { Command, FieldFault, Outcome } from "@/core/records/commands";
-import { fieldChanges, joined, overlaid, type FieldChange, type FieldConflict } from "@/core/records/patch";
-import { ONE_FOR } from "@/core/records/references";
-import type { RecordBodies, RecordKind } from "@/core/records/records";
+import {
+  type Command,
+  type FieldChange,
+  fieldChanges,
+  type FieldConflict,
+  type FieldFault,
+  joined,
+  ONE_FOR,
+  type Outcome,
+  overlaid,
+  type RecordBodies,
+  type RecordKind,
+} from "@/core/records";
 
 /** Why a command is not done, where that is not just a matter of time. */
 export type Trouble =

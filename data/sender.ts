@@ -1,4 +1,4 @@
-import type { Command, Outcome } from "@/core/records/commands";
+import type { Command, Outcome } from "@/core/records";
 import type { Keeper } from "./keeper";
 import { nextDueMs, retryAfterMs, sendable, withOutcome, withSent, type Pending } from "./pending";
 import { Away, Broken, Refused } from "./server";

@@ -1,5 +1,4 @@
-import type { Changes, Change, Outcome } from "@/core/records/commands";
-import type { Command } from "@/core/records/commands";
+import type { Change, Changes, Command, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
 export class Away extends Error {

@@ -1,6 +1,12 @@
-import { bundleOf, type Listed } from "@/core/records/bundle";
-import { fieldChanges } from "@/core/records/patch";
-import type { RecordBodies, RecordKind, ShootBundle, Stored } from "@/core/records/records";
+import {
+  bundleOf,
+  fieldChanges,
+  type Listed,
+  type RecordBodies,
+  type RecordKind,
+  type ShootBundle,
+  type Stored,
+} from "@/core/records";
 import type { Keeper, Kept } from "./keeper";
 import { nameOf, withPendings, type Records } from "./overlay";
 import { decided, withAgain, withDeed, type Deed, type Pending } from "./pending";

@@ -1,7 +1,6 @@
 "use client";
 
-import { ONE_FOR } from "@/core/records/references";
-import type { RecordBodies, RecordKind } from "@/core/records/records";
+import { ONE_FOR, type RecordBodies, type RecordKind } from "@/core/records";
 import { idFor } from "./hub";
 import { useShootStore } from "./ShootProvider";
 

@@ -1,8 +1,6 @@
-import { newLink } from "../core/planning/airScene";
-import type { AirBody } from "../core/records/records";
-import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../core/wireless/airPlan";
-import { packScan } from "../core/wireless/packedScan";
-import { simulatedScan } from "../core/wireless/scanner";
+import { newLink } from "../core/planning";
+import type { AirBody } from "../core/records";
+import { type AirLink, BY_LEAD, FIRST_AIR_PLAN, packScan, simulatedScan } from "../core/wireless";
 import { DEMO_SHOOT_ID, demoId } from "./recordings";
 
 export const AIR_ID = demoId(81);

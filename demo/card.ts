@@ -1,6 +1,6 @@
-import { toWav } from "../core/audio/toWav";
-import { minutesOfDay } from "../core/schedule/clockTime";
-import type { FindingKind } from "../core/check/measurement";
+import { toWav } from "../core/audio";
+import { minutesOfDay } from "../core/schedule";
+import type { FindingKind } from "../core/check";
 import { chanceOf } from "./labelled/chance";
 import { cleanWish, clipOf } from "./labelled/clip";
 import { faultyClip, type Strength } from "./labelled/faults";

@@ -1,5 +1,5 @@
-import { HOUSE } from "../core/planning/connections";
-import type { ConnectionBody, KitItemBody } from "../core/records/records";
+import { HOUSE } from "../core/planning";
+import type { ConnectionBody, KitItemBody } from "../core/records";
 import { DEMO_SHOOT_ID, demoId } from "./recordings";
 
 /** The miller's link, proved on the first morning. */

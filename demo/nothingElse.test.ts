@@ -1,9 +1,6 @@
 import { readFileSync } from "node:fs";
-import { bytesSource } from "../core/audio/byteSource";
-import { readMono } from "../core/audio/readMono";
-import { toWav } from "../core/audio/toWav";
-import { measureWav } from "../core/check/measureWav";
-import type { FindingKind } from "../core/check/measurement";
+import { bytesSource, readMono, toWav } from "../core/audio";
+import { type FindingKind, measureWav } from "../core/check";
 import { chanceOf } from "./labelled/chance";
 import { faultyClip } from "./labelled/faults";
 import { RATE } from "./labelled/rate";

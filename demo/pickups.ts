@@ -1,6 +1,5 @@
-import { FIRST_WISHES, micsOf } from "../core/pickup/candidates";
-import type { Talker } from "../core/pickup/setup";
-import type { PickupBody } from "../core/records/records";
+import { FIRST_WISHES, micsOf, type Talker } from "../core/pickup";
+import type { PickupBody } from "../core/records";
 import { DEMO_SHOOT_ID, demoId } from "./recordings";
 
 const talker = (id: string, name: string, own: Partial<Talker>): Talker => ({

@@ -1,7 +1,6 @@
-import { usualSource } from "../core/noise/noiseSource";
-import type { PlaceModel } from "../core/room/placeModel";
-import { CAR, LIVING_ROOM } from "../core/room/usualPlaces";
-import type { PlaceBody } from "../core/records/records";
+import { usualSource } from "../core/noise";
+import { CAR, LIVING_ROOM, type PlaceModel } from "../core/room";
+import type { PlaceBody } from "../core/records";
 import { DEMO_SHOOT_ID, GRANARY_ID, demoId } from "./recordings";
 
 export const PLACE_IDS = {

@@ -3,11 +3,20 @@ import { DEMO_SHOOT_ID, ENGINEER_RIG, MILLER_RIG, SINGER_RIG, demoId } from "./r
 import { AIR_ID, demoAir } from "./air";
 import { DEMO_KIT, demoConnections } from "./connections";
 import { PICKUP_IDS, accordionPickup, tablePickup } from "./pickups";
-import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/records/records";
-import { newRig } from "../core/planning/newRig";
-import { FIRST_AIMS, PRESETS, type Aims, type PresetId } from "../core/dress/aims";
-import type { Choice } from "../core/dress/choice";
-import { FIRST_PERFORMANCE, usualLayer, type Layer, type Performance, type Person } from "../core/dress/outfit";
+import type { Consent, PickupBody, RigBody, SceneBody, ShootBody, WearerBody } from "../core/records";
+import { newRig } from "../core/planning";
+import {
+  type Aims,
+  type Choice,
+  FIRST_AIMS,
+  FIRST_PERFORMANCE,
+  type Layer,
+  type Performance,
+  type Person,
+  type PresetId,
+  PRESETS,
+  usualLayer,
+} from "../core/dress";
 
 /** The demo shoot: invented people, places and gear. */
 

@@ -4,7 +4,7 @@ import { createServer, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, expect, test, type APIRequestContext, type Page } from "@playwright/test";
-import type { Change } from "../core/records/commands";
+import type { Change } from "../core/records";
 import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
 import { CHROMIUM } from "./browser";

@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { newLink } from "../core/planning/airScene";
-import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless/airPlan";
+import { newLink } from "../core/planning";
+import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 

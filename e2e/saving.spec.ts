@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type APIRequestContext, type Browser, type Page, type Route } from "@playwright/test";
-import type { Change, Command, Outcome } from "../core/records/commands";
+import type { Change, Command, Outcome } from "../core/records";
 import { awake, expectSaved, openDemo, openLevels, openLinks, startShoot } from "./shoot";
 
 const COMMANDS = "**/api/commands";

@@ -1,4 +1,4 @@
-import { Commands, type Outcome } from "../core/records/commands";
+import { Commands, type Outcome } from "../core/records";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { log } from "./log";

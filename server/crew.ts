@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
-import { GENERIC_DEVICES } from "../core/chain/genericDevices";
+import { GENERIC_DEVICES } from "../core/devices";
 import { crew, kitItem } from "../db/schema";
 import type { Connection, Database } from "../db/client";
 

@@ -1,21 +1,24 @@
 import { randomUUID } from "node:crypto";
 import { open } from "node:fs/promises";
 import { join } from "node:path";
-import { measureWav } from "../core/check/measureWav";
-import { bytesSource } from "../core/audio/byteSource";
-import { channelOfTake, judgeTake } from "../core/proof/judgeTake";
-import { expectedTake } from "../core/planning/expectedTake";
-import { takeRecord } from "../core/planning/takeRecord";
-import { airPlanOf, onAirOf } from "../core/planning/airScene";
-import { levelsOfRig } from "../core/planning/levels";
+import { measureWav } from "../core/check";
+import { bytesSource, readMono } from "../core/audio";
+import { channelOfTake, judgeTake } from "../core/proof";
+import {
+  airPlanOf,
+  connectionBodyOf,
+  connectionsOf,
+  expectedTake,
+  levelInputOf,
+  levelsOfRig,
+  onAirOf,
+  takeRecord,
+} from "../core/planning";
 import { hashOf } from "./contentHash";
-import { readMono } from "../core/audio/readMono";
-import { analyseClap } from "../core/room/clap";
-import { echoFrom } from "../core/room/measuredEcho";
-import { coordinateAir, withTuned } from "../core/wireless/coordinateAir";
-import { connectionBodyOf, connectionsOf, levelInputOf } from "../core/planning/connections";
-import { signatureOf } from "../core/rehearsal/steps";
-import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/records/records";
+import { analyseClap, echoFrom } from "../core/room";
+import { coordinateAir, withTuned } from "../core/wireless";
+import { signatureOf } from "../core/rehearsal";
+import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/records";
 import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";

@@ -1,4 +1,4 @@
-import type { FieldFault } from "../core/records/commands";
+import type { FieldFault } from "../core/records";
 
 export type FaultCode = "invalid" | "missing" | "forbidden" | "tooLarge" | "unavailable";
 

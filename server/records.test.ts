@@ -1,32 +1,24 @@
-import { airSceneOf, newLink } from "../core/planning/airScene";
-import { connectionsOf } from "../core/planning/connections";
-import { FIRST_PROVISION } from "../core/planning/dayMedia";
-import { needsOf } from "../core/planning/packing";
-import { fromTheBag } from "../core/rehearsal/rehearsal";
-import { newScene } from "../core/records/newScene";
+import { airSceneOf, capsuleCures, connectionsOf, FIRST_PROVISION, levelsOf, needsOf, newLink } from "../core/planning";
+import { fromTheBag } from "../core/rehearsal";
+import {
+  type AirBody,
+  type ConnectionBody,
+  type LevelLine,
+  type LevelsBody,
+  newScene,
+  type RigBody,
+  type ShootBody,
+  type WearerBody,
+} from "../core/records";
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
-import { FIRST_AIR_PLAN } from "../core/wireless/airPlan";
-import { packScan } from "../core/wireless/packedScan";
-import { simulatedScan } from "../core/wireless/scanner";
-import type {
-  AirBody,
-  ConnectionBody,
-  LevelLine,
-  LevelsBody,
-  RigBody,
-  ShootBody,
-  WearerBody,
-} from "../core/records/records";
+import { FIRST_AIR_PLAN, packScan, simulatedScan } from "../core/wireless";
 import type { Database } from "../db/client";
 import { MILLER, WELDER } from "../demo/slackWater";
 import { DEMO_SHOOT_ID, MILLER_RIG, SINGER_RIG } from "../demo/recordings";
-import { usualLayer } from "../core/dress/outfit";
-import { recipeFor } from "../core/dress/recipe";
-import { boardOf } from "../core/board/board";
-import { capsuleCures } from "../core/planning/cures";
-import { levelsOf } from "../core/planning/levels";
-import { genericFigures } from "../core/chain/genericDevices";
+import { recipeFor, usualLayer } from "../core/dress";
+import { boardOf } from "../core/board";
+import { genericFigures } from "../core/devices";
 import { localCrew, type ActingCrew } from "./crew";
 import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot";
 import { Fault } from "./faults";

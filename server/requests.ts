@@ -1,4 +1,4 @@
-import type { Change, Changes } from "../core/records/commands";
+import type { Change, Changes } from "../core/records";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { loadChanges, loadTakeDetails } from "./records";

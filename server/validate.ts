@@ -1,5 +1,5 @@
 import type { Static, TSchema } from "@sinclair/typebox";
-import { schemaFaults } from "../core/schema/validate";
+import { schemaFaults } from "../core/schema";
 import { Fault } from "./faults";
 
 /** Takes a value from outside through the door of a schema, or refuses it with every field named. */

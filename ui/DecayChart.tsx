@@ -3,7 +3,7 @@
 import { Chart, LinearScale, LineElement, PointElement, ScatterController } from "chart.js";
 import { Scatter } from "react-chartjs-2";
 import styled from "styled-components";
-import type { MeasuredDecay } from "@/core/room/measuredEcho";
+import type { MeasuredDecay } from "@/core/room";
 import { useInk } from "./useInk";
 
 Chart.register(ScatterController, LinearScale, LineElement, PointElement);

@@ -3,7 +3,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { Bar } from "react-chartjs-2";
 import styled from "styled-components";
-import { OCTAVES_HZ, type OctaveLevels } from "@/core/sound/octaves";
+import { type OctaveLevels, OCTAVES_HZ } from "@/core/sound";
 import { useInk } from "./useInk";
 
 Chart.defaults.font.family = "Work Sans Variable, sans-serif";

@@ -1,7 +1,7 @@
 "use client";
 
 import styled from "styled-components";
-import { wallsOf, type Shape } from "@/core/room/shape";
+import { type Shape, wallsOf } from "@/core/room";
 
 const Drawing = styled.svg`
   display: block;

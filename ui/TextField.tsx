@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { TextField as AriaTextField } from "react-aria-components";
 import styled from "styled-components";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 import { useFault } from "./faults";
 import { FieldFault, FieldHint, FieldInput, FieldLabel, fieldBox } from "./fieldParts";
 

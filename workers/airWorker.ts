@@ -1,10 +1,18 @@
 import * as Comlink from "comlink";
-import type { AirPlan } from "../core/wireless/airPlan";
-import { bindingOf, coordinateAir, type AirProgress, type CoordinatedAir } from "../core/wireless/coordinateAir";
-import type { OnAir } from "../core/wireless/moments";
-import type { Binding } from "../core/wireless/remedy";
-import { binScan, readScan, ScanRefusal, type Scan } from "../core/wireless/scan";
-import { clipText } from "../core/schema/cleanText";
+import {
+  type AirPlan,
+  type AirProgress,
+  type Binding,
+  bindingOf,
+  binScan,
+  coordinateAir,
+  type CoordinatedAir,
+  type OnAir,
+  readScan,
+  type Scan,
+  ScanRefusal,
+} from "../core/wireless";
+import { clipText } from "../core/schema";
 
 /** A search that has not found all by then ends with its best. */
 const LONGEST_MS = 10_000;

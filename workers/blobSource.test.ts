@@ -1,9 +1,14 @@
 import fc from "fast-check";
-import { bytesSource, type ByteSource } from "../core/audio/byteSource";
-import { readBlocks, type FrameRange } from "../core/audio/readFrames";
-import { MeasurementCancelled } from "../core/audio/refusal";
-import { toWav } from "../core/audio/toWav";
-import { readWavHeader, type WavHeader } from "../core/audio/wavHeader";
+import {
+  type ByteSource,
+  bytesSource,
+  type FrameRange,
+  MeasurementCancelled,
+  readBlocks,
+  readWavHeader,
+  toWav,
+  type WavHeader,
+} from "../core/audio";
 import { blobSource } from "./blobSource";
 
 const FRAMES = 90_000;

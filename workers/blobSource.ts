@@ -1,4 +1,4 @@
-import type { ByteRun, ByteSource } from "../core/audio/byteSource";
+import type { ByteRun, ByteSource } from "../core/audio";
 
 /** The beginning of a file is fetched at once: each fetch costs a millisecond or two, and a header takes many small ones. */
 const HEAD_BYTES = 1 << 16;

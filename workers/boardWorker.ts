@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
-import { planBoard, withPartNews, type PartNews, type PlannedLine } from "../core/board/planBoard";
-import type { ShootBundle } from "../core/records/records";
+import { type PartNews, planBoard, type PlannedLine, withPartNews } from "../core/board";
+import type { ShootBundle } from "../core/records";
 
 let bundle: ShootBundle | null = null;
 let turn = 0;

@@ -1,7 +1,5 @@
 import * as Comlink from "comlink";
-import type { DressInput } from "../core/dress/dressInput";
-import type { SiteId } from "../core/dress/sites";
-import { whatWouldHelp, type Possibility } from "../core/dress/whatIf";
+import { type DressInput, type Possibility, type SiteId, whatWouldHelp } from "../core/dress";
 
 const door = {
   /** Tries every single change of outfit, bag and shot; a plan for each. */

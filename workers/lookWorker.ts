@@ -1,7 +1,14 @@
 import * as Comlink from "comlink";
-import { firstLook, shapeBetween, spectrumBetween, type Shape, type Spectrum } from "../core/audio/look";
-import type { FrameRange } from "../core/audio/readFrames";
-import { readWavHeader, type WavHeader } from "../core/audio/wavHeader";
+import {
+  firstLook,
+  type FrameRange,
+  readWavHeader,
+  type Shape,
+  shapeBetween,
+  type Spectrum,
+  spectrumBetween,
+  type WavHeader,
+} from "../core/audio";
 import { blobSource } from "./blobSource";
 
 /** The file looked at last: its header is read once. */

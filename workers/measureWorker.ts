@@ -1,8 +1,7 @@
 import * as Comlink from "comlink";
-import { measureWav } from "../core/check/measureWav";
-import { recordingMeter, type MeasuredRecording, type RecordingMeter } from "../core/check/recordingMeter";
-import { clipText } from "../core/schema/cleanText";
-import { MeasurementCancelled, RecordingRefusal } from "../core/audio/refusal";
+import { type MeasuredRecording, measureWav, recordingMeter, type RecordingMeter } from "../core/check";
+import { clipText } from "../core/schema";
+import { MeasurementCancelled, RecordingRefusal } from "../core/audio";
 import { blobSource } from "./blobSource";
 import { makeGate, type Gate } from "./gate";
 

@@ -1,10 +1,7 @@
 import * as Comlink from "comlink";
-import { recordingMeter, type MeasuredRecording } from "../core/check/recordingMeter";
-import { fullScaleOf } from "../core/audio/clipping";
-import { joinBlocks } from "../core/audio/joinBlocks";
-import { toWav } from "../core/audio/toWav";
-import { liveMeter, type LiveMeter, type MeterReading } from "../core/meter/liveMeter";
-import { findTaps, type Taps } from "../core/meter/tapTest";
+import { type MeasuredRecording, recordingMeter } from "../core/check";
+import { fullScaleOf, joinBlocks, toWav } from "../core/audio";
+import { findTaps, liveMeter, type LiveMeter, type MeterReading, type Taps } from "../core/meter";
 
 /** How a trial is written to disk. */
 export type TakeFormat = "24" | "float";

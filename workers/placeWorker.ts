@@ -1,10 +1,9 @@
 import * as Comlink from "comlink";
-import { readMono } from "../core/audio/readMono";
-import { RecordingRefusal } from "../core/audio/refusal";
-import { analyseTone, type ToneResult } from "../core/noise/roomTone";
-import { analyseClap, type ClapResult } from "../core/room/clap";
-import { quietDay, type QuietDay, type QuietDayWishes } from "../core/planning/quietDay";
-import type { ShootBundle } from "../core/records/records";
+import { readMono, RecordingRefusal } from "../core/audio";
+import { analyseTone, type ToneResult } from "../core/noise";
+import { analyseClap, type ClapResult } from "../core/room";
+import { quietDay, type QuietDay, type QuietDayWishes } from "../core/planning";
+import type { ShootBundle } from "../core/records";
 import { blobSource } from "./blobSource";
 
 /** Longest recordings of a clap and of a room's tone, s. */

@@ -1,4 +1,4 @@
-import { meanSquareToDbfs } from "../sound/decibel";
+import { meanSquareToDbfs } from "../sound";
 
 const LOWEST_DBFS = -160;
 const HIGHEST_DBFS = 40;

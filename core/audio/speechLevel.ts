@@ -1,4 +1,4 @@
-import { SINE_CREST_DB } from "../sound/decibel";
+import { SINE_CREST_DB } from "../sound";
 
 /** Activity thresholds: powers of two from 2^−16 to 2^4 of full scale, 6.02 dB apart, as the engine counts them. */
 const LOWEST_EXPONENT = -16;

@@ -1,16 +1,21 @@
-import { rememberReads } from "../records/rememberReads";
-import type { PlaceForecast } from "../room/place";
-import { costAt } from "../dress/planDress";
-import { carryFromBefore } from "../planning/rigHistory";
-import type { CarryOver } from "../planning/carryOver";
-import { airSceneOf, storedAir } from "../planning/airScene";
-import { connectionsOf } from "../planning/connections";
+import { rememberReads, rigsOfWearer, type ShootBundle, type Stored } from "../records";
+import type { PlaceForecast } from "../room";
+import { costAt } from "../dress";
+import {
+  airSceneOf,
+  carryFromBefore,
+  type CarryOver,
+  connectionsOf,
+  levelsOfRig,
+  type LevelSubject,
+  placeOfRig,
+  planRig,
+  type RigPlan,
+  settingOf,
+  storedAir,
+  storedPickup,
+} from "../planning";
 import { linkStateOf, type LinkState } from "./linkState";
-import { storedPickup } from "../planning/storedPickup";
-import { levelsOfRig, settingOf, type LevelSubject } from "../planning/levels";
-import { placeOfRig, planRig, type RigPlan } from "../planning/planRig";
-import type { ShootBundle, Stored } from "../records/records";
-import { rigsOfWearer } from "../records/sceneOrder";
 import { STATION_IDS, type StationId } from "./stations";
 
 /** State of a wearer at a station. */

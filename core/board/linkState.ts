@@ -1,8 +1,7 @@
-import { partsOf } from "../connect/allocate";
-import { STEP_NAMES } from "../rehearsal/steps";
-import { BY_LEAD } from "../wireless/airPlan";
-import { airStateOf, type AirScene } from "../planning/airScene";
-import { pairingOf, type Connection } from "../planning/connections";
+import { partsOf } from "../connect";
+import { STEP_NAMES } from "../rehearsal";
+import { BY_LEAD } from "../wireless";
+import { type AirScene, airStateOf, type Connection, pairingOf } from "../planning";
 
 export interface LinkState {
   stitch: "loose" | "basted" | "sewn" | "unpicked";

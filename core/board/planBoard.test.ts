@@ -1,10 +1,8 @@
-import { LIVING_ROOM } from "../room/usualPlaces";
+import { LIVING_ROOM } from "../room";
 import { boardOf, boardLines, lineId } from "./board";
-import { emptyShoot } from "../records/emptyShoot";
-import { newRig } from "../planning/newRig";
-import { newScene } from "../records/newScene";
+import { emptyShoot, newScene, type ShootBundle } from "../records";
+import { newRig } from "../planning";
 import { inOrder, newsOf, planBoard, withPartNews, type BoardPlanning, type PlannedLine } from "./planBoard";
-import type { ShootBundle } from "../records/records";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 const people = ["Ada", "Bo", "Cy", "Di", "Eve"];

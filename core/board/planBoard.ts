@@ -1,5 +1,5 @@
 import { boardLines, boardRow, lineId, type BoardLine, type Risk, type Stitch } from "./board";
-import type { ShootBundle, Stored, RecordKind } from "../records/records";
+import type { RecordKind, ShootBundle, Stored } from "../records";
 import type { StationId } from "./stations";
 
 /** What the board shows of one line, beside who it is. */

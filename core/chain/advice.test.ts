@@ -1,10 +1,9 @@
 import fc from "fast-check";
-import { INPUTS, SOURCES, type InputId, type SourceId } from "../connect/devices";
-import { findPath } from "../connect/findPath";
-import { PARTS } from "../connect/catalogue";
-import { aWeightedDb, mapOctaves, overallDb } from "../sound/octaves";
-import { NC_NUMBERS, ncOctavesDb, roomNoiseDb } from "../room/noiseCriteria";
-import { EFFORTS } from "../voice/speechSpectrum";
+import { type InputId, INPUTS, PARTS, type SourceId, SOURCES } from "../devices";
+import { findPath } from "../connect";
+import { aWeightedDb, mapOctaves, overallDb } from "../sound";
+import { NC_NUMBERS, ncOctavesDb, roomNoiseDb } from "../room";
+import { EFFORTS } from "../voice";
 import { followChain, planLevels } from "./followChain";
 import { soundAt, soundOfFeed } from "./soundIn";
 import { testSound, testWay } from "../../fixtures/testWays";

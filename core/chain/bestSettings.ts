@@ -1,4 +1,4 @@
-import { dbToPower } from "../sound/decibel";
+import { dbToPower } from "../sound";
 import type { Chain, ChainStage, Position } from "./stage";
 
 export interface Targets {

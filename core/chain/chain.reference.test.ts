@@ -1,7 +1,5 @@
-import { INPUTS, SOURCES } from "../connect/devices";
-import { dbvToDbu, dbuToVolts, SINE_CREST_DB, sumLevelsDb } from "../sound/decibel";
-import { aWeightedDb, overallDb, whiteNoiseDb } from "../sound/octaves";
-import { genericFigures } from "./genericDevices";
+import { genericFigures, INPUTS, SOURCES } from "../devices";
+import { aWeightedDb, dbuToVolts, dbvToDbu, overallDb, SINE_CREST_DB, sumLevelsDb, whiteNoiseDb } from "../sound";
 import { settledDbfs, squeeze, USUAL_DYNAMICS } from "./dynamics";
 import { followChain, planLevels } from "./followChain";
 import { targetsOf } from "./schools";

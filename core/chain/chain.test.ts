@@ -1,10 +1,9 @@
 import fc from "fast-check";
-import { schemaFaults } from "../schema/validate";
-import { EFFORTS } from "../voice/speechSpectrum";
+import { schemaFaults } from "../schema";
+import { EFFORTS } from "../voice";
 import { bestSettings, compareCosts } from "./bestSettings";
 import { deviceFaults } from "./deviceFaults";
-import { DEVICE_SCHEMAS } from "./devices";
-import { GENERIC_DEVICES, genericFigures } from "./genericDevices";
+import { DEVICE_SCHEMAS, GENERIC_DEVICES, genericFigures } from "../devices";
 import { costOfSettings, leastCost } from "./everyCombination";
 import { followChain, planLevels } from "./followChain";
 import { peakOf, soundOfFeed as feed } from "./soundIn";

@@ -1,6 +1,15 @@
-import { dbToPower, powerToDb, sumLevelsDb } from "../sound/decibel";
-import { aWeightedDb, mapOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
-import { EFFORTS, type Effort } from "../voice/speechSpectrum";
+import {
+  aWeightedDb,
+  dbToPower,
+  mapOctaves,
+  type OctaveLevels,
+  overallDb,
+  powerToDb,
+  shiftOctaves,
+  sumLevelsDb,
+  whiteNoiseDb,
+} from "../sound";
+import { type Effort, EFFORTS } from "../voice";
 import { bestSettings, type Settings, type Targets } from "./bestSettings";
 import { levelAdvice } from "./levelAdvice";
 import type { LevelPlan, StageLevels } from "./levelPlan";

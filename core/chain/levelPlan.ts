@@ -1,5 +1,5 @@
-import type { OctaveLevels } from "../sound/octaves";
-import type { Effort } from "../voice/speechSpectrum";
+import type { OctaveLevels } from "../sound";
+import type { Effort } from "../voice";
 import type { Settings, Targets } from "./bestSettings";
 import type { KnobId, LevelUnit } from "./stage";
 

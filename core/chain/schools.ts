@@ -1,4 +1,4 @@
-import { overallDb } from "../sound/octaves";
+import { overallDb } from "../sound";
 import type { Targets } from "./bestSettings";
 import type { SoundIn } from "./soundIn";
 

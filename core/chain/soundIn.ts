@@ -1,7 +1,14 @@
-import { roomNoiseDb } from "../room/noiseCriteria";
-import { SINE_CREST_DB } from "../sound/decibel";
-import { addOctaves, mapOctaves, overallDb, shiftOctaves, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
-import { EFFORTS, SPEECH_CREST_DB, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
+import { roomNoiseDb } from "../room";
+import {
+  addOctaves,
+  mapOctaves,
+  type OctaveLevels,
+  overallDb,
+  shiftOctaves,
+  SINE_CREST_DB,
+  whiteNoiseDb,
+} from "../sound";
+import { type Effort, EFFORTS, SPEECH_CREST_DB, speechOctavesDb } from "../voice";
 
 /** What reaches the first stage, in its unit, by octave: every voice there may be, and which of them are planned for. */
 export interface SoundIn {

@@ -1,7 +1,16 @@
-import type { Carriage, Input, Part, Source } from "../connect/ports";
-import { dbvToDbu, PASCAL_SPL_DB } from "../sound/decibel";
-import type { Pack, Receiver } from "./devices";
-import { CONVERTER_LEVELS, type InputLevels, type KnownLevels, type Steps } from "./inputLevels";
+import {
+  type Carriage,
+  type Input,
+  type InputLevels,
+  INTERFACE,
+  type KnownLevels,
+  type Pack,
+  type Part,
+  type Receiver,
+  type Source,
+  type Steps,
+} from "../devices";
+import { dbvToDbu, PASCAL_SPL_DB } from "../sound";
 import { plainStage, stepsBetween, withKnob, type Chain, type ChainStage } from "./stage";
 
 /** What a microphone gives and bears. */
@@ -188,11 +197,11 @@ function partStages(source: Source, parts: readonly Part[]): { stages: ChainStag
   parts.forEach((part, number) => {
     const next = part.turns[carriage] ?? carriage;
     const id = `part-${number}`;
-    const levels = CONVERTER_LEVELS[part.id];
+    const levels = part.converter;
     if (next === "digital" && carriage !== "digital") {
       const own = { id, name: "Interface", device: part.name, isTypical: true, spreadDb: levels ? 0 : RESERVE_DB };
       const full = part.clipsDbu ?? 0;
-      const at: InputLevels = { ...(levels ?? CONVERTER_LEVELS["interface"]!), fullScaleDbu: full, maxInputDbu: full };
+      const at: InputLevels = { ...(levels ?? INTERFACE), fullScaleDbu: full, maxInputDbu: full };
       stages.push(
         plainStage(
           {

@@ -3,13 +3,10 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { WaveFile } from "wavefile";
-import { bytesSource } from "../audio/byteSource";
-import { kWeightedSteps } from "../audio/kWeighting";
-import { integratedLufs } from "../audio/loudness";
+import { bytesSource, integratedLufs, kWeightedSteps, toWav } from "../audio";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
 import { joined, sine } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
 
 const RATE = 48000;
 const folder = mkdtempSync(join(tmpdir(), "hypophon-reference-"));

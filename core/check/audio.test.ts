@@ -1,15 +1,21 @@
 import fc from "fast-check";
-import { bytesSource } from "../audio/byteSource";
-import { clippingOf, fullScaleOf, isOverloadedEarlier } from "../audio/clipping";
+import {
+  bytesSource,
+  clippingOf,
+  fullScaleOf,
+  isOverloadedEarlier,
+  MeasurementCancelled,
+  overviewBuilder,
+  pieceMeter,
+  readWavHeader,
+  RecordingRefusal,
+  toWav,
+  type WavLayout,
+} from "../audio";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
-import { overviewBuilder } from "../audio/overview";
-import { pieceMeter } from "../audio/pieceMeter";
 import { recordingMeter } from "./recordingMeter";
-import { MeasurementCancelled, RecordingRefusal } from "../audio/refusal";
 import { gated, joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav, type WavLayout } from "../audio/toWav";
-import { readWavHeader } from "../audio/wavHeader";
 
 const RATE = 48000;
 

@@ -1,6 +1,11 @@
-import { clippingOf, type ClippingReport } from "../audio/clipping";
-import { PARTS_PER_HOP, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
-import type { ActiveParts } from "../audio/speechLevel";
+import {
+  type ActiveParts,
+  type ChannelFigures,
+  clippingOf,
+  type ClippingReport,
+  PARTS_PER_HOP,
+  type PieceFigures,
+} from "../audio";
 import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
 import type { CoursePoint } from "./measurement";

@@ -1,13 +1,9 @@
-import { bytesSource } from "../audio/byteSource";
-import { pieceMeter, BANDS_HZ } from "../audio/pieceMeter";
-import { planPieces } from "../audio/pieces";
+import { BANDS_HZ, bytesSource, pieceMeter, planPieces, readWavHeader, toWav } from "../audio";
 import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
 import { findingsTable } from "./findingsTable";
 import { KIND_WORDS } from "./kindWords";
 import { FINDING_KINDS } from "./measurement";
 import { inOrder, measurePiece, measureWav, meterFor } from "./measureWav";
-import { readWavHeader } from "../audio/wavHeader";
 
 const RATE = 48000;
 

@@ -1,4 +1,4 @@
-import { meanSquareToDbfs } from "../sound/decibel";
+import { meanSquareToDbfs } from "../sound";
 import type { Heard } from "./heard";
 import type { CoursePoint, FindingKind } from "./measurement";
 import type { Spot } from "./spot";

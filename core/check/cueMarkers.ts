@@ -1,6 +1,4 @@
-import type { ByteSource } from "../audio/byteSource";
-import { RecordingRefusal } from "../audio/refusal";
-import { readWavHeader } from "../audio/wavHeader";
+import { type ByteSource, readWavHeader, RecordingRefusal } from "../audio";
 
 /** A marker for an editing program. */
 export interface Marker {

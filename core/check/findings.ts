@@ -1,4 +1,4 @@
-import { isOverloadedEarlier, type ClippedPlace } from "../audio/clipping";
+import { type ClippedPlace, isOverloadedEarlier } from "../audio";
 import { KIND_WORDS } from "./kindWords";
 import { LIMITS } from "./limits";
 import type { Finding, FindingKind } from "./measurement";

@@ -3,11 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { WaveFile } from "wavefile";
-import { bytesSource } from "../audio/byteSource";
-import { readFrames } from "../audio/readFrames";
-import { readWavHeader } from "../audio/wavHeader";
+import { bytesSource, readFrames, readWavHeader, toWav } from "../audio";
 import { sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
 import { measureWav } from "./measureWav";
 
 /** Every form of sample, written by one and read by the other: wavefile (npm) and ffmpeg against our own reader and writer. */

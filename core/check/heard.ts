@@ -1,5 +1,4 @@
-import { BANDS_HZ, type ChannelFigures, type PieceFigures } from "../audio/pieceMeter";
-import type { ChannelHearing } from "../audio/pieceHearing";
+import { BANDS_HZ, type ChannelFigures, type ChannelHearing, type PieceFigures } from "../audio";
 import { findSpeech, type SpeechDecision } from "./speech";
 
 /** One channel of a piece as the detectors take it: its figures, what was worked out of them, and where somebody speaks. */

@@ -1,10 +1,17 @@
-import type { ByteSource } from "../audio/byteSource";
-import { fullScaleOf } from "../audio/clipping";
-import { pieceMeter, type PieceMeter } from "../audio/pieceMeter";
-import { longestPieceS, planPieces, type Piece } from "../audio/pieces";
-import { readBlocks, type ReadOptions } from "../audio/readFrames";
-import { RecordingRefusal } from "../audio/refusal";
-import { readWavHeader, type WavHeader } from "../audio/wavHeader";
+import {
+  type ByteSource,
+  fullScaleOf,
+  longestPieceS,
+  type Piece,
+  pieceMeter,
+  type PieceMeter,
+  planPieces,
+  readBlocks,
+  type ReadOptions,
+  readWavHeader,
+  RecordingRefusal,
+  type WavHeader,
+} from "../audio";
 import { KIND_WORDS } from "./kindWords";
 import type { Finding } from "./measurement";
 import { reportPiece, type PieceReport } from "./pieceReport";

@@ -1,5 +1,5 @@
-import { BANDS_HZ } from "../audio/pieceMeter";
-import { amplitudeToDb } from "../sound/decibel";
+import { BANDS_HZ } from "../audio";
+import { amplitudeToDb } from "../sound";
 import { bandAt } from "./heard";
 import type { ChannelTotals } from "./recordingTotals";
 import {

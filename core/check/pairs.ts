@@ -1,5 +1,4 @@
-import { fourierOf } from "../audio/fourier";
-import { MOST_RELATED, RELATED_SIZE, type PieceHearing } from "../audio/pieceHearing";
+import { fourierOf, MOST_RELATED, type PieceHearing, RELATED_SIZE } from "../audio";
 import type { Heard } from "./heard";
 
 /** Two channels of a recording. */

@@ -1,5 +1,4 @@
-import type { PieceFigures } from "../audio/pieceMeter";
-import type { Piece } from "../audio/pieces";
+import type { Piece, PieceFigures } from "../audio";
 import { reportChannel, type ChannelReport } from "./channelReport";
 import { comparePair, pairsOf, type PairReport } from "./pairs";
 

@@ -1,7 +1,5 @@
-import { pieceMeter } from "../audio/pieceMeter";
-import { longestPieceS, stepFramesOf } from "../audio/pieces";
-import type { Overview } from "../audio/overview";
-import { meanSquareToDbfs } from "../sound/decibel";
+import { longestPieceS, type Overview, pieceMeter, stepFramesOf } from "../audio";
+import { meanSquareToDbfs } from "../sound";
 import { channelFindings, pairFindings } from "./findings";
 import { colourOf, measuresOf, noiseOctavesOf } from "./measures";
 import type { Finding, RecordingMeasurement } from "./measurement";

@@ -1,9 +1,23 @@
-import { joinClipping, NO_CLIPPING, type ClippingReport } from "../audio/clipping";
-import { countedIn, countLevel, levelHistogram, percentileOf, type LevelHistogram } from "../audio/levelHistogram";
-import { KEPT_WINDOWS, loudnessCounter, type LoudnessCounter, type MixLoudness } from "../audio/loudness";
-import { overviewBuilder, type Overview, type OverviewBuilder } from "../audio/overview";
-import { activeLevel, type ActiveParts } from "../audio/speechLevel";
-import { amplitudeToDb, meanSquareToDbfs } from "../sound/decibel";
+import {
+  activeLevel,
+  type ActiveParts,
+  type ClippingReport,
+  countedIn,
+  countLevel,
+  joinClipping,
+  KEPT_WINDOWS,
+  levelHistogram,
+  type LevelHistogram,
+  loudnessCounter,
+  type LoudnessCounter,
+  type MixLoudness,
+  NO_CLIPPING,
+  type Overview,
+  overviewBuilder,
+  type OverviewBuilder,
+  percentileOf,
+} from "../audio";
+import { amplitudeToDb, meanSquareToDbfs } from "../sound";
 import type { ChannelReport } from "./channelReport";
 import { joinCourse } from "./course";
 import type { CoursePoint, FindingKind } from "./measurement";

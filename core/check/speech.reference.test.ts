@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { bytesSource } from "../audio/byteSource";
+import { bytesSource } from "../audio";
 import { measureWav } from "./measureWav";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-speech-"));

@@ -1,4 +1,4 @@
-import type { ChannelHearing } from "../audio/pieceHearing";
+import type { ChannelHearing } from "../audio";
 
 /** Where somebody speaks and where nobody does. */
 export interface SpeechDecision {

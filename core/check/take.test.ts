@@ -1,10 +1,15 @@
 import { WaveFile } from "wavefile";
-import { bytesSource, type ByteSource } from "../audio/byteSource";
-import { firstLook, shapeBetween, spectrumBetween } from "../audio/look";
-import { RecordingRefusal } from "../audio/refusal";
+import {
+  type ByteSource,
+  bytesSource,
+  firstLook,
+  readWavHeader,
+  RecordingRefusal,
+  shapeBetween,
+  spectrumBetween,
+  toWav,
+} from "../audio";
 import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
-import { readWavHeader } from "../audio/wavHeader";
 import { joinCourse } from "./course";
 import { markedCopy, type MarkedCopy, type Marker } from "./cueMarkers";
 import { measureWav } from "./measureWav";

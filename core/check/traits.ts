@@ -1,5 +1,4 @@
-import { LINE_COUNT, LINE_SIZE } from "../audio/pieceHearing";
-import { BANDS_HZ } from "../audio/pieceMeter";
+import { BANDS_HZ, LINE_COUNT, LINE_SIZE } from "../audio";
 import { bandAt, type Heard } from "./heard";
 import type { Scene } from "./spots/scene";
 

@@ -1,11 +1,16 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
-import { bytesSource } from "../audio/byteSource";
-import { readFrames } from "../audio/readFrames";
-import { integratedLufs, loudnessCounter, loudnessRangeLu, mixLoudness } from "../audio/loudness";
+import {
+  bytesSource,
+  integratedLufs,
+  loudnessCounter,
+  loudnessRangeLu,
+  mixLoudness,
+  readFrames,
+  readWavHeader,
+  toWav,
+} from "../audio";
 import { sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
-import { readWavHeader } from "../audio/wavHeader";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
 

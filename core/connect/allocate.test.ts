@@ -1,10 +1,8 @@
 import fc from "fast-check";
 import { allocate, partsOf, type Wanted } from "./allocate";
-import { PARTS } from "./catalogue";
-import { HOUSE_OUTLETS, INPUTS, SOURCES, type InputId, type SourceId } from "./devices";
+import { HOUSE_OUTLETS, type InputId, INPUTS, type Part, PARTS, type SourceId, SOURCES } from "../devices";
 import { countOf } from "./ownKit";
 import { findPath } from "./findPath";
-import type { Part } from "./ports";
 
 const want = (id: string, source: SourceId, input: InputId, instants: readonly number[] = [0]): Wanted => ({
   id,

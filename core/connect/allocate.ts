@@ -1,6 +1,6 @@
 import { findPath, type FoundPath } from "./findPath";
 import { countOf, type Stock } from "./ownKit";
-import type { Input, Part, Source } from "./ports";
+import type { Input, Part, Source } from "../devices";
 
 /** Something that has to be connected, and when. */
 export interface Wanted {

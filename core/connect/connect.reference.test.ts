@@ -1,9 +1,19 @@
-import { PARTS, partOf } from "./catalogue";
-import { HOUSE_OUTLETS, INPUTS, SOURCES, type InputId, type SourceId } from "./devices";
+import {
+  HOUSE_OUTLETS,
+  type Input,
+  type InputId,
+  INPUTS,
+  mate,
+  type Part,
+  partOf,
+  PARTS,
+  type Source,
+  type SourceId,
+  SOURCES,
+} from "../devices";
 import { findPath } from "./findPath";
 import { begun, carriedOn, judgePath, type Judgement } from "./judgePath";
 import { leadsForAll, pathWords } from "./kit";
-import { mate, type Input, type Part, type Source } from "./ports";
 
 const way = (source: SourceId, input: InputId, parts: readonly Part[] = PARTS) =>
   findPath(SOURCES[source], INPUTS[input], parts)!;

@@ -1,10 +1,8 @@
 import fc from "fast-check";
-import { PARTS, partOf } from "./catalogue";
-import { INPUTS, SOURCES } from "./devices";
+import { type Input, INPUTS, mate, type Part, partOf, PARTS, type Source, SOURCES } from "../devices";
 import { findPath, MOST_PARTS } from "./findPath";
 import { begun, carriedOn, judgePath, VERDICTS } from "./judgePath";
 import { pathWords } from "./kit";
-import { mate, type Input, type Part, type Source } from "./ports";
 
 const ALL_SOURCES: readonly Source[] = Object.values(SOURCES);
 const ALL_INPUTS: readonly Input[] = Object.values(INPUTS);

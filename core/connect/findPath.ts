@@ -1,5 +1,5 @@
 import { begun, carriedOn, judgePath, VERDICTS, type Carried, type Judgement } from "./judgePath";
-import { mate, type Connector, type End, type Input, type Part, type Source } from "./ports";
+import { type Connector, type End, type Input, mate, type Part, type Source } from "../devices";
 
 export interface FoundPath extends Judgement {
   parts: readonly Part[];

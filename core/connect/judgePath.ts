@@ -1,4 +1,4 @@
-import type { Carriage, Input, Part, Source } from "./ports";
+import type { Carriage, Input, Part, Source } from "../devices";
 
 /** Best first. */
 export const VERDICTS = ["works", "worksIfSet", "silentlyWrong", "damage"] as const;

@@ -1,5 +1,5 @@
 import { findPath, type FoundPath } from "./findPath";
-import type { Input, Part, Source } from "./ports";
+import type { Input, Part, Source } from "../devices";
 
 /** The way in a sentence. */
 export function pathWords(path: FoundPath | null, source: Source, input: Input | null): string {

@@ -1,7 +1,6 @@
 import type { Static } from "@sinclair/typebox";
-import type { AnyKitFigures, KitKind, StockFigures } from "./kitItems";
-import type { Input, Part, Source } from "./ports";
-import { clipText } from "../schema/cleanText";
+import type { AnyKitFigures, Input, KitKind, Part, Source, StockFigures } from "../devices";
+import { clipText } from "../schema";
 
 /** An item of the kit, as far as connections need it. */
 export interface OwnItem {
@@ -44,7 +43,8 @@ export const countOf = (stock: ReadonlyMap<string, Stock>, key: string): number 
   return owned + hired;
 };
 
-const NOT_FIGURES = ["id", "name", "isOwned", "levelSettings"];
+/** What a row of ours knows beside the figures that an owner gives. */
+const NOT_FIGURES = ["id", "name", "isOwned", "levelSettings", "typical", "converter"];
 
 /** A generic source, input or lead as the crew's own, to be changed to what it really is. */
 export function ownLike(kind: "source" | "socket" | "lead", like: Source | Input | Part): OwnItem["body"] {

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 import { SUPPLY_IDS } from "./supplies";
 
 /** What a place is judged by; each is a cost from 0 (nothing against it) to 3. */

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 import { MOUNT_IDS, PORTS, SURFACES } from "./mounts";
 import type { Option } from "./options";
 import { MAX_LAYERS } from "./outfit";

@@ -1,8 +1,6 @@
-import { seenFromMouth, turnedMouth } from "../body/headTurn";
-import { HALF_SHOULDER_SHARE, HEIGHT_SHARE } from "../body/landmarks";
-import { addOctaves, overallDb } from "../sound/octaves";
-import { mouthDirectivityDb } from "../voice/directivity";
-import { speechOctavesDb } from "../voice/speechSpectrum";
+import { HALF_SHOULDER_SHARE, HEIGHT_SHARE, seenFromMouth, turnedMouth } from "../body";
+import { addOctaves, overallDb } from "../sound";
+import { mouthDirectivityDb, speechOctavesDb } from "../voice";
 import { siteGain, type Hearing } from "./levelAtSite";
 import { SITES, siteColourDb, sitePoint, type SiteId } from "./sites";
 

@@ -1,8 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { PACK_PLACE_IDS } from "../body/cableRoute";
-import { PlaceModel } from "../room/placeModel";
-import { oneOf } from "../schema/oneOf";
+import { PACK_PLACE_IDS } from "../body";
+import { PlaceModel } from "../room";
+import { oneOf } from "../schema";
 import { Aims } from "./aims";
 import { Capsule, INTRUSIONS, Outfit, Performance, Person } from "./outfit";
 

@@ -1,7 +1,6 @@
 import { FIRST_AIMS } from "./aims";
 import type { Accessory } from "./accessories";
-import type { PlaceModel } from "../room/placeModel";
-import { LIVING_ROOM } from "../room/usualPlaces";
+import { LIVING_ROOM, type PlaceModel } from "../room";
 import type { DressInput } from "./dressInput";
 import { FIRST_PERFORMANCE, type Layer, type Performance, type Person } from "./outfit";
 

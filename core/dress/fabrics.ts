@@ -1,4 +1,4 @@
-import type { OctaveLevels } from "../sound/octaves";
+import type { OctaveLevels } from "../sound";
 
 /** How much a cloth takes from the highs when it lies over the capsule. From memory; estimates. */
 export const CLOTH_LOSS_DB = {

@@ -1,6 +1,6 @@
 import type { FabricId } from "./fabrics";
 import type { NecklineId } from "./necklines";
-import { rowsById } from "../schema/rowsById";
+import { rowsById } from "../schema";
 
 /** Parts of the upper body that a garment may lie over. */
 export const ZONES = ["collar", "throat", "upperChest", "midChest", "lapels", "shoulders"] as const;

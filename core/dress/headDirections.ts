@@ -1,4 +1,4 @@
-import { HEAD_TURN_LIMIT_DEG } from "../body/headTurn";
+import { HEAD_TURN_LIMIT_DEG } from "../body";
 import type { Facing } from "./outfit";
 
 /** Where a head points during a scene, degrees; positive is the wearer's right. */

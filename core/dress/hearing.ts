@@ -1,8 +1,6 @@
-import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
-import { dbToPower, powerToDb } from "../sound/decibel";
-import { speechTransmissionIndex } from "../room/clarity";
-import { SPEECH_CREST_DB } from "../voice/speechSpectrum";
-import { SINE_CREST_DB } from "../sound/decibel";
+import { aWeightedDb, dbToPower, mapOctaves, type OctaveLevels, overallDb, powerToDb, SINE_CREST_DB } from "../sound";
+import { speechTransmissionIndex } from "../room";
+import { SPEECH_CREST_DB } from "../voice";
 import { DIRECTIONS } from "./headDirections";
 import { siteGain, type Hearing } from "./levelAtSite";
 import type { SceneFacts } from "./sceneFacts";

@@ -1,4 +1,4 @@
-import type { OctaveLevels } from "../sound/octaves";
+import type { OctaveLevels } from "../sound";
 import { ACCESSORY_FACTS } from "./accessories";
 import { CLOTH_LOSS_DB, FABRICS } from "./fabrics";
 import { GARMENTS, type Feature, type Zone } from "./garments";

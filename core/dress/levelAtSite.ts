@@ -1,7 +1,6 @@
-import { seenFromMouth, turnWithHead, turnedMouth } from "../body/headTurn";
-import { addOctaves, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
-import { mouthDirectivityDb } from "../voice/directivity";
-import { speechOctavesDb, type Effort } from "../voice/speechSpectrum";
+import { seenFromMouth, turnedMouth, turnWithHead } from "../body";
+import { addOctaves, mapOctaves, type OctaveLevels, overallDb } from "../sound";
+import { type Effort, mouthDirectivityDb, speechOctavesDb } from "../voice";
 import { siteColourDb, sitePoint, type Site } from "./sites";
 
 /** What a capsule at a site gets of the voice, with the head turned some way. */

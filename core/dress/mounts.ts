@@ -1,6 +1,6 @@
-import type { OctaveLevels } from "../sound/octaves";
+import type { OctaveLevels } from "../sound";
 import type { SupplyId } from "./supplies";
-import { rowsById } from "../schema/rowsById";
+import { rowsById } from "../schema";
 
 /** What a capsule is fixed to: skin, the inside or outside of something worn, hair, or something on the head. */
 export const SURFACES = ["skin", "inside", "outside", "hair", "headwear"] as const;

@@ -1,16 +1,12 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { Lav } from "../chain/devices";
-import type { CapsuleColour } from "../chain/deviceKinds";
-import { oneOf } from "../schema/oneOf";
-import { EFFORTS } from "../voice/speechSpectrum";
+import { type CapsuleColour, Lav } from "../devices";
+import { oneOf } from "../schema";
+import { EFFORTS } from "../voice";
 import { ACCESSORIES } from "./accessories";
 import { FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
 import { NECKLINE_IDS } from "./necklines";
-
-export type { Accessory } from "./accessories";
-export type { CapsuleColour } from "../chain/deviceKinds";
 
 export const FITS = ["tight", "fitted", "loose"] as const;
 export const OPENINGS = ["closed", "partlyOpen", "open"] as const;

@@ -1,5 +1,4 @@
-import { PACK_PLACE_IDS, planCable, type CablePlan, type PackPlaceId } from "../body/cableRoute";
-import type { Point } from "../body/landmarks";
+import { type CablePlan, PACK_PLACE_IDS, type PackPlaceId, planCable, type Point } from "../body";
 import { GARMENTS } from "./garments";
 import type { Intrusion, Outfit, Performance } from "./outfit";
 import type { Site } from "./sites";

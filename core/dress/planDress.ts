@@ -1,4 +1,4 @@
-import { addOctaves, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
+import { addOctaves, mapOctaves, type OctaveLevels, overallDb } from "../sound";
 import { CRITERIA, type Aims, type Criterion, type Weights } from "./aims";
 import type { Placement } from "./anchors";
 import { isChoice, type Choice } from "./choice";

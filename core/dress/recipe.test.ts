@@ -10,7 +10,7 @@ import { selfPlacementSteps } from "./selfPlacement";
 import { SITES, sitePoint } from "./sites";
 import { SUPPLIES, SUPPLY_IDS } from "./supplies";
 import { GARMENT_IDS } from "./garments";
-import { PACK_PLACE_IDS } from "../body/cableRoute";
+import { PACK_PLACE_IDS } from "../body";
 
 const tee = usualLayer("tee");
 const at = (input: DressInput, pick: (candidate: Candidate) => boolean) => {

@@ -1,9 +1,10 @@
-import { CAPSULE_SLACK_M, LOOP_DIAMETER_M, PACK_SLACK_M } from "../body/cableRoute";
+import { CAPSULE_SLACK_M, LOOP_DIAMETER_M, PACK_SLACK_M } from "../body";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { MountId, Port } from "./mounts";
 import { cautionsOf } from "./options";
-import { CAPSULE_FOR_SHADE, INTRUSION_NAMES, type CapsuleColour } from "./outfit";
+import { CAPSULE_FOR_SHADE, INTRUSION_NAMES } from "./outfit";
+import type { CapsuleColour } from "../devices";
 import { EXTENSION_M, PACK_PLACES } from "./packPlaces";
 import { minutesOf, type Candidate, type DressPlan } from "./planDress";
 import { SUPPLIES, type SupplyId } from "./supplies";

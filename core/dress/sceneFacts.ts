@@ -1,8 +1,6 @@
-import { mapOctaves, type OctaveLevels } from "../sound/octaves";
-import { dbToPower } from "../sound/decibel";
-import { TALKER_Q, forecastPlace, reverberantDb } from "../room/place";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { EFFORTS, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
+import { dbToPower, mapOctaves, type OctaveLevels } from "../sound";
+import { forecastPlace, LIVING_ROOM, reverberantDb, TALKER_Q } from "../room";
+import { type Effort, EFFORTS, speechOctavesDb } from "../voice";
 import type { Accessory } from "./accessories";
 import { headDirections, sceneDirections } from "./headDirections";
 import type { DressInput } from "./dressInput";

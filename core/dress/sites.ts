@@ -1,8 +1,7 @@
-import type { CableRoute } from "../body/cableRoute";
-import { HALF_SHOULDER_SHARE, HEIGHT_SHARE, bodyScale, type Point } from "../body/landmarks";
-import { mapOctaves, type OctaveLevels } from "../sound/octaves";
+import { bodyScale, type CableRoute, HALF_SHOULDER_SHARE, HEIGHT_SHARE, type Point } from "../body";
+import { mapOctaves, type OctaveLevels } from "../sound";
 import type { Zone } from "./garments";
-import { rowsById } from "../schema/rowsById";
+import { rowsById } from "../schema";
 
 /** What a site is fixed to; each is looked for in the outfit by a rule of its own (see anchors). */
 export type Anchor =

@@ -1,4 +1,4 @@
-import type { OctaveLevels } from "../sound/octaves";
+import type { OctaveLevels } from "../sound";
 import type { Fire } from "./judgement";
 import type { RuleContext } from "./ruleContext";
 

@@ -1,7 +1,8 @@
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { Fire } from "./judgement";
-import { CAPSULE_FOR_SHADE, type CapsuleColour } from "./outfit";
+import { CAPSULE_FOR_SHADE } from "./outfit";
+import type { CapsuleColour } from "../devices";
 import type { RuleContext } from "./ruleContext";
 import type { Anchor } from "./sites";
 import { WIND_COVERS } from "./windCover";

@@ -1,6 +1,6 @@
 import { ACCESSORY_FACTS } from "./accessories";
 import { GARMENTS } from "./garments";
-import { CAPSULE_COLOURS } from "../chain/deviceKinds";
+import { CAPSULE_COLOURS } from "../devices";
 import type { DressInput } from "./dressInput";
 import { CAPSULE_FOR_SHADE, OPENINGS, type Layer, type Outfit } from "./outfit";
 import { bestAt, planDress } from "./planDress";

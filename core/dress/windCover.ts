@@ -1,4 +1,4 @@
-import type { OctaveLevels } from "../sound/octaves";
+import type { OctaveLevels } from "../sound";
 import type { Placement } from "./anchors";
 import type { SceneFacts } from "./sceneFacts";
 

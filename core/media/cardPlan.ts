@@ -1,4 +1,4 @@
-import { timeOfDay } from "../schedule/clockTime";
+import { timeOfDay } from "../schedule";
 import { bytesPerS, minutesOnCard, type SoundFormat } from "./soundFormat";
 
 /** Something that is recorded on a day. */

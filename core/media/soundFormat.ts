@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 
 const strict = { additionalProperties: false } as const;
 

@@ -1,8 +1,5 @@
-import { fullScaleOf } from "../audio/clipping";
-import { growingSeries } from "../audio/growingSeries";
-import { kWeightedSteps } from "../audio/kWeighting";
-import { integratedLufs } from "../audio/loudness";
-import { amplitudeToDb, meanSquareToDbfs } from "../sound/decibel";
+import { fullScaleOf, growingSeries, integratedLufs, kWeightedSteps } from "../audio";
+import { amplitudeToDb, meanSquareToDbfs } from "../sound";
 
 /** What a meter shows at one moment. Levels dBFS, −∞ when there is nothing; RMS on the AES17 scale. */
 export interface MeterReading {

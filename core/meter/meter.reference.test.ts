@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gated, joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
-import { toWav } from "../audio/toWav";
+import { toWav } from "../audio";
 import { liveMeter } from "./liveMeter";
 
 const RATE = 48_000;

@@ -1,6 +1,5 @@
 import fc from "fast-check";
-import type { ChannelMeasurement, FindingKind } from "../check/measurement";
-import { recordingMeter } from "../check/recordingMeter";
+import { type ChannelMeasurement, type FindingKind, recordingMeter } from "../check";
 import { joined, mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { liveMeter } from "./liveMeter";
 import { findTaps, judgeTaps } from "./tapTest";

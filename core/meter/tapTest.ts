@@ -1,4 +1,4 @@
-import { amplitudeToDb } from "../sound/decibel";
+import { amplitudeToDb } from "../sound";
 
 /** Taps that were heard: how many, and how loud their peaks are in the middle, dBFS. */
 export interface Taps {

@@ -1,7 +1,6 @@
-import type { ChannelMeasurement, FindingKind } from "../check/measurement";
-import type { MeasuredRecording } from "../check/recordingMeter";
-import type { Targets } from "../chain/bestSettings";
-import { minus } from "../sound/decibel";
+import type { ChannelMeasurement, FindingKind, MeasuredRecording } from "../check";
+import type { Targets } from "../chain";
+import { minus } from "../sound";
 
 /** Steps of a trial: nobody speaks; the noise that will be there; the loudest line. Common practice. */
 export const TRIAL_STEPS = ["quiet", "noise", "loudest"] as const;

@@ -1,5 +1,5 @@
-import type { OctaveLevels } from "../sound/octaves";
-import { rowsById } from "../schema/rowsById";
+import type { OctaveLevels } from "../sound";
+import { rowsById } from "../schema";
 
 interface Row {
   name: string;

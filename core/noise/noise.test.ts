@@ -1,9 +1,7 @@
 import fc from "fast-check";
-import { aWeightedDb, mapOctaves, OCTAVES_HZ, type OctaveLevels } from "../sound/octaves";
-import { forecastPlace } from "../room/place";
-import type { PlaceModel } from "../room/placeModel";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { fits } from "../schema/validate";
+import { aWeightedDb, mapOctaves, type OctaveLevels, OCTAVES_HZ } from "../sound";
+import { forecastPlace, LIVING_ROOM, type PlaceModel } from "../room";
+import { fits } from "../schema";
 import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { BARRIERS, BARRIER_IDS, SHUT } from "./barriers";
 import { LISTENING, LISTENING_S, promptAt } from "./listening";

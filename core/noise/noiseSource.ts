@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { ClockTime } from "../schedule/clockTime";
-import { oneOf } from "../schema/oneOf";
+import { ClockTime } from "../schedule";
+import { oneOf } from "../schema";
 import { BARRIER_IDS } from "./barriers";
 import { OCCURRENCES, REMEDIES, SOURCE_KINDS, SOURCE_KIND_IDS, type SourceKindId } from "./sourceKinds";
 

@@ -1,5 +1,4 @@
-import { dbToPower, powerToDb } from "../sound/decibel";
-import { addOctaves, aWeightedDb, mapOctaves, type OctaveLevels } from "../sound/octaves";
+import { addOctaves, aWeightedDb, dbToPower, mapOctaves, type OctaveLevels, powerToDb } from "../sound";
 import { BARRIERS, SHUT, type BarrierId } from "./barriers";
 import type { NoiseSource } from "./noiseSource";
 import { isSteady } from "./sourceTraits";

@@ -1,6 +1,5 @@
-import { filterOctave, octaveFits, octaveSections } from "../audio/octaveBank";
-import { meanSquareToDbfs, powerToDb } from "../sound/decibel";
-import { mapOctaves, OCTAVES_HZ, type OctaveLevels } from "../sound/octaves";
+import { filterOctave, octaveFits, octaveSections } from "../audio";
+import { mapOctaves, meanSquareToDbfs, type OctaveLevels, OCTAVES_HZ, powerToDb } from "../sound";
 import type { MeasuredTone } from "./measuredTone";
 
 export type ToneResult =

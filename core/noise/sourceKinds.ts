@@ -1,5 +1,5 @@
-import { rowsById } from "../schema/rowsById";
-import type { OctaveLevels } from "../sound/octaves";
+import { rowsById } from "../schema";
+import type { OctaveLevels } from "../sound";
 
 /** How a noise comes: always, now and then, or at known times. */
 export const OCCURRENCES = ["steady", "comes", "schedule"] as const;

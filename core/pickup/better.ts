@@ -1,5 +1,4 @@
-import type { PlaceModel } from "../room/placeModel";
-import { rankTreatments, spotWords, withTreatment } from "../room/treat";
+import { type PlaceModel, rankTreatments, spotWords, withTreatment } from "../room";
 import { judgeMics, type PickupCandidate } from "./candidates";
 import { MICROPHONES } from "./microphones";
 import { PATTERN_IDS, PATTERNS, type PatternId } from "./patterns";

@@ -1,4 +1,4 @@
-import { amplitudeToDb } from "../sound/decibel";
+import { amplitudeToDb } from "../sound";
 import type { Mirror } from "./placeSound";
 import { dot, length, subtract, type Vec } from "./space";
 

@@ -1,5 +1,4 @@
-import { ROOM_AIR, speedOfSoundMps } from "../sound/air";
-import { amplitudeToDb } from "../sound/decibel";
+import { amplitudeToDb, ROOM_AIR, speedOfSoundMps } from "../sound";
 import { isHeardAsColour, type Combing } from "./combing";
 import type { Holder } from "./microphones";
 import type { PlacedMic } from "./setup";

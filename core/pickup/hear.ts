@@ -1,8 +1,6 @@
-import { clarityC50Db, speechTransmissionIndex } from "../room/clarity";
-import { amplitudeToDb, dbToPower, powerToDb } from "../sound/decibel";
-import { mapOctaves, overallDb, OCTAVES_HZ, type OctaveLevels } from "../sound/octaves";
-import { mouthDirectivityDb } from "../voice/directivity";
-import { speechOctavesDb } from "../voice/speechSpectrum";
+import { clarityC50Db, speechTransmissionIndex } from "../room";
+import { amplitudeToDb, dbToPower, mapOctaves, type OctaveLevels, OCTAVES_HZ, overallDb, powerToDb } from "../sound";
+import { mouthDirectivityDb, speechOctavesDb } from "../voice";
 import { strongestCombing, type Combing } from "./combing";
 import { handCombing } from "./hands";
 import { MICROPHONES, randomEnergyOctaves, selfNoiseDb } from "./microphones";

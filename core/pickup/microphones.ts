@@ -1,5 +1,5 @@
-import { rowsById } from "../schema/rowsById";
-import { mapOctaves, OCTAVES_HZ, whiteNoiseDb, type OctaveLevels } from "../sound/octaves";
+import { rowsById } from "../schema";
+import { mapOctaves, type OctaveLevels, OCTAVES_HZ, whiteNoiseDb } from "../sound";
 import { randomEnergyWithTube, type PatternId } from "./patterns";
 
 /** What holds a microphone: decides what shakes it. */

@@ -1,6 +1,5 @@
-import { rowsById } from "../schema/rowsById";
-import { ROOM_AIR, speedOfSoundMps } from "../sound/air";
-import { amplitudeToDb, powerToDb } from "../sound/decibel";
+import { rowsById } from "../schema";
+import { amplitudeToDb, powerToDb, ROOM_AIR, speedOfSoundMps } from "../sound";
 
 interface Row {
   name: string;

@@ -1,9 +1,8 @@
 import fc from "fast-check";
-import { usualSource } from "../noise/noiseSource";
-import type { PlaceModel } from "../room/placeModel";
-import { CAR, LIVING_ROOM } from "../room/usualPlaces";
-import { fits } from "../schema/validate";
-import { A_WEIGHTING_DB, overallDb } from "../sound/octaves";
+import { usualSource } from "../noise";
+import { CAR, LIVING_ROOM, type PlaceModel } from "../room";
+import { fits } from "../schema";
+import { A_WEIGHTING_DB, overallDb } from "../sound";
 import { whatWouldBeat } from "./better";
 import { CANDIDATE_IDS, FIRST_WISHES, judgeMics, micsOf, rankPickups } from "./candidates";
 import { strongestCombing } from "./combing";

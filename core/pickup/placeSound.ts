@@ -1,20 +1,21 @@
-import { BARRIERS } from "../noise/barriers";
-import { isSteady } from "../noise/sourceTraits";
-import { SILENCE_DB, sourceDb, sumSpectra, treatedDb } from "../noise/placeNoise";
-import { MATERIALS, type MaterialId } from "../room/materials";
+import { BARRIERS, isSteady, SILENCE_DB, sourceDb, sumSpectra, treatedDb } from "../noise";
 import {
+  airOf,
   baseNoiseDb,
   forecastPlace,
+  type MaterialId,
+  MATERIALS,
   noiseReverberance,
   noisesOf,
   partsOf,
+  type PlaceModel,
   reverberantDb,
+  SURFACE_NAMES,
+  type SurfaceId,
   TALKER_Q,
-} from "../room/place";
-import { airOf, type PlaceModel } from "../room/placeModel";
-import { SURFACE_NAMES, wallsOf, type SurfaceId } from "../room/shape";
-import { speedOfSoundMps } from "../sound/air";
-import { addOctaves, mapOctaves, type OctaveLevels } from "../sound/octaves";
+  wallsOf,
+} from "../room";
+import { addOctaves, mapOctaves, type OctaveLevels, speedOfSoundMps } from "../sound";
 import { direction, type Vec } from "./space";
 
 /** A flat side that sends sound back: points p with normal·p = offset, the normal into the place. */

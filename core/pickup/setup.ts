@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
-import { EFFORTS } from "../voice/speechSpectrum";
+import { oneOf } from "../schema";
+import { EFFORTS } from "../voice";
 import { HOLDERS, MICROPHONE_IDS } from "./microphones";
 import { PATTERN_IDS } from "./patterns";
 

@@ -1,14 +1,19 @@
-import { emptyShoot } from "../records/emptyShoot";
-import { airTable, airJson, airRows } from "../wireless/airExport";
-import { airPlanFaults, withoutForbidden } from "../wireless/airFaults";
-import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
-import { packScan, unpackScan } from "../wireless/packedScan";
-import { simulatedScan } from "../wireless/scanner";
+import { type AirBody, emptyShoot, newScene, type ShootBundle } from "../records";
+import {
+  airJson,
+  airPlanFaults,
+  airRows,
+  airTable,
+  BY_LEAD,
+  FIRST_AIR_PLAN,
+  packScan,
+  simulatedScan,
+  unpackScan,
+  withoutForbidden,
+} from "../wireless";
 import { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf } from "./airScene";
-import { boardOf } from "../board/board";
+import { boardOf } from "../board";
 import { newRig } from "./newRig";
-import { newScene } from "../records/newScene";
-import type { AirBody, ShootBundle } from "../records/records";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 /** Two people in a scene each, an hour apart, and one who is in none. */

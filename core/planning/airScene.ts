@@ -1,13 +1,22 @@
-import { rememberReads } from "../records/rememberReads";
-import { minutesOfDay } from "../schedule/clockTime";
-import { BY_LEAD, FIRST_AIR_PLAN, type AirLink, type AirPlan } from "../wireless/airPlan";
-import { carriersOf, judgeAir, prepareAir, type AirFaults, type PreparedAir } from "../wireless/judgeAir";
-import type { OnAir } from "../wireless/moments";
-import { unpackScan, type PackedScan } from "../wireless/packedScan";
-import type { Carrier } from "../wireless/products";
-import type { Scan } from "../wireless/scan";
-import type { AirBody, ShootBundle, Stored } from "../records/records";
-import { clipText } from "../schema/cleanText";
+import { type AirBody, rememberReads, type ShootBundle, type Stored } from "../records";
+import { minutesOfDay } from "../schedule";
+import {
+  type AirFaults,
+  type AirLink,
+  type AirPlan,
+  BY_LEAD,
+  type Carrier,
+  carriersOf,
+  FIRST_AIR_PLAN,
+  judgeAir,
+  type OnAir,
+  type PackedScan,
+  prepareAir,
+  type PreparedAir,
+  type Scan,
+  unpackScan,
+} from "../wireless";
+import { clipText } from "../schema";
 
 /** The shoot's air as it is stored; null while nothing was changed. */
 export const storedAir = (bundle: ShootBundle): Stored<"air"> | null => bundle.airs[0] ?? null;

@@ -1,8 +1,5 @@
-import { ACCESSORY_FACTS } from "../dress/accessories";
-import { GARMENTS } from "../dress/garments";
-import type { Outfit, Performance } from "../dress/outfit";
-import { sameChoice, type Choice } from "../dress/choice";
-import type { PlaceModel } from "../room/placeModel";
+import { ACCESSORY_FACTS, type Choice, GARMENTS, type Outfit, type Performance, sameChoice } from "../dress";
+import type { PlaceModel } from "../room";
 
 /** What a rig was made for: the facts whose change asks for another look. */
 export interface RigFacts {

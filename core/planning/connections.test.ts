@@ -1,17 +1,12 @@
-import { GENERIC_DEVICES } from "../chain/genericDevices";
-import { PARTS } from "../connect/catalogue";
-import { INPUTS, SOURCES } from "../connect/devices";
-import { KIT_SCHEMAS, type KitKind } from "../connect/kitItems";
-import { ownLike } from "../connect/ownKit";
-import { doStep, stepWords } from "../rehearsal/walk";
-import { signatureOf } from "../rehearsal/steps";
-import { fromTheBag } from "../rehearsal/rehearsal";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { minus } from "../sound/decibel";
-import { fits, schemaFaults } from "../schema/validate";
-import { BY_LEAD, FIRST_AIR_PLAN, type AirLink } from "../wireless/airPlan";
+import { GENERIC_DEVICES, INPUTS, KIT_SCHEMAS, type KitKind, PARTS, SOURCES } from "../devices";
+import { ownLike } from "../connect";
+import { doStep, fromTheBag, signatureOf, stepWords } from "../rehearsal";
+import { LIVING_ROOM } from "../room";
+import { minus } from "../sound";
+import { fits, schemaFaults } from "../schema";
+import { type AirLink, BY_LEAD, FIRST_AIR_PLAN } from "../wireless";
 import { newLink } from "./airScene";
-import { boardOf } from "../board/board";
+import { boardOf } from "../board";
 import {
   connectionBodyOf,
   connectionsOf,
@@ -23,11 +18,9 @@ import {
   usualRangeOf,
   type Connection,
 } from "./connections";
-import { emptyShoot } from "../records/emptyShoot";
+import { ConnectionBody, emptyShoot, type KitItemBody, newScene, type ShootBundle, type StepDone } from "../records";
 import { newRig } from "./newRig";
-import { newScene } from "../records/newScene";
 import { getWords, needsOf, packingBodyOf, packingWords, withPacked } from "./packing";
-import { ConnectionBody, type KitItemBody, type ShootBundle, type StepDone } from "../records/records";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 const kit = (kind: KitKind, figures: object, id: string, name = "Mine") =>

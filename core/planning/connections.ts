@@ -1,23 +1,32 @@
-import type { Targets } from "../chain/bestSettings";
-import type { RecorderInput } from "../chain/devices";
-import type { FoundPath } from "../connect/findPath";
-import { allocate, type Ways } from "../connect/allocate";
-import { PARTS } from "../connect/catalogue";
-import { HOUSE_OUTLETS, INPUTS, SOURCES } from "../connect/devices";
-import { ownInputs, ownLeads, ownSources, stockOf, type Stock } from "../connect/ownKit";
-import type { Input, Part, Source } from "../connect/ports";
-import { rememberReads } from "../records/rememberReads";
-import { setupOf, type Setup } from "../rehearsal/setup";
-import { signatureOf, stepsOf, type StepId } from "../rehearsal/steps";
-import { minutesOfDay } from "../schedule/clockTime";
-import { BY_LEAD, type AirLink } from "../wireless/airPlan";
-import type { RangeWish } from "../wireless/linkBudget";
+import type { Targets } from "../chain";
+import {
+  HOUSE_OUTLETS,
+  type Input,
+  INPUTS,
+  type Part,
+  PARTS,
+  type RecorderInput,
+  type Source,
+  SOURCES,
+} from "../devices";
+import { allocate, type FoundPath, ownInputs, ownLeads, ownSources, type Stock, stockOf, type Ways } from "../connect";
+import {
+  type AirBody,
+  type ConnectionBody,
+  rememberReads,
+  type RigBody,
+  rigsOfWearer,
+  type ShootBundle,
+  type StepDone,
+  type Stored,
+} from "../records";
+import { type Setup, setupOf, signatureOf, type StepId, stepsOf } from "../rehearsal";
+import { minutesOfDay } from "../schedule";
+import { type AirLink, BY_LEAD, type RangeWish } from "../wireless";
 import { airBodyOf } from "./airScene";
 import { levelsBodyOf, lineOf, targetsFor } from "./levelLines";
 import { linkSettings, planWay, wayLevels, type Begins, type WayLevels } from "./linkLevels";
 import { placeOfRig, planRig, type RigDevices } from "./planRig";
-import type { AirBody, ConnectionBody, RigBody, ShootBundle, StepDone, Stored } from "../records/records";
-import { rigsOfWearer } from "../records/sceneOrder";
 
 /** A house desk whose outlet is known only on arrival. */
 export const HOUSE = "house";

@@ -1,8 +1,8 @@
-import type { Lav } from "../chain/devices";
-import { stagesOfWay } from "../chain/wayStages";
+import type { Lav } from "../devices";
+import { stagesOfWay } from "../chain";
 import { planWay } from "./linkLevels";
 import type { LevelSubject } from "./levels";
-import type { ShootBundle } from "../records/records";
+import type { ShootBundle } from "../records";
 
 /** Another capsule of the kit with which a way would be clean. */
 export interface CapsuleCure {

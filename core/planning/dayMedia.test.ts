@@ -1,12 +1,10 @@
-import { FIRST_AIR_PLAN } from "../wireless/airPlan";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { schemaFaults } from "../schema/validate";
+import { FIRST_AIR_PLAN } from "../wireless";
+import { LIVING_ROOM } from "../room";
+import { schemaFaults } from "../schema";
 import { newLink } from "./airScene";
 import { dayMediaOf, FIRST_PROVISION, provisionBodyOf } from "./dayMedia";
-import { emptyShoot } from "../records/emptyShoot";
+import { emptyShoot, newScene, ProvisionBody, type ShootBundle } from "../records";
 import { newRig } from "./newRig";
-import { newScene } from "../records/newScene";
-import { ProvisionBody, type ShootBundle } from "../records/records";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 /** Ada and Ben from nine to ten, Ada alone from two to four; nothing on the second day. */

@@ -1,14 +1,20 @@
-import { planCards, type CardPlan, type Rolling } from "../media/cardPlan";
-import { adviseFormat, channelWords, splitOf, type FileSplit, type FormatAdvice } from "../media/soundFormat";
-import { USUAL_BATTERIES, wattsFor, type Battery } from "../power/cells";
-import { cellsForDay, planDayPower, type SwapPlan } from "../power/swaps";
-import { minutesOfDay } from "../schedule/clockTime";
-import { exposureOf, type Exposure } from "../sound/exposure";
-import { BY_LEAD } from "../wireless/airPlan";
+import {
+  adviseFormat,
+  type CardPlan,
+  channelWords,
+  type FileSplit,
+  type FormatAdvice,
+  planCards,
+  type Rolling,
+  splitOf,
+} from "../media";
+import { type Battery, cellsForDay, planDayPower, type SwapPlan, USUAL_BATTERIES, wattsFor } from "../power";
+import { minutesOfDay } from "../schedule";
+import { type Exposure, exposureOf } from "../sound";
+import { BY_LEAD } from "../wireless";
 import { airBodyOf } from "./airScene";
 import { levelsOf } from "./levels";
-import type { ProvisionBody, ShootBundle } from "../records/records";
-import { scenesInOrder } from "../records/sceneOrder";
+import { type ProvisionBody, scenesInOrder, type ShootBundle } from "../records";
 import { storedPickup } from "./storedPickup";
 
 /** What runs on batteries, watts. Typical of their kind; common practice, to be replaced by data sheets. */

@@ -1,12 +1,10 @@
-import type { CapsuleColour } from "../dress/outfit";
-import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
-import { recipeFor, type Recipe } from "../dress/recipe";
-import { SUPPLY_IDS, type SupplyId } from "../dress/supplies";
+import type { CapsuleColour } from "../devices";
+import { minutesOfDay, timeOfDay } from "../schedule";
+import { type Recipe, recipeFor, SUPPLY_IDS, type SupplyId } from "../dress";
 import { carryOver, type CarryOver, type RigFacts } from "./carryOver";
 import { placeOfRig, planRig, type RigPlan } from "./planRig";
 import { rigFactsOf } from "./rigHistory";
-import type { ShootBundle, Stored } from "../records/records";
-import { scenesInOrder } from "../records/sceneOrder";
+import { scenesInOrder, type ShootBundle, type Stored } from "../records";
 
 /** One wearer in one scene of a day, before it is known when. */
 interface Draft {

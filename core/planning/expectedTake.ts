@@ -1,9 +1,9 @@
-import type { Expected, TakeRoom, TakeWay, TrackVoice } from "../proof/expected";
-import { BY_LEAD } from "../wireless/airPlan";
+import type { Expected, TakeRoom, TakeWay, TrackVoice } from "../proof";
+import { BY_LEAD } from "../wireless";
 import { airBodyOf } from "./airScene";
 import type { LevelSubject } from "./levels";
 import { placeOfRig, planRig } from "./planRig";
-import type { RigBody, ShootBundle, Stored } from "../records/records";
+import type { RigBody, ShootBundle, Stored } from "../records";
 
 /** The pitch a wearer's good takes had on the channel that was theirs: the newest of them. */
 function knownPitchHz(bundle: ShootBundle, wearerId: string): number | null {

@@ -1,9 +1,8 @@
-import type { LevelPlan } from "../chain/levelPlan";
-import type { FoundPath } from "../connect/findPath";
-import type { Input, Source } from "../connect/ports";
-import type { AirLink } from "../wireless/airPlan";
-import { presetName, type RadioSystem } from "../wireless/systems";
-import type { LevelLine, ShootBody } from "../records/records";
+import type { LevelPlan } from "../chain";
+import type { FoundPath } from "../connect";
+import type { Input, Source } from "../devices";
+import { type AirLink, presetName, type RadioSystem } from "../wireless";
+import type { LevelLine, ShootBody } from "../records";
 
 /** One thing to set on a device. */
 export interface CardLine {

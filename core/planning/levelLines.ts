@@ -1,7 +1,5 @@
-import type { Targets } from "../chain/bestSettings";
-import { targetsOf } from "../chain/schools";
-import type { SoundIn } from "../chain/soundIn";
-import type { LevelLine, LevelsBody, ShootBundle } from "../records/records";
+import { type SoundIn, type Targets, targetsOf } from "../chain";
+import type { LevelLine, LevelsBody, ShootBundle } from "../records";
 
 /** Where peaks go while nobody has said. Common practice. */
 export const USUAL_TARGETS: Targets = { targetDbfs: -12, ceilingDbfs: -6 };

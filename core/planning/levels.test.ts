@@ -1,21 +1,16 @@
-import { INPUTS, SOURCES } from "../connect/devices";
-import { ownLike } from "../connect/ownKit";
-import { FIRST_WISHES } from "../pickup/candidates";
-import type { MicrophoneId } from "../pickup/microphones";
-import type { PlacedMic, Talker } from "../pickup/setup";
-import { fits } from "../schema/validate";
-import { genericFigures } from "../chain/genericDevices";
-import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless/airPlan";
+import { genericFigures, INPUTS, SOURCES } from "../devices";
+import { ownLike } from "../connect";
+import { FIRST_WISHES, type MicrophoneId, type PlacedMic, type Talker } from "../pickup";
+import { fits } from "../schema";
+import { BY_LEAD, FIRST_AIR_PLAN } from "../wireless";
 import { newLink } from "./airScene";
-import { boardOf } from "../board/board";
+import { boardOf } from "../board";
 import { HOUSE } from "./connections";
 import { capsuleCures } from "./cures";
-import { emptyShoot } from "../records/emptyShoot";
+import { emptyShoot, LevelsBody, newScene, type ShootBundle } from "../records";
 import { levelsBodyOf, withLine } from "./levelLines";
 import { levelsOf, levelsOfRig, settingOf, type LevelSubject } from "./levels";
 import { newRig } from "./newRig";
-import { newScene } from "../records/newScene";
-import { LevelsBody, type ShootBundle } from "../records/records";
 import { withVoiceToday } from "./voiceToday";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 

@@ -1,17 +1,9 @@
-import type { Targets } from "../chain/bestSettings";
-import { planLevels } from "../chain/followChain";
-import type { LevelPlan } from "../chain/levelPlan";
-import { whole } from "../chain/levelAdvice";
-import { levelsOfInput } from "../chain/inputLevels";
-import type { RecorderInput } from "../chain/devices";
-import { stagesOfWay } from "../chain/wayStages";
-import { PARTS } from "../connect/catalogue";
-import { INPUTS } from "../connect/devices";
-import { findPath, type FoundPath } from "../connect/findPath";
-import type { Input, Source } from "../connect/ports";
-import { MICROPHONES } from "../pickup/microphones";
-import { rememberReads } from "../records/rememberReads";
-import { BY_LEAD } from "../wireless/airPlan";
+import { type LevelPlan, planLevels, stagesOfWay, type Targets, whole } from "../chain";
+import { type Input, INPUTS, levelsOfInput, PARTS, type RecorderInput, type Source } from "../devices";
+import { findPath, type FoundPath } from "../connect";
+import { MICROPHONES } from "../pickup";
+import { type LevelLine, rememberReads, type ShootBundle, type Stored } from "../records";
+import { BY_LEAD } from "../wireless";
 import { airBodyOf } from "./airScene";
 import { choicesOf, connectionsOf, levelInputOf, type Connection } from "./connections";
 import { settingsCards, type SettingsCard } from "./levelCards";
@@ -19,7 +11,6 @@ import { levelsBodyOf, lineOf, targetsFor } from "./levelLines";
 import { micLevels, planWay, wayLevels, type WayLevels } from "./linkLevels";
 import { placedSounds } from "./placedLevels";
 import { placeOfRig, planRig } from "./planRig";
-import type { LevelLine, ShootBundle, Stored } from "../records/records";
 
 /** One voice, instrument or feed on its way to a file. */
 export interface LevelSubject {

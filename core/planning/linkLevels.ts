@@ -1,15 +1,28 @@
-import type { Targets } from "../chain/bestSettings";
-import { genericFigures, isTypicalFigures } from "../chain/genericDevices";
-import { planLevels } from "../chain/followChain";
-import type { LevelPlan } from "../chain/levelPlan";
-import { levelsOfInput } from "../chain/inputLevels";
-import { soundAt, soundOfFeed, type SoundIn } from "../chain/soundIn";
-import type { Chain } from "../chain/stage";
-import { stagesOfWay, type MicLevels, type RadioLevels, type Way } from "../chain/wayStages";
-import { INPUTS, SOURCES } from "../connect/devices";
-import type { Input, Part, Source } from "../connect/ports";
-import { MICROPHONES, type MicrophoneId } from "../pickup/microphones";
-import type { RightSettings } from "../rehearsal/setup";
+import {
+  type Chain,
+  type LevelPlan,
+  type MicLevels,
+  planLevels,
+  type RadioLevels,
+  soundAt,
+  type SoundIn,
+  soundOfFeed,
+  stagesOfWay,
+  type Targets,
+  type Way,
+} from "../chain";
+import {
+  genericFigures,
+  type Input,
+  INPUTS,
+  isTypicalFigures,
+  levelsOfInput,
+  type Part,
+  type Source,
+  SOURCES,
+} from "../devices";
+import { type MicrophoneId, MICROPHONES } from "../pickup";
+import type { RightSettings } from "../rehearsal";
 import type { RigDevices } from "./planRig";
 
 /** A way from a voice to a file with what goes in, and what stands on its knobs. */

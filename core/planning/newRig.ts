@@ -1,6 +1,5 @@
-import { FIRST_AIMS } from "../dress/aims";
-import { FIRST_PERFORMANCE, usualLayer, type Outfit } from "../dress/outfit";
-import type { Consent, RigBody } from "../records/records";
+import { FIRST_AIMS, FIRST_PERFORMANCE, type Outfit, usualLayer } from "../dress";
+import type { Consent, RigBody } from "../records";
 
 /** What may be planned for while nobody has asked: everything but underwear. Common practice. */
 export const UNASKED: Consent = { answer: "notAsked", isExplained: false, agreedTo: 2, askedBy: "", askedAt: "" };

@@ -1,11 +1,9 @@
 import type { Static } from "@sinclair/typebox";
-import { partsOf } from "../connect/allocate";
-import type { ExtraFigures } from "../connect/kitItems";
-import type { Stock } from "../connect/ownKit";
-import { BY_LEAD } from "../wireless/airPlan";
-import type { RadioSystem } from "../wireless/systems";
+import { partsOf, type Stock } from "../connect";
+import type { ExtraFigures } from "../devices";
+import { BY_LEAD, type RadioSystem } from "../wireless";
 import { isOnAt, startsOf, type Connection, type ConnectionPlan } from "./connections";
-import type { PackingBody, ShootBundle, Stored } from "../records/records";
+import type { PackingBody, ShootBundle, Stored } from "../records";
 
 export const NEED_GROUPS = ["leads", "radio", "microphones", "inputs", "always"] as const;
 export type NeedGroup = (typeof NEED_GROUPS)[number];

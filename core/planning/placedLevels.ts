@@ -1,16 +1,18 @@
-import { INSIDE_INPUTS } from "../chain/inputLevels";
-import type { SoundIn } from "../chain/soundIn";
-import { INPUTS, SOURCES } from "../connect/devices";
-import type { Source } from "../connect/ports";
-import { hearAll, type MicHeard } from "../pickup/hear";
-import { MICROPHONES, selfNoiseDb, type MicrophoneId } from "../pickup/microphones";
-import { placeSound } from "../pickup/placeSound";
-import type { Talker } from "../pickup/setup";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { dbToPower, powerToDb } from "../sound/decibel";
-import { addOctaves, mapOctaves, type OctaveLevels } from "../sound/octaves";
-import { EFFORTS, speechOctavesDb, type Effort } from "../voice/speechSpectrum";
-import type { PickupBody, ShootBundle } from "../records/records";
+import { INPUTS, INSIDE_INPUTS, type Source, SOURCES } from "../devices";
+import type { SoundIn } from "../chain";
+import {
+  hearAll,
+  type MicHeard,
+  type MicrophoneId,
+  MICROPHONES,
+  placeSound,
+  selfNoiseDb,
+  type Talker,
+} from "../pickup";
+import { LIVING_ROOM } from "../room";
+import { addOctaves, dbToPower, mapOctaves, type OctaveLevels, powerToDb } from "../sound";
+import { type Effort, EFFORTS, speechOctavesDb } from "../voice";
+import type { PickupBody, ShootBundle } from "../records";
 
 /** A microphone that nobody wears, with what it gets. */
 export interface PlacedSound {

@@ -1,15 +1,27 @@
-import { type DeviceFigures, type Lav } from "../chain/devices";
-import { DEVICE_KINDS, type DeviceKind } from "../chain/deviceKinds";
-import { genericFigures } from "../chain/genericDevices";
-import { voicesThrough, type SoundIn } from "../chain/soundIn";
-import type { DressInput } from "../dress/dressInput";
-import type { Intrusion, Outfit } from "../dress/outfit";
-import { candidateOf, planDress, reweigh, type Candidate, type DressPlan } from "../dress/planDress";
-import { usualEffort } from "../dress/sceneFacts";
-import { forecastPlace, type PlaceForecast } from "../room/place";
-import { addOctaves } from "../sound/octaves";
-import { VOICE_RANGE_DB } from "../records/bounds";
-import type { Consent, PlaceBody, RigBody, ShootBundle, Stored, WearerBody } from "../records/records";
+import { DEVICE_KINDS, type DeviceFigures, type DeviceKind, genericFigures, type Lav } from "../devices";
+import { type SoundIn, voicesThrough } from "../chain";
+import {
+  type Candidate,
+  candidateOf,
+  type DressInput,
+  type DressPlan,
+  type Intrusion,
+  type Outfit,
+  planDress,
+  reweigh,
+  usualEffort,
+} from "../dress";
+import { forecastPlace, type PlaceForecast } from "../room";
+import { addOctaves } from "../sound";
+import {
+  type Consent,
+  type PlaceBody,
+  type RigBody,
+  type ShootBundle,
+  type Stored,
+  VOICE_RANGE_DB,
+  type WearerBody,
+} from "../records";
 
 export interface RigPlan {
   place: PlaceForecast | null;

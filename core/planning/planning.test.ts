@@ -1,29 +1,26 @@
-import { emptyShoot } from "../records/emptyShoot";
-import { newScene } from "../records/newScene";
-import { GENERIC_DEVICES } from "../chain/genericDevices";
-import { overallDb } from "../sound/octaves";
-import type { PlaceModel } from "../room/placeModel";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { boardOf, worstRisk } from "../board/board";
-import { choiceOf, type Choice } from "../dress/choice";
-import { usualLayer } from "../dress/outfit";
-import { costAt, planDress } from "../dress/planDress";
+import {
+  type Consent,
+  emptyShoot,
+  type MeasurementBody,
+  newScene,
+  type PlaceBody,
+  type RecordBodies,
+  type RigBody,
+  rigsOfWearer,
+  type ShootBundle,
+  type Stored,
+} from "../records";
+import { GENERIC_DEVICES } from "../devices";
+import { overallDb } from "../sound";
+import { LIVING_ROOM, type PlaceModel } from "../room";
+import { boardOf, worstRisk } from "../board";
+import { type Choice, choiceOf, costAt, planDress, usualLayer } from "../dress";
 import { dayPlan, daysOf } from "./dayPlan";
 import { carryFromBefore } from "./rigHistory";
 import { FIRST_OUTFIT, newRig, UNASKED } from "./newRig";
 import { levelsOfRig } from "./levels";
 import { consentedTo, devicesOfRig, planRig } from "./planRig";
-import {
-  type Consent,
-  type MeasurementBody,
-  type PlaceBody,
-  type RecordBodies,
-  type RigBody,
-  type ShootBundle,
-  type Stored,
-} from "../records/records";
-import { minutesOfDay, timeOfDay } from "../schedule/clockTime";
-import { rigsOfWearer } from "../records/sceneOrder";
+import { minutesOfDay, timeOfDay } from "../schedule";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 const ROOM: PlaceModel = {

@@ -1,10 +1,7 @@
-import { emptyShoot } from "../records/emptyShoot";
-import { usualSource } from "../noise/noiseSource";
-import type { PlaceModel } from "../room/placeModel";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { newScene } from "../records/newScene";
+import { emptyShoot, newScene, type SceneBody, type ShootBundle } from "../records";
+import { usualSource } from "../noise";
+import { LIVING_ROOM, type PlaceModel } from "../room";
 import { noisyTimes, quietDay, USUAL_DAY } from "./quietDay";
-import type { SceneBody, ShootBundle } from "../records/records";
 import { stored, TEST_SHOOT } from "../../fixtures/testShoot";
 
 const QUIET_ROOM: PlaceModel = { ...LIVING_ROOM, noiseNc: 20 };

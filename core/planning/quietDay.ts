@@ -1,15 +1,23 @@
-import type { NoiseSource } from "../noise/noiseSource";
-import { isSteady, sourceName } from "../noise/sourceTraits";
-import { treatedDb } from "../noise/placeNoise";
-import { forecastPlace, noiseReverberance, noisesOf } from "../room/place";
-import type { PlaceModel } from "../room/placeModel";
-import { bestOrder, recordAt, type DayOrder, type PlacedScene, type SceneWish } from "../schedule/bestOrder";
-import { MINUTES_A_DAY, minutesOfDay, timeOfDay } from "../schedule/clockTime";
-import { interruptionsOf, type Interruptions } from "../schedule/interruptions";
-import { gapsBetween, lengthOf, overlaps, type Interval } from "../schedule/intervals";
-import { aWeightedDb } from "../sound/octaves";
-import type { ShootBundle, Stored } from "../records/records";
-import { scenesInOrder } from "../records/sceneOrder";
+import { isSteady, type NoiseSource, sourceName, treatedDb } from "../noise";
+import { forecastPlace, noiseReverberance, noisesOf, type PlaceModel } from "../room";
+import {
+  bestOrder,
+  type DayOrder,
+  gapsBetween,
+  type Interruptions,
+  interruptionsOf,
+  type Interval,
+  lengthOf,
+  MINUTES_A_DAY,
+  minutesOfDay,
+  overlaps,
+  type PlacedScene,
+  recordAt,
+  type SceneWish,
+  timeOfDay,
+} from "../schedule";
+import { aWeightedDb } from "../sound";
+import { scenesInOrder, type ShootBundle, type Stored } from "../records";
 
 /** A stretch in which a noise is heard. */
 export interface NoisyTime extends Interval {

@@ -1,7 +1,6 @@
 import { carryOver, type CarryOver, type RigFacts } from "./carryOver";
 import { outfitOf, placeOfRig } from "./planRig";
-import type { ShootBundle, Stored } from "../records/records";
-import { rigsOfWearer } from "../records/sceneOrder";
+import { rigsOfWearer, type ShootBundle, type Stored } from "../records";
 
 /** What a stored rig was made for. */
 export function rigFactsOf(bundle: ShootBundle, rig: Stored<"rig">): RigFacts | null {

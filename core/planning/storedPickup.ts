@@ -1,4 +1,4 @@
-import type { ShootBundle, Stored } from "../records/records";
+import type { ShootBundle, Stored } from "../records";
 
 /** The pickup kept for a scene; null while there is none. */
 export function storedPickup(bundle: ShootBundle, sceneId: string): Stored<"pickup"> | null {

@@ -1,10 +1,17 @@
-import type { RecordingMeasurement } from "../check/measurement";
-import type { Review } from "../check/review";
-import type { LevelPlan } from "../chain/levelPlan";
-import type { JudgedTake } from "../proof/judgeTake";
-import { audioFileOf, isSameFile, type AudioFile, type FileContent } from "../records/audioFile";
-import { clipText } from "../schema/cleanText";
-import type { MeasurementBody, ShootBundle, Stored, TakeDetailBody } from "../records/records";
+import type { RecordingMeasurement, Review } from "../check";
+import type { LevelPlan } from "../chain";
+import type { JudgedTake } from "../proof";
+import {
+  type AudioFile,
+  audioFileOf,
+  type FileContent,
+  isSameFile,
+  type MeasurementBody,
+  type ShootBundle,
+  type Stored,
+  type TakeDetailBody,
+} from "../records";
+import { clipText } from "../schema";
 
 /** Findings that are kept of one take; the counts know of all. */
 const MOST_KEPT = 600;

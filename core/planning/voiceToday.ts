@@ -1,4 +1,4 @@
-import type { RigBody, ShootBundle } from "../records/records";
+import type { RigBody, ShootBundle } from "../records";
 
 /** A day's voice is learned within these, dB. */
 const MOST_DB = 40;

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 
 /** Kinds of cells and batteries. */
 export const CHEMISTRIES = ["alkaline", "nimh", "lithium", "liIon"] as const;

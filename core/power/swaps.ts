@@ -1,4 +1,4 @@
-import { timeOfDay } from "../schedule/clockTime";
+import { timeOfDay } from "../schedule";
 import { bankHours, CHEMISTRY_NAMES, runHours, type Battery } from "./cells";
 
 /** Something that runs on batteries over a day. */

@@ -1,6 +1,11 @@
-import { KIND_WORDS } from "../check/kindWords";
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
-import { LIMITS } from "../check/limits";
+import {
+  type ChannelMeasurement,
+  type Finding,
+  type FindingKind,
+  KIND_WORDS,
+  LIMITS,
+  type RecordingMeasurement,
+} from "../check";
 import {
   directOverEchoDb,
   distanceByFallM,

@@ -1,9 +1,7 @@
-import { WIND_COVERS } from "../dress/windCover";
-import { explain } from "../dress/explain";
-import type { Criterion } from "../dress/aims";
-import type { Finding, FindingKind } from "../check/measurement";
+import { type Criterion, explain, WIND_COVERS } from "../dress";
+import type { Finding, FindingKind } from "../check";
 import type { DressedAt, Expected } from "./expected";
-import { clipText } from "../schema/cleanText";
+import { clipText } from "../schema";
 
 /** What is likeliest behind a finding in this wearer's chain; null where the chain says nothing about it. Common practice. */
 type Cause = (expected: Expected) => string | null;

@@ -1,11 +1,7 @@
-import type { ChannelMeasurement, FindingKind } from "../check/measurement";
-import { voicesPeakDb } from "../check/measures";
-import { planLevels } from "../chain/followChain";
-import type { LevelPlan } from "../chain/levelPlan";
-import type { SoundIn } from "../chain/soundIn";
-import type { Chain, KnobId } from "../chain/stage";
-import { shiftOctaves } from "../sound/octaves";
-import { EFFORTS } from "../voice/speechSpectrum";
+import { type ChannelMeasurement, type FindingKind, voicesPeakDb } from "../check";
+import { type Chain, type KnobId, type LevelPlan, planLevels, type SoundIn } from "../chain";
+import { shiftOctaves } from "../sound";
+import { EFFORTS } from "../voice";
 
 /** One knob to turn, dB: positive is up; and where it stands then. */
 export interface Turn {

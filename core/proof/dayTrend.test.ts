@@ -1,4 +1,4 @@
-import type { CoursePoint, RecordingMeasurement } from "../check/measurement";
+import type { CoursePoint, RecordingMeasurement } from "../check";
 import { dayTrend, type TrendTake } from "./dayTrend";
 
 const point = (startS: number, own: Partial<CoursePoint> = {}): CoursePoint => ({

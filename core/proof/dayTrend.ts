@@ -1,4 +1,4 @@
-import type { RecordingMeasurement } from "../check/measurement";
+import type { RecordingMeasurement } from "../check";
 
 /** One stretch of a take on the day's time. */
 export interface TrendPoint {

@@ -1,9 +1,8 @@
-import type { DressPlan, Candidate } from "../dress/planDress";
-import type { Voice } from "../dress/outfit";
-import type { LevelPlan } from "../chain/levelPlan";
-import { BANDS_HZ } from "../audio/pieceMeter";
-import { OCTAVES_HZ, type OctaveLevels } from "../sound/octaves";
-import { SPEECH_SPECTRUM_DB, SPEECH_THIRDS_HZ } from "../voice/speechSpectrum";
+import type { Candidate, DressPlan, Voice } from "../dress";
+import type { LevelPlan } from "../chain";
+import { BANDS_HZ } from "../audio";
+import { type OctaveLevels, OCTAVES_HZ } from "../sound";
+import { SPEECH_SPECTRUM_DB, SPEECH_THIRDS_HZ } from "../voice";
 
 /** Who is on a track, as far as a voice can be told by. */
 export interface TrackVoice {

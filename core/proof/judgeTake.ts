@@ -1,5 +1,4 @@
-import type { Finding, RecordingMeasurement } from "../check/measurement";
-import { standing, type Review } from "../check/review";
+import { type Finding, type RecordingMeasurement, type Review, standing } from "../check";
 import { findingsAgainstPlan } from "./againstPlan";
 import type { Planned } from "./correction";
 import type { Expected } from "./expected";

@@ -1,8 +1,6 @@
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
-import { followChain, planLevels } from "../chain/followChain";
-import type { LevelPlan } from "../chain/levelPlan";
+import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check";
+import { followChain, type LevelPlan, planLevels, stagesOfWay } from "../chain";
 import { testSound, testWay } from "../../fixtures/testWays";
-import { stagesOfWay } from "../chain/wayStages";
 import { correctLevel, correctionSentence } from "./correction";
 import { likelyChannel, provePlan } from "./verdict";
 

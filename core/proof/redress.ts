@@ -1,6 +1,5 @@
-import type { Finding, FindingKind } from "../check/measurement";
-import type { Criterion } from "../dress/aims";
-import { costAt } from "../dress/planDress";
+import type { Finding, FindingKind } from "../check";
+import { costAt, type Criterion } from "../dress";
 import { heldAgainst } from "./causes";
 import type { DressedAt } from "./expected";
 

@@ -1,7 +1,11 @@
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "../check/measurement";
-import { voicesPeakDb } from "../check/measures";
-import { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB } from "../chain/followChain";
-import type { LevelPlan } from "../chain/levelPlan";
+import {
+  type ChannelMeasurement,
+  type Finding,
+  type FindingKind,
+  type RecordingMeasurement,
+  voicesPeakDb,
+} from "../check";
+import { LEVEL_UNCERTAINTY_DB, type LevelPlan, NOISE_UNCERTAINTY_DB } from "../chain";
 import { correctLevel, correctionSentence, type Correction, type Planned } from "./correction";
 
 export type VerdictGrade = "good" | "usable" | "redo";

@@ -1,7 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { AirPlan } from "../wireless/airPlan";
-import { PackedScan } from "../wireless/packedScan";
+import { AirPlan, PackedScan } from "../wireless";
 import { Id, strict } from "./fields";
 
 /** What a shoot does on the air; one for a shoot. */

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RecordingMeasurement } from "../check/measurement";
+import { RecordingMeasurement } from "../check";
 
 /** A hash of a file's whole content, with its kind. Source: XXH128 as xxHash 0.8 defines it. */
 export const ContentHash = Type.String({ maxLength: 40, pattern: "^xxh128:[0-9a-f]{32}$" });

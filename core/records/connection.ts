@@ -1,9 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { Rehearsal } from "../rehearsal/rehearsal";
-import { STEP_IDS } from "../rehearsal/steps";
-import { oneOf } from "../schema/oneOf";
-import { RangeWish } from "../wireless/linkBudget";
+import { Rehearsal, STEP_IDS } from "../rehearsal";
+import { oneOf } from "../schema";
+import { RangeWish } from "../wireless";
 import { Id, strict } from "./fields";
 
 /** A step of the walk that is done: on the real devices, or rehearsed; and what it holds for. */

@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { AnyKitFigures, KIT_KINDS } from "../connect/kitItems";
-import { oneOf } from "../schema/oneOf";
+import { AnyKitFigures, KIT_KINDS } from "../devices";
+import { oneOf } from "../schema";
 import { Name, NullableId, strict } from "./fields";
 
 export const KitItemBody = Type.Object(

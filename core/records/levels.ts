@@ -1,9 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { Lav } from "../chain/devices";
-import { Dynamics } from "../chain/dynamics";
-import { SCHOOLS } from "../chain/schools";
-import { oneOf } from "../schema/oneOf";
+import { Lav } from "../devices";
+import { Dynamics, SCHOOLS } from "../chain";
+import { oneOf } from "../schema";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "./bounds";
 import { Id, strict } from "./fields";
 

@@ -1,8 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { RecordingMeasurement } from "../check/measurement";
-import { Review } from "../check/review";
-import { oneOf } from "../schema/oneOf";
+import { RecordingMeasurement, Review } from "../check";
+import { oneOf } from "../schema";
 import { AudioFile } from "./audioFile";
 
 const strict = { additionalProperties: false } as const;

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import type { AirBody, LevelsBody, PlaceBody } from "./records";
-import { LIVING_ROOM } from "../room/usualPlaces";
-import { usualSource } from "../noise/noiseSource";
-import { FIRST_AIR_PLAN } from "../wireless/airPlan";
-import { newLink } from "../planning/airScene";
+import { LIVING_ROOM } from "../room";
+import { usualSource } from "../noise";
+import { FIRST_AIR_PLAN } from "../wireless";
+import { newLink } from "../planning";
 import { fieldChanges, joined, overlaid, sameValue, valueAt, withChanges } from "./patch";
 
 const place = (change: Partial<PlaceBody["model"]> = {}): PlaceBody => ({

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { PickupSetup, PickupWishes } from "../pickup/setup";
+import { PickupSetup, PickupWishes } from "../pickup";
 import { Id, strict } from "./fields";
 
 /** Microphones of one scene that nobody wears: who talks where, what is placed where, what the picture allows. */

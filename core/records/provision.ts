@@ -1,8 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { FILE_LIMITS } from "../media/soundFormat";
-import { Battery } from "../power/cells";
-import { oneOf } from "../schema/oneOf";
+import { FILE_LIMITS } from "../media";
+import { Battery } from "../power";
+import { oneOf } from "../schema";
 import { Id, strict } from "./fields";
 
 /** What a shoot has to record on and to run on, and how long is listened; one for a shoot. */

@@ -1,10 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { PACK_PLACE_IDS } from "../body/cableRoute";
-import { Aims } from "../dress/aims";
-import { Choice } from "../dress/choice";
-import { INTRUSIONS, Outfit, Performance } from "../dress/outfit";
-import { oneOf } from "../schema/oneOf";
+import { PACK_PLACE_IDS } from "../body";
+import { Aims, Choice, INTRUSIONS, Outfit, Performance } from "../dress";
+import { oneOf } from "../schema";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "./bounds";
 import { Id, NullableId, strict } from "./fields";
 

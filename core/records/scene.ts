@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { ClockTime } from "../schedule/clockTime";
+import { ClockTime } from "../schedule";
 import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "./bounds";
 import { Id, Name, NullableId, strict } from "./fields";
 

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { Outfit, Person } from "../dress/outfit";
+import { Outfit, Person } from "../dress";
 import { THREADS, VOICE_RANGE_DB } from "./bounds";
 import { Id, Name, strict } from "./fields";
 

@@ -1,6 +1,6 @@
-import { minus } from "../sound/decibel";
-import { judgePath } from "../connect/judgePath";
-import type { Part } from "../connect/ports";
+import { minus } from "../sound";
+import { judgePath } from "../connect";
+import type { Part } from "../devices";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
 import { throughParts, type Setup } from "./setup";
 

@@ -1,7 +1,6 @@
-import { PARTS } from "../connect/catalogue";
-import { findPath } from "../connect/findPath";
-import type { Input, Source } from "../connect/ports";
-import { GENERIC_SYSTEMS } from "../wireless/systems";
+import { type Input, PARTS, type Source } from "../devices";
+import { findPath } from "../connect";
+import { GENERIC_SYSTEMS } from "../wireless";
 import { setupOf, USUAL_MODULATION_DB, type Setup } from "./setup";
 
 /** A generic source into a generic input by the best leads of the catalogue; null where nothing connects them. */

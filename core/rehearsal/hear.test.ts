@@ -1,11 +1,9 @@
 import fc from "fast-check";
-import { INPUTS, SOURCES } from "../connect/devices";
-import type { Input, Source } from "../connect/ports";
+import { type Input, INPUTS, partOf, type Source, SOURCES } from "../devices";
 import { hear } from "./hear";
 import { allRight, type Rehearsal } from "./rehearsal";
 import { throughParts } from "./setup";
 import { genericSetup } from "./genericSetup";
-import { partOf } from "../connect/catalogue";
 
 const setupFor = (source: Source, input: Input) => genericSetup(source, input)!;
 const RADIO = setupFor(SOURCES.receiverBalanced, INPUTS.recorderXlr);

@@ -1,5 +1,5 @@
-import { powerToDb, dbToPower } from "../sound/decibel";
-import type { Carriage } from "../connect/ports";
+import { dbToPower, powerToDb } from "../sound";
+import type { Carriage } from "../devices";
 import { leadsOf, targetOf, type Rehearsal } from "./rehearsal";
 import { throughParts, type Setup } from "./setup";
 

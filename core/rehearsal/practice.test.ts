@@ -1,6 +1,5 @@
 import fc from "fast-check";
-import { INPUTS, SOURCES } from "../connect/devices";
-import type { Input, Source } from "../connect/ports";
+import { type Input, INPUTS, type Source, SOURCES } from "../devices";
 import { FAULT_IDS, withFaults } from "./faults";
 import { diagnose } from "./finder";
 import { genericSetup } from "./genericSetup";

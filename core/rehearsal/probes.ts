@@ -1,4 +1,4 @@
-import { minus } from "../sound/decibel";
+import { minus } from "../sound";
 import { hear } from "./hear";
 import { leadsOf, targetOf, turnKnob, type Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import type { RadioSystem } from "../wireless/systems";
+import type { RadioSystem } from "../wireless";
 import { OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 import { drained, pusher, toggle, turner, type Knob, type Machine } from "./machine";
 

@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import type { Input } from "../connect/ports";
-import { oneOf } from "../schema/oneOf";
+import type { Input } from "../devices";
+import { oneOf } from "../schema";
 import { GAIN_DB } from "./knobRanges";
 import { chooser, drained, pusher, toggle, turner, type Knob, type Machine } from "./machine";
 

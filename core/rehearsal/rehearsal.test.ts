@@ -1,11 +1,8 @@
 import fc from "fast-check";
-import { PARTS } from "../connect/catalogue";
-import { INPUTS, SOURCES } from "../connect/devices";
-import { findPath } from "../connect/findPath";
-import { judgePath } from "../connect/judgePath";
-import type { Input, Source } from "../connect/ports";
-import { schemaFaults } from "../schema/validate";
-import { GENERIC_SYSTEMS } from "../wireless/systems";
+import { type Input, INPUTS, PARTS, type Source, SOURCES } from "../devices";
+import { findPath, judgePath } from "../connect";
+import { schemaFaults } from "../schema";
+import { GENERIC_SYSTEMS } from "../wireless";
 import { FAULT_IDS, withFaults, type FaultId } from "./faults";
 import { causeWords, diagnose, symptomsThatCanBe, type Story } from "./finder";
 import { hear } from "./hear";

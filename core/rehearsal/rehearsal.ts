@@ -4,7 +4,7 @@ import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
 import { computerGain, type Setup } from "./setup";
-import { clipText } from "../schema/cleanText";
+import { clipText } from "../schema";
 
 const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
 

@@ -1,7 +1,7 @@
-import { begun, carriedOn, type Carried } from "../connect/judgePath";
-import { mate, type Input, type Part, type Source } from "../connect/ports";
-import { minus } from "../sound/decibel";
-import type { RadioSystem } from "../wireless/systems";
+import { begun, type Carried, carriedOn } from "../connect";
+import { type Input, mate, type Part, type Source } from "../devices";
+import { minus } from "../sound";
+import type { RadioSystem } from "../wireless";
 import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 
 /** What stands on every knob when it is right. */

@@ -1,6 +1,5 @@
-import { INPUTS, SOURCES } from "../connect/devices";
-import { GENERIC_SYSTEMS, bankWords, countBanks } from "../wireless/systems";
-import { EXAMPLE_REGIONS } from "../wireless/region";
+import { INPUTS, SOURCES } from "../devices";
+import { bankWords, countBanks, EXAMPLE_REGIONS, GENERIC_SYSTEMS } from "../wireless";
 import { withFaults, type FaultId } from "./faults";
 import { causeWords, diagnose } from "./finder";
 import { hear } from "./hear";

@@ -1,6 +1,6 @@
 import { firstMHz } from "./radio";
-import { presetName } from "../wireless/systems";
-import { minus } from "../sound/decibel";
+import { presetName } from "../wireless";
+import { minus } from "../sound";
 import { hear } from "./hear";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
 import { gainWords, type Setup } from "./setup";

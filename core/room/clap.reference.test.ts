@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { filterOctave, octaveSections } from "../audio/octaveBank";
+import { filterOctave, octaveSections } from "../audio";
 import { sine } from "../../fixtures/testSignals";
 import { analyseClap, type ClapAnalysis } from "./clap";
 import { CLAP_RATE_HZ, noiseClap, toneClap } from "../../fixtures/decays";

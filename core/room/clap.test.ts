@@ -4,7 +4,7 @@ import { CLAP_RATE_HZ, noiseClap, toneClap } from "../../fixtures/decays";
 import { LIVING_ROOM } from "./usualPlaces";
 import { forecastPlace, midOf } from "./place";
 import { echoFrom, MeasuredEcho } from "./measuredEcho";
-import { fits } from "../schema/validate";
+import { fits } from "../schema";
 
 function measured(result: ClapResult) {
   if (!result.isMeasured) throw new Error(result.says);

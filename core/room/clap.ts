@@ -1,5 +1,5 @@
-import { filterOctave, octaveFits, octaveSections } from "../audio/octaveBank";
-import { amplitudeToDb, powerToDb } from "../sound/decibel";
+import { filterOctave, octaveFits, octaveSections } from "../audio";
+import { amplitudeToDb, powerToDb } from "../sound";
 import { decayOf, neededRangeDb, neededReachDb, type Decay, type DecayFit, type Evaluation } from "./decay";
 import { ROOM_OCTAVES_HZ } from "./materials";
 

@@ -1,4 +1,4 @@
-import { mapOctaves } from "../sound/octaves";
+import { mapOctaves } from "../sound";
 import { clarityC50Db, octaveTransferIndex, speechTransmissionIndex } from "./clarity";
 
 const same = (value: number) => mapOctaves(() => value);

@@ -1,4 +1,4 @@
-import { mapOctaves, type OctaveLevels } from "../sound/octaves";
+import { mapOctaves, type OctaveLevels } from "../sound";
 
 /** Modulation frequencies of the speech transmission index, Hz. Source: IEC 60268-16. */
 const MODULATIONS_HZ = [0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.15, 4, 5, 6.3, 8, 10, 12.5] as const;

@@ -1,4 +1,4 @@
-import { powerToDb } from "../sound/decibel";
+import { powerToDb } from "../sound";
 
 /** How far above the noise the lower end of a fit must lie, dB. Source: ISO 3382-2. */
 const ABOVE_NOISE_DB = 10;

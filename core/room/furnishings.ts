@@ -1,4 +1,4 @@
-import { rowsById } from "../schema/rowsById";
+import { rowsById } from "../schema";
 import type { RoomOctaves } from "./materials";
 
 interface Row {

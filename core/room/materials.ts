@@ -1,4 +1,4 @@
-import { rowsById } from "../schema/rowsById";
+import { rowsById } from "../schema";
 
 /** Octave centres of the handbook tables of absorption, Hz. */
 export const ROOM_OCTAVES_HZ = [125, 250, 500, 1000, 2000, 4000] as const;

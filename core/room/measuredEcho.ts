@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { ClapAnalysis, ClapBand } from "./clap";
-import { clipText } from "../schema/cleanText";
+import { clipText } from "../schema";
 
 const strict = { additionalProperties: false } as const;
 const MAX_POINTS = 120;

@@ -1,5 +1,4 @@
-import { sumLevelsDb } from "../sound/decibel";
-import { aWeightedDb, mapOctaves, shiftOctaves, type OctaveLevels } from "../sound/octaves";
+import { aWeightedDb, mapOctaves, type OctaveLevels, shiftOctaves, sumLevelsDb } from "../sound";
 
 /** Octave centres of the NC curves, Hz. */
 export const NC_OCTAVES_HZ = [63, 125, 250, 500, 1000, 2000, 4000, 8000] as const;

@@ -4,7 +4,7 @@ import { isHard, MATERIAL_IDS, MATERIALS, type MaterialId } from "./materials";
 import { forecastPlace, midOf, partsOf, plannedEcho } from "./place";
 import { fitted, PlaceModel, placeFaults } from "./placeModel";
 import { CAR, LIVING_ROOM } from "./usualPlaces";
-import { fits } from "../schema/validate";
+import { fits } from "../schema";
 import { isInside, planAreaM2, surfaceAreaM2, SURFACE_IDS, surfacesOf, volumeM3, wallsOf, type Shape } from "./shape";
 import { planTreatments, rankTreatments, spotWords, withTreatment } from "./treat";
 import { TREATMENT_IDS, TREATMENTS } from "./treatmentKinds";

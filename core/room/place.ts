@@ -1,7 +1,5 @@
-import type { NoiseSource } from "../noise/noiseSource";
-import { isSteady } from "../noise/sourceTraits";
-import { SILENCE_DB, sumSpectra, treatedDb, type Reverberant } from "../noise/placeNoise";
-import { aWeightedDb, mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
+import { isSteady, type NoiseSource, type Reverberant, SILENCE_DB, sumSpectra, treatedDb } from "../noise";
+import { aWeightedDb, mapOctaves, type OctaveLevels, overallDb } from "../sound";
 import { FURNISHINGS } from "./furnishings";
 import { MATERIALS, type MaterialId, type RoomOctaves } from "./materials";
 import { measuredTimes } from "./measuredTimes";

@@ -1,10 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { MOST_SOURCES, NoiseSource } from "../noise/noiseSource";
-import { MeasuredTone } from "../noise/measuredTone";
-import { ROOM_AIR, type Air } from "../sound/air";
-import { oneOf } from "../schema/oneOf";
-import type { SchemaFault } from "../schema/validate";
+import { MeasuredTone, MOST_SOURCES, NoiseSource } from "../noise";
+import { type Air, ROOM_AIR } from "../sound";
+import { oneOf, type SchemaFault } from "../schema";
 import { FURNISHING_IDS } from "./furnishings";
 import { MATERIAL_IDS } from "./materials";
 import { NC_NUMBERS } from "./noiseCriteria";

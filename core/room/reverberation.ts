@@ -1,5 +1,4 @@
-import { ROOM_AIR, airEnergyLossPerM, type Air } from "../sound/air";
-import { mapOctaves, type OctaveLevels } from "../sound/octaves";
+import { type Air, airEnergyLossPerM, mapOctaves, type OctaveLevels, ROOM_AIR } from "../sound";
 import { ROOM_OCTAVES_HZ, type RoomOctaves } from "./materials";
 
 export interface Surface {

@@ -1,4 +1,4 @@
-import { airEnergyLossPerM } from "../sound/air";
+import { airEnergyLossPerM } from "../sound";
 import { MATERIALS, ROOM_OCTAVES_HZ } from "./materials";
 import { NC_NUMBERS, ncAWeightedDb, ncOctavesDb } from "./noiseCriteria";
 import { forecastPlace } from "./place";

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
-import { HeightM } from "../dress/outfit";
-import { PlaceBody, ShootBody } from "../records/records";
+import { HeightM } from "../dress";
+import { PlaceBody, ShootBody } from "../records";
 import { oneOf } from "./oneOf";
 import { fits, schemaFaults } from "./validate";
 

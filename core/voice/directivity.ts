@@ -1,4 +1,4 @@
-import { mapOctaves, type OctaveLevels } from "../sound/octaves";
+import { mapOctaves, type OctaveLevels } from "../sound";
 
 /** Angles of {@link DIRECTIVITY_DB}, degrees off the mouth's axis. */
 const ANGLES_DEG = [0, 30, 60, 90, 120, 150, 180] as const;

@@ -1,5 +1,4 @@
-import { sumLevelsDb } from "../sound/decibel";
-import { mapOctaves, overallDb, type OctaveLevels } from "../sound/octaves";
+import { mapOctaves, type OctaveLevels, overallDb, sumLevelsDb } from "../sound";
 
 /** How hard somebody speaks, softest first. */
 export const EFFORTS = ["whisper", "soft", "normal", "raised", "loud", "shout"] as const;

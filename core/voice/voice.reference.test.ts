@@ -1,4 +1,4 @@
-import { OCTAVES_HZ, overallDb } from "../sound/octaves";
+import { OCTAVES_HZ, overallDb } from "../sound";
 import { mouthDirectivityDb } from "./directivity";
 import { EFFORTS, speechOctavesDb } from "./speechSpectrum";
 

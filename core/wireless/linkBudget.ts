@@ -1,7 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
-import { powerToDb } from "../sound/decibel";
+import { oneOf } from "../schema";
+import { powerToDb } from "../sound";
 
 /** Where a body stands between the antennas. */
 export const BODIES = ["none", "one", "two"] as const;

@@ -1,4 +1,4 @@
-import { dbToPower, powerToDb } from "../sound/decibel";
+import { dbToPower, powerToDb } from "../sound";
 import { randomFrom } from "./coordinate";
 import { binScan, type Scan } from "./scan";
 

@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 import { toMHz, toUnits } from "./airRules";
 import { rangeOf, whyForbidden, type Region } from "./region";
 import { isTaken, levelNear, type Scan, type Span } from "./scan";

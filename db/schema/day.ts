@@ -10,8 +10,14 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { LevelsBody, PackingBody, ProvisionBody, type LevelLine } from "../../core/records/records";
-import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "../../core/records/bounds";
+import {
+  CEILING_RANGE_DBFS,
+  type LevelLine,
+  LevelsBody,
+  PackingBody,
+  ProvisionBody,
+  TARGET_RANGE_DBFS,
+} from "../../core/records";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

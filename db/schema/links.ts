@@ -11,8 +11,8 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { AirLink } from "../../core/wireless/airPlan";
-import { StepDone, type AirBody, type ConnectionBody } from "../../core/records/records";
+import { AirLink } from "../../core/wireless";
+import { type AirBody, type ConnectionBody, StepDone } from "../../core/records";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

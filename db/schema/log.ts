@@ -1,7 +1,6 @@
 import { bigint, boolean, check, index, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { sql } from "drizzle-orm";
-import type { FieldConflict } from "../../core/records/patch";
-import type { RecordKind } from "../../core/records/records";
+import type { FieldConflict, RecordKind } from "../../core/records";
 import { crew } from "./kept";
 
 /** A record that a command touched. */

@@ -12,10 +12,16 @@ import {
   uuid,
   type AnyPgColumn,
 } from "drizzle-orm/pg-core";
-import type { Aims } from "../../core/dress/aims";
-import type { Choice } from "../../core/dress/choice";
-import { Person, type Accessory, type Layer, type Outfit, type Performance } from "../../core/dress/outfit";
-import { RigBody, WearerBody, type Consent } from "../../core/records/records";
+import {
+  type Accessory,
+  type Aims,
+  type Choice,
+  type Layer,
+  type Outfit,
+  type Performance,
+  Person,
+} from "../../core/dress";
+import { type Consent, RigBody, WearerBody } from "../../core/records";
 import { holds, referable, refersTo } from "./kept";
 import { scene } from "./places";
 import { inShoot, keptInShoot, kitItem } from "./shoot";

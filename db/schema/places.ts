@@ -11,10 +11,10 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { NoiseSource } from "../../core/noise/noiseSource";
-import { PlacedMic, Talker } from "../../core/pickup/setup";
-import type { PlaceModel } from "../../core/room/placeModel";
-import { SceneBody, type PickupBody } from "../../core/records/records";
+import { NoiseSource } from "../../core/noise";
+import { PlacedMic, Talker } from "../../core/pickup";
+import type { PlaceModel } from "../../core/room";
+import { type PickupBody, SceneBody } from "../../core/records";
 import { holds, referable, refersTo } from "./kept";
 import { inShoot, keptInShoot } from "./shoot";
 

@@ -11,9 +11,8 @@ import {
   uuid,
   type AnyPgColumn,
 } from "drizzle-orm/pg-core";
-import type { AnyKitFigures, KitKind } from "../../core/connect/kitItems";
-import { KIT_KINDS } from "../../core/connect/kitItems";
-import { ShootBody } from "../../core/records/records";
+import { type AnyKitFigures, KIT_KINDS, type KitKind } from "../../core/devices";
+import { ShootBody } from "../../core/records";
 import { holds, kept } from "./kept";
 
 /** A record of a shoot of the same crew. */

@@ -11,7 +11,7 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { MeasurementBody, type TakeDetailBody } from "../../core/records/records";
+import { MeasurementBody, type TakeDetailBody } from "../../core/records";
 import { holds, kept, referable, refersTo } from "./kept";
 import { rig } from "./people";
 import { scene } from "./places";

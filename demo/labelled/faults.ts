@@ -1,4 +1,4 @@
-import type { FindingKind } from "../../core/check/measurement";
+import type { FindingKind } from "../../core/check";
 import type { Chance } from "./chance";
 import { clipOf, cleanWish, levelIn, type Clip, type Span } from "./clip";
 import { highPass, highShelf, lowPass, lowShelf, peak } from "./filters";

@@ -6,13 +6,20 @@ import { later } from "@/ui/later";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, memo, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import styled from "styled-components";
-import { boardLines, lineId, worstRisk, type BoardLine, type Stitch as StitchState } from "@/core/board/board";
-import type { PlannedLine } from "@/core/board/planBoard";
-import { STATIONS, STATION_IDS } from "@/core/board/stations";
+import {
+  type BoardLine,
+  boardLines,
+  lineId,
+  type PlannedLine,
+  STATION_IDS,
+  STATIONS,
+  type Stitch as StitchState,
+  worstRisk,
+} from "@/core/board";
 import { Button } from "@/ui/Button";
 import { Stitch, ThreadSample } from "@/ui/Stitch";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import type { ShootBundle } from "@/core/records/records";
+import type { ShootBundle } from "@/core/records";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { useRemoval } from "../shell/useRemoval";
 import { addWearer } from "../shell/newWearer";

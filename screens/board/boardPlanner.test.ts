@@ -1,5 +1,5 @@
-import type { PlannedLine } from "@/core/board/planBoard";
-import { emptyShoot } from "@/core/records/emptyShoot";
+import type { PlannedLine } from "@/core/board";
+import { emptyShoot } from "@/core/records";
 import { plannerOf } from "./boardPlanner";
 
 type Report = (lines: PlannedLine[], left: number) => void;

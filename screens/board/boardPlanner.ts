@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
-import { newsOf, planBoard, type PlannedLine } from "@/core/board/planBoard";
-import type { ShootBundle } from "@/core/records/records";
+import { newsOf, planBoard, type PlannedLine } from "@/core/board";
+import type { ShootBundle } from "@/core/records";
 import type { BoardDoor } from "@/workers/boardWorker";
 
 /** What is known of a board's lines, and how many are still being planned. */

@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { KIND_WORDS } from "@/core/check/kindWords";
-import { gradeOf, type VerdictGrade } from "@/core/proof/verdict";
+import { KIND_WORDS } from "@/core/check";
+import { gradeOf, type VerdictGrade } from "@/core/proof";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";

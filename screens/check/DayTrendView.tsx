@@ -2,10 +2,10 @@
 
 import { later } from "@/ui/later";
 import { useMemo } from "react";
-import { timeOfDay } from "@/core/schedule/clockTime";
-import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof/dayTrend";
-import type { ShootBundle, Stored } from "@/core/records/records";
-import { measurementOf } from "@/core/planning/takeRecord";
+import { timeOfDay } from "@/core/schedule";
+import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof";
+import type { ShootBundle, Stored } from "@/core/records";
+import { measurementOf } from "@/core/planning";
 import { useTakeDetails } from "@/data/ShootProvider";
 import { Soft, Stack } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";

@@ -2,9 +2,7 @@
 
 import { useState } from "react";
 import styled from "styled-components";
-import { KIND_WORDS } from "@/core/check/kindWords";
-import type { Finding, FindingKind } from "@/core/check/measurement";
-import { reviewOf, type Review } from "@/core/check/review";
+import { type Finding, type FindingKind, KIND_WORDS, type Review, reviewOf } from "@/core/check";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";
 import { TextField } from "@/ui/TextField";

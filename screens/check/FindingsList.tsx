@@ -2,9 +2,15 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { findingsTable } from "@/core/check/findingsTable";
-import type { Finding, RecordingMeasurement } from "@/core/check/measurement";
-import { standing, withoutReview, withReview, type Review } from "@/core/check/review";
+import {
+  type Finding,
+  findingsTable,
+  type RecordingMeasurement,
+  type Review,
+  standing,
+  withoutReview,
+  withReview,
+} from "@/core/check";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";

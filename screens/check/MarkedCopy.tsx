@@ -1,11 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { RecordingRefusal } from "@/core/audio/refusal";
-import { readWavHeader } from "@/core/audio/wavHeader";
-import { markedCopy, type MarkedCopy as Changes } from "@/core/check/cueMarkers";
-import { KIND_WORDS } from "@/core/check/kindWords";
-import type { Finding } from "@/core/check/measurement";
+import { readWavHeader, RecordingRefusal } from "@/core/audio";
+import { type Finding, KIND_WORDS, markedCopy, type MarkedCopy as Changes } from "@/core/check";
 import { blobSource } from "@/workers/blobSource";
 import { Button } from "@/ui/Button";
 import { Soft } from "@/ui/layout";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Comparison } from "@/core/proof/verdict";
+import type { Comparison } from "@/core/proof";
 import { Known } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";
 

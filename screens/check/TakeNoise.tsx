@@ -1,12 +1,11 @@
 "use client";
 
 import { useState } from "react";
-import type { RecordingMeasurement } from "@/core/check/measurement";
-import { levelsOfRig } from "@/core/planning/levels";
+import type { RecordingMeasurement } from "@/core/check";
+import { levelsOfRig, placeOfRig, planRig } from "@/core/planning";
 import { noiseFromTake } from "@/screens/check/noiseFromTake";
-import { placeOfRig, planRig } from "@/core/planning/planRig";
-import type { Stored } from "@/core/records/records";
-import { aWeightedDb, mapOctaves } from "@/core/sound/octaves";
+import type { Stored } from "@/core/records";
+import { aWeightedDb, mapOctaves } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";

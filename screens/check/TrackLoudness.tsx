@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { mixLoudness } from "@/core/audio/loudness";
-import type { ChannelMeasurement } from "@/core/check/measurement";
+import { mixLoudness } from "@/core/audio";
+import type { ChannelMeasurement } from "@/core/check";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 

@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useState } from "react";
-import type { FileContent } from "@/core/records/audioFile";
+import type { FileContent } from "@/core/records";
 import type { HashDoor } from "@/workers/hashWorker";
 
 /** What tells files from each other by what they hold, one after the other; a file that cannot be read is told by its size only. */

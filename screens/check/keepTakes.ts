@@ -1,12 +1,9 @@
 import type { QueryClient } from "@tanstack/react-query";
-import type { RecordingMeasurement } from "@/core/check/measurement";
-import { channelOfTake, judgeTake } from "@/core/proof/judgeTake";
-import { audioFileOf, type FileContent } from "@/core/records/audioFile";
-import { expectedTake } from "@/core/planning/expectedTake";
-import { levelsOfRig } from "@/core/planning/levels";
-import type { ShootBundle } from "@/core/records/records";
+import type { RecordingMeasurement } from "@/core/check";
+import { channelOfTake, judgeTake } from "@/core/proof";
+import { audioFileOf, type FileContent, type ShootBundle } from "@/core/records";
+import { expectedTake, keptTake, levelsOfRig, takeRecord } from "@/core/planning";
 import { rigOfFile } from "@/screens/check/takeOwner";
-import { keptTake, takeRecord } from "@/core/planning/takeRecord";
 import { takeKey } from "@/data/hub";
 import { askTakeDetail } from "@/data/server";
 import type { ShootStore } from "@/data/shootStore";

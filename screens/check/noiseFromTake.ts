@@ -1,12 +1,10 @@
-import type { ChannelMeasurement } from "@/core/check/measurement";
-import { voicesPeakDb } from "@/core/check/measures";
-import { LEVEL_UNCERTAINTY_DB } from "@/core/chain/followChain";
-import type { Candidate } from "@/core/dress/planDress";
-import type { MeasuredTone } from "@/core/noise/measuredTone";
-import { mapOctaves, overallDb } from "@/core/sound/octaves";
-import { powerToDb } from "@/core/sound/decibel";
-import type { LevelSubject } from "@/core/planning/levels";
-import { clipText } from "@/core/schema/cleanText";
+import { type ChannelMeasurement, voicesPeakDb } from "@/core/check";
+import { LEVEL_UNCERTAINTY_DB } from "@/core/chain";
+import type { Candidate } from "@/core/dress";
+import type { MeasuredTone } from "@/core/noise";
+import { mapOctaves, overallDb, powerToDb } from "@/core/sound";
+import type { LevelSubject } from "@/core/planning";
+import { clipText } from "@/core/schema";
 
 /** Noise of a take must stand so far over that of the devices to say anything of the place, dB. Estimate. */
 const OVER_DEVICES_DB = 4;

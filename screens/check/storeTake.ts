@@ -1,5 +1,5 @@
-import type { Stored } from "@/core/records/records";
-import type { TakeRecord } from "@/core/planning/takeRecord";
+import type { Stored } from "@/core/records";
+import type { TakeRecord } from "@/core/planning";
 import { idFor } from "@/data/hub";
 import type { ShootStore } from "@/data/shootStore";
 

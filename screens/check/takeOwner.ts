@@ -1,5 +1,4 @@
-import type { ShootBundle, Stored } from "@/core/records/records";
-import { scenesInOrder } from "@/core/records/sceneOrder";
+import { scenesInOrder, type ShootBundle, type Stored } from "@/core/records";
 
 /** Day, scene and take at the beginning of a name: "D2_S04_T03_Ines". */
 const NAME = /(?:^|[/\\ _-])D(\d{1,3})[_ -]S(\d{1,3})[_ -]T\d{1,4}/i;

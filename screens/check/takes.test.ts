@@ -1,21 +1,29 @@
-import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "@/core/check/measurement";
-import { BANDS_HZ } from "@/core/audio/pieceMeter";
-import { findingsAgainstPlan } from "@/core/proof/againstPlan";
-import { directOverEchoDb, expectedBrightDb, expectedFallDbPerS, distanceByFallM } from "@/core/proof/expected";
-import { channelOfTake, judgeTake } from "@/core/proof/judgeTake";
-import { LIVING_ROOM } from "@/core/room/usualPlaces";
-import { overallDb } from "@/core/sound/octaves";
-import { emptyShoot } from "@/core/records/emptyShoot";
-import { expectedTake } from "@/core/planning/expectedTake";
-import { levelsOfRig } from "@/core/planning/levels";
-import { newRig } from "@/core/planning/newRig";
-import { newScene } from "@/core/records/newScene";
+import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "@/core/check";
+import { BANDS_HZ } from "@/core/audio";
+import {
+  channelOfTake,
+  directOverEchoDb,
+  distanceByFallM,
+  expectedBrightDb,
+  expectedFallDbPerS,
+  findingsAgainstPlan,
+  judgeTake,
+} from "@/core/proof";
+import { LIVING_ROOM } from "@/core/room";
+import { overallDb } from "@/core/sound";
+import { audioFileOf, emptyShoot, newScene, type PlaceBody, type ShootBundle } from "@/core/records";
+import {
+  expectedTake,
+  keptTake,
+  levelsOfRig,
+  measurementOf,
+  newRig,
+  placeOfRig,
+  planRig,
+  takeRecord,
+} from "@/core/planning";
 import { noiseFromTake } from "./noiseFromTake";
-import { placeOfRig, planRig } from "@/core/planning/planRig";
-import type { PlaceBody, ShootBundle } from "@/core/records/records";
 import { rigOfFile } from "./takeOwner";
-import { audioFileOf } from "@/core/records/audioFile";
-import { keptTake, measurementOf, takeRecord } from "@/core/planning/takeRecord";
 import { stored, TEST_SHOOT, testWearer } from "@/fixtures/testShoot";
 
 const HASH = `xxh128:${"0".repeat(32)}`;

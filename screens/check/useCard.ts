@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
-import type { MeasuredRecording } from "@/core/check/recordingMeter";
+import type { MeasuredRecording } from "@/core/check";
 import { makeGate, type Gate } from "@/workers/gate";
 import type { MeasureDoor } from "@/workers/measureWorker";
 import { isSound, looksLikeWav } from "../sound/decodeFile";

@@ -1,8 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { readFrames } from "@/core/audio/readFrames";
-import { readWavHeader } from "@/core/audio/wavHeader";
+import { readFrames, readWavHeader } from "@/core/audio";
 import { blobSource } from "@/workers/blobSource";
 import { decodeFile, looksLikeWav } from "../sound/decodeFile";
 

@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { startTransition, useEffect, useRef, useState } from "react";
-import type { MeasuredRecording } from "@/core/check/recordingMeter";
+import type { MeasuredRecording } from "@/core/check";
 import { isSound, looksLikeWav } from "../sound/decodeFile";
 import { measureDecoded } from "./measureDecoded";
 import type { MeasureDoor, MeasureOutcome } from "@/workers/measureWorker";

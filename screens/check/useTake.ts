@@ -1,15 +1,10 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { MeasuredRecording } from "@/core/check/recordingMeter";
-import type { Review } from "@/core/check/review";
-import { channelOfTake, judgeTake, type JudgedTake } from "@/core/proof/judgeTake";
-import type { Expected } from "@/core/proof/expected";
-import { audioFileOf } from "@/core/records/audioFile";
-import { expectedTake } from "@/core/planning/expectedTake";
-import { levelsOfRig, type LevelSubject } from "@/core/planning/levels";
-import type { ShootBundle } from "@/core/records/records";
-import { keptTake, takeRecord } from "@/core/planning/takeRecord";
+import type { MeasuredRecording, Review } from "@/core/check";
+import { channelOfTake, type Expected, type JudgedTake, judgeTake } from "@/core/proof";
+import { audioFileOf, type ShootBundle } from "@/core/records";
+import { expectedTake, keptTake, levelsOfRig, type LevelSubject, takeRecord } from "@/core/planning";
 import { useHub, useShoot, useShootStore, useTakeDetails } from "@/data/ShootProvider";
 import { useContent } from "./contentOf";
 import { keepLeftTake } from "./keepTakes";

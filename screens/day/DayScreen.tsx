@@ -3,8 +3,8 @@
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
-import { SUPPLIES } from "@/core/dress/supplies";
-import { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "@/core/planning/dayPlan";
+import { SUPPLIES } from "@/core/dress";
+import { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "@/core/planning";
 import { Table, TableScroll } from "@/ui/Table";
 import { Choice } from "@/ui/Choice";
 import { ThreadSample } from "@/ui/Stitch";

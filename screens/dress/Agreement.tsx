@@ -1,10 +1,7 @@
 "use client";
 
-import { selfPlacementSteps } from "@/core/dress/selfPlacement";
-import { cautionsOf } from "@/core/dress/options";
-import { INTRUSIONS, type Intrusion } from "@/core/dress/outfit";
-import type { Candidate } from "@/core/dress/planDress";
-import type { Consent, Stored } from "@/core/records/records";
+import { type Candidate, cautionsOf, type Intrusion, INTRUSIONS, selfPlacementSteps } from "@/core/dress";
+import type { Consent, Stored } from "@/core/records";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";

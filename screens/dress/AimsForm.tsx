@@ -1,16 +1,18 @@
 "use client";
 
 import {
+  type Aims,
   CRITERIA,
+  type Criterion,
   CRITERION_NAMES,
   PRESETS,
   SCHOOL_OPTIONS,
-  type Aims,
-  type Criterion,
+  SCHOOL_WORDS,
   type SchoolQuestion,
-} from "@/core/dress/aims";
-import { SCHOOL_WORDS } from "@/core/dress/schools";
-import { SUPPLIES, SUPPLY_IDS, type SupplyId } from "@/core/dress/supplies";
+  SUPPLIES,
+  SUPPLY_IDS,
+  type SupplyId,
+} from "@/core/dress";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";
 import { Slider } from "@/ui/Slider";

@@ -1,8 +1,6 @@
 "use client";
 
-import { ACCESSORIES, type Accessory } from "@/core/dress/accessories";
-import { contradictionsOf } from "@/core/dress/contradictions";
-import type { Layer } from "@/core/dress/outfit";
+import { ACCESSORIES, type Accessory, contradictionsOf, type Layer } from "@/core/dress";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";

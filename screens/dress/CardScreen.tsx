@@ -2,10 +2,8 @@
 
 import { Link } from "@/ui/address";
 import styled from "styled-components";
-import { headDirections } from "@/core/dress/headDirections";
-import { recipeFor } from "@/core/dress/recipe";
-import { selfPlacementSteps } from "@/core/dress/selfPlacement";
-import { outfitOf } from "@/core/planning/planRig";
+import { headDirections, recipeFor, selfPlacementSteps } from "@/core/dress";
+import { outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";

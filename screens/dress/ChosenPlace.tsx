@@ -1,10 +1,17 @@
 "use client";
 
 import styled from "styled-components";
-import { certaintyOf, certaintyWord, unknownsOf } from "@/core/dress/certainty";
-import { EXTENSION_M, PACK_PLACES } from "@/core/dress/packPlaces";
-import { levelAtTurn, type Candidate, type DressPlan } from "@/core/dress/planDress";
-import type { ShootBody } from "@/core/records/records";
+import {
+  type Candidate,
+  certaintyOf,
+  certaintyWord,
+  type DressPlan,
+  EXTENSION_M,
+  levelAtTurn,
+  PACK_PLACES,
+  unknownsOf,
+} from "@/core/dress";
+import type { ShootBody } from "@/core/records";
 import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
 import { lengthWords, placementWords } from "./words";
 

@@ -3,11 +3,10 @@
 import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
-import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
-import { directionsBetween } from "@/core/dress/headDirections";
-import { levelAtTurn, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
-import type { ShootBody } from "@/core/records/records";
+import { HEAD_TURN_LIMIT_DEG } from "@/core/body";
+import { directionsBetween, type DressPlan, levelAtTurn, type RankedPlace } from "@/core/dress";
+import { OCTAVES_HZ } from "@/core/sound";
+import type { ShootBody } from "@/core/records";
 import { THREAD_COLOURS } from "@/ui/theme";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";

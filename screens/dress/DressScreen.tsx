@@ -4,14 +4,18 @@ import { UserPlus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
-import { HEAD_TURN_LIMIT_DEG } from "@/core/body/headTurn";
-import { PRESETS } from "@/core/dress/aims";
-import { choiceOf } from "@/core/dress/choice";
-import { GARMENTS } from "@/core/dress/garments";
-import { headDirections } from "@/core/dress/headDirections";
-import type { Layer } from "@/core/dress/outfit";
-import { ranksUnder, type DressPlan, type RankedPlace } from "@/core/dress/planDress";
-import { outfitOf } from "@/core/planning/planRig";
+import { HEAD_TURN_LIMIT_DEG } from "@/core/body";
+import {
+  choiceOf,
+  type DressPlan,
+  GARMENTS,
+  headDirections,
+  type Layer,
+  PRESETS,
+  type RankedPlace,
+  ranksUnder,
+} from "@/core/dress";
+import { outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Slider } from "@/ui/Slider";

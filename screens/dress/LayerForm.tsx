@@ -2,10 +2,7 @@
 
 import { ArrowUp, Trash2 } from "lucide-react";
 import styled from "styled-components";
-import { contradictionsOf } from "@/core/dress/contradictions";
-import { FABRICS } from "@/core/dress/fabrics";
-import { GARMENTS, type Shape } from "@/core/dress/garments";
-import { usualLayer, type Layer } from "@/core/dress/outfit";
+import { contradictionsOf, FABRICS, GARMENTS, type Layer, type Shape, usualLayer } from "@/core/dress";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";

@@ -1,8 +1,8 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { HeightM, MAX_LAYERS, usualLayer, type Outfit, type Person } from "@/core/dress/outfit";
-import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/records/records";
+import { HeightM, MAX_LAYERS, type Outfit, type Person, usualLayer } from "@/core/dress";
+import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";

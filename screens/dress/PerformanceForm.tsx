@@ -1,7 +1,7 @@
 "use client";
 
-import type { Performance } from "@/core/dress/outfit";
-import { EFFORTS } from "@/core/voice/speechSpectrum";
+import type { Performance } from "@/core/dress";
+import { EFFORTS } from "@/core/voice";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

@@ -2,9 +2,7 @@
 
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
-import { STEP_NAMES, stepOf } from "@/core/dress/judgement";
-import { costAt, type Candidate, type RankedPlace, type RuledOut } from "@/core/dress/planDress";
-import type { Outfit } from "@/core/dress/outfit";
+import { type Candidate, costAt, type Outfit, type RankedPlace, type RuledOut, STEP_NAMES, stepOf } from "@/core/dress";
 import { Disclosure } from "@/ui/Disclosure";
 import { Soft, Stack } from "@/ui/layout";
 import { placementWords } from "./words";

@@ -2,13 +2,18 @@
 
 import { Link } from "@/ui/address";
 import styled from "styled-components";
-import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body/cableRoute";
-import { choiceOf } from "@/core/dress/choice";
-import { packRefusal } from "@/core/dress/packPlaces";
-import type { Candidate, DressPlan, RankedPlace } from "@/core/dress/planDress";
-import { recipeFor, type Recipe } from "@/core/dress/recipe";
-import { SUPPLIES } from "@/core/dress/supplies";
-import type { Stored } from "@/core/records/records";
+import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body";
+import {
+  type Candidate,
+  choiceOf,
+  type DressPlan,
+  packRefusal,
+  type RankedPlace,
+  type Recipe,
+  recipeFor,
+  SUPPLIES,
+} from "@/core/dress";
+import type { Stored } from "@/core/records";
 import { Select } from "@/ui/Select";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";

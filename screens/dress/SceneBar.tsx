@@ -3,8 +3,8 @@
 import { Link, replaceAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import styled from "styled-components";
-import { carryFromBefore } from "@/core/planning/rigHistory";
-import { rigsOfWearer } from "@/core/records/sceneOrder";
+import { carryFromBefore } from "@/core/planning";
+import { rigsOfWearer } from "@/core/records";
 import { Row, Soft } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { copyRig, duplicateWearer } from "../shell/newWearer";

@@ -1,9 +1,16 @@
 "use client";
 
 import styled from "styled-components";
-import { explain, schoolReasons, worseThan, type CriterionReason } from "@/core/dress/explain";
-import { SCHOOL_POINTS, type Candidate, type DressPlan } from "@/core/dress/planDress";
-import type { Site } from "@/core/dress/sites";
+import {
+  type Candidate,
+  type CriterionReason,
+  type DressPlan,
+  explain,
+  SCHOOL_POINTS,
+  schoolReasons,
+  type Site,
+  worseThan,
+} from "@/core/dress";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";
 import { Soft, Stack } from "@/ui/layout";

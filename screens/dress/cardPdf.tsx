@@ -1,14 +1,16 @@
 import { join } from "node:path";
 import { Document, Font, G, Page, Path, Rect, StyleSheet, Svg, Text, View, renderToBuffer } from "@react-pdf/renderer";
-import type { Layer } from "@/core/dress/outfit";
-import type { Candidate } from "@/core/dress/planDress";
-import { recipeFor, type Recipe } from "@/core/dress/recipe";
-import { selfPlacementSteps } from "@/core/dress/selfPlacement";
-import { sitePoint } from "@/core/dress/sites";
-import { SUPPLIES } from "@/core/dress/supplies";
-import { outfitOf, placeOfRig, planRig } from "@/core/planning/planRig";
-import type { ShootBundle } from "@/core/records/records";
-import { rigsOfWearer } from "@/core/records/sceneOrder";
+import {
+  type Candidate,
+  type Layer,
+  type Recipe,
+  recipeFor,
+  selfPlacementSteps,
+  sitePoint,
+  SUPPLIES,
+} from "@/core/dress";
+import { outfitOf, placeOfRig, planRig } from "@/core/planning";
+import { rigsOfWearer, type ShootBundle } from "@/core/records";
 import { cablePath, project } from "@/ui/dressForm/projection";
 import { garmentPieces } from "@/ui/dressForm/garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "@/ui/dressForm/outline";

@@ -2,9 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { DressInput } from "@/core/dress/dressInput";
-import type { SiteId } from "@/core/dress/sites";
-import type { Possibility } from "@/core/dress/whatIf";
+import type { DressInput, Possibility, SiteId } from "@/core/dress";
 import type { DressDoor } from "@/workers/dressWorker";
 
 interface Answered {

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { placeOfRig, planRig } from "@/core/planning/planRig";
+import { placeOfRig, planRig } from "@/core/planning";
 import { useShootStore } from "@/data/ShootProvider";
 
 /** At most this many rigs are planned ahead. */

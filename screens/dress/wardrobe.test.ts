@@ -1,9 +1,6 @@
 import { SLACK_WATER, MILLER } from "@/demo/slackWater";
 import { MILLER_RIG } from "@/demo/recordings";
-import { GARMENT_IDS } from "@/core/dress/garments";
-import { usualLayer, type Outfit } from "@/core/dress/outfit";
-import { ACCESSORIES } from "@/core/dress/accessories";
-import { SCHOOL_OPTIONS, type SchoolQuestion } from "@/core/dress/aims";
+import { ACCESSORIES, GARMENT_IDS, type Outfit, SCHOOL_OPTIONS, type SchoolQuestion, usualLayer } from "@/core/dress";
 import type { ShootStore } from "@/data/shootStore";
 import { bundleOf, testStore } from "@/fixtures/testStore";
 import { editLayers, editOutfit } from "./wardrobe";

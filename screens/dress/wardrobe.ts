@@ -1,5 +1,4 @@
-import { contradictionsOf } from "@/core/dress/contradictions";
-import type { Layer, Outfit } from "@/core/dress/outfit";
+import { contradictionsOf, type Layer, type Outfit } from "@/core/dress";
 import { showToast } from "@/ui/toasts";
 import type { ShootStore } from "@/data/shootStore";
 

@@ -1,29 +1,36 @@
-import { ACCESSORIES, ACCESSORY_FACTS } from "@/core/dress/accessories";
-import { PRESET_IDS, PRESETS, SCHOOL_OPTIONS, type SchoolQuestion } from "@/core/dress/aims";
-import { FABRICS, FABRIC_IDS } from "@/core/dress/fabrics";
-import { GARMENTS, GARMENT_IDS } from "@/core/dress/garments";
-import { NECKLINES, NECKLINE_IDS } from "@/core/dress/necklines";
 import {
-  INTRUSION_NAMES,
-  INTRUSIONS,
+  ACCESSORIES,
+  ACCESSORY_FACTS,
   type Action,
   type Answer,
+  FABRIC_IDS,
+  FABRICS,
   type Facing,
   type Fit,
+  GARMENT_IDS,
+  GARMENTS,
+  INTRUSION_NAMES,
+  INTRUSIONS,
+  NECKLINE_IDS,
+  NECKLINES,
   type Opening,
+  type Option,
+  type Outfit,
+  PACK_PLACES,
+  PRESET_IDS,
+  PRESETS,
+  type RankedPlace,
+  SCHOOL_OPTIONS,
+  SCHOOL_WORDS,
+  type SchoolQuestion,
   type Shade,
   type Shot,
   type Voice,
   type Water,
-} from "@/core/dress/outfit";
-import type { RankedPlace } from "@/core/dress/planDress";
-import type { Option } from "@/core/dress/options";
-import { PACK_PLACES } from "@/core/dress/packPlaces";
-import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body/cableRoute";
-import { SCHOOL_WORDS } from "@/core/dress/schools";
-import type { Consent, ShootBody } from "@/core/records/records";
-import type { Effort } from "@/core/voice/speechSpectrum";
-import type { Outfit } from "@/core/dress/outfit";
+} from "@/core/dress";
+import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body";
+import type { Consent, ShootBody } from "@/core/records";
+import type { Effort } from "@/core/voice";
 
 const options = <Value extends string>(names: Record<Value, string>) =>
   (Object.entries(names) as [Value, string][]).map(([value, name]) => ({ value, name }));

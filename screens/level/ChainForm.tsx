@@ -1,13 +1,9 @@
 "use client";
 
 import { Link } from "@/ui/address";
-import { deviceFaults } from "@/core/chain/deviceFaults";
-import type { MicLevels } from "@/core/chain/wayStages";
-import { SCHOOL_NAMES, SCHOOLS } from "@/core/chain/schools";
-import { choicesOf } from "@/core/planning/connections";
-import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/records/bounds";
-import { levelsBodyOf, USUAL_TARGETS } from "@/core/planning/levelLines";
-import type { LevelSubject } from "@/core/planning/levels";
+import { deviceFaults, type MicLevels, SCHOOL_NAMES, SCHOOLS } from "@/core/chain";
+import { choicesOf, levelsBodyOf, type LevelSubject, USUAL_TARGETS } from "@/core/planning";
+import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

@@ -2,11 +2,11 @@
 
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { gigabytesPerH, minutesOnCard } from "@/core/media/soundFormat";
-import { CHEMISTRIES, CHEMISTRY_NAMES, type Battery } from "@/core/power/cells";
-import { timeOfDay } from "@/core/schedule/clockTime";
-import { dayMediaOf, provisionBodyOf, type DayMedia } from "@/core/planning/dayMedia";
-import type { ProvisionBody } from "@/core/records/records";
+import { gigabytesPerH, minutesOnCard } from "@/core/media";
+import { type Battery, CHEMISTRIES, CHEMISTRY_NAMES } from "@/core/power";
+import { timeOfDay } from "@/core/schedule";
+import { type DayMedia, dayMediaOf, provisionBodyOf } from "@/core/planning";
+import type { ProvisionBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";

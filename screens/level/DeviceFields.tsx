@@ -1,7 +1,6 @@
 "use client";
 
-import { DEVICE_SCHEMAS } from "@/core/chain/devices";
-import { CAPSULE_COLOURS, type CapsuleColour, type DeviceKind } from "@/core/chain/deviceKinds";
+import { CAPSULE_COLOURS, type CapsuleColour, DEVICE_SCHEMAS, type DeviceKind } from "@/core/devices";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

@@ -1,11 +1,9 @@
 "use client";
 
 import { later } from "@/ui/later";
-import { SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS, type Dynamics } from "@/core/chain/dynamics";
-import type { LevelPlan } from "@/core/chain/levelPlan";
-import { provisionBodyOf } from "@/core/planning/dayMedia";
-import type { LevelSubject } from "@/core/planning/levels";
-import { minus } from "@/core/sound/decibel";
+import { type Dynamics, type LevelPlan, SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS } from "@/core/chain";
+import { type LevelSubject, provisionBodyOf } from "@/core/planning";
+import { minus } from "@/core/sound";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Columns, Soft, Stack } from "@/ui/layout";

@@ -1,9 +1,18 @@
 "use client";
 
 import { useState } from "react";
-import { compressedWords, FILE_LIMITS, takeName, type FileLimit } from "@/core/media/soundFormat";
-import { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "@/core/media/tape";
-import type { DayMedia } from "@/core/planning/dayMedia";
+import {
+  compressedWords,
+  FILE_LIMITS,
+  type FileLimit,
+  type Reel,
+  REEL_FEET,
+  takeName,
+  TAPE_IPS,
+  type TapeThickness,
+  tapeWords,
+} from "@/core/media";
+import type { DayMedia } from "@/core/planning";
 import { Select } from "@/ui/Select";
 import { Row, Stack } from "@/ui/layout";
 

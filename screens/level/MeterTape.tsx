@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
-import type { Targets } from "@/core/chain/bestSettings";
+import type { Targets } from "@/core/chain";
 import { useInk } from "@/ui/useInk";
 import type { Reading } from "../sound/useLiveInput";
 

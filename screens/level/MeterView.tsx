@@ -2,7 +2,7 @@
 
 import { Mic, Play, Square } from "lucide-react";
 import { useEffect, useState } from "react";
-import { minus } from "@/core/sound/decibel";
+import { minus } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Select } from "@/ui/Select";
 import { Columns, Figure, Piece, Row, Soft, Stack } from "@/ui/layout";

@@ -1,7 +1,7 @@
 "use client";
 
 import styled from "styled-components";
-import type { SettingsCard } from "@/core/planning/levelCards";
+import type { SettingsCard } from "@/core/planning";
 
 import { Tick } from "@/ui/Ticks";
 import { Figure, Soft, Stack } from "@/ui/layout";

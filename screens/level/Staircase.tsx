@@ -2,10 +2,9 @@
 
 import { later } from "@/ui/later";
 import styled from "styled-components";
-import type { LevelPlan, StageLevels } from "@/core/chain/levelPlan";
-import { PEAK_OVER_SINE_DB } from "@/core/chain/soundIn";
-import { minus } from "@/core/sound/decibel";
-import type { Effort } from "@/core/voice/speechSpectrum";
+import { type LevelPlan, PEAK_OVER_SINE_DB, type StageLevels } from "@/core/chain";
+import { minus } from "@/core/sound";
+import type { Effort } from "@/core/voice";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { withVoiceToday } from "@/core/planning/voiceToday";
+import { withVoiceToday } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Row } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { judgeTaps, type Taps } from "@/core/meter/tapTest";
+import { judgeTaps, type Taps } from "@/core/meter";
 import { Button } from "@/ui/Button";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import type { LiveInput } from "../sound/useLiveInput";

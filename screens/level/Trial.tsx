@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import styled from "styled-components";
-import type { ChannelMeasurement, FindingKind } from "@/core/check/measurement";
-import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter/trial";
-import { correctionSentence, correctLevel } from "@/core/proof/correction";
-import type { LevelSubject } from "@/core/planning/levels";
-import { minus } from "@/core/sound/decibel";
+import type { ChannelMeasurement, FindingKind } from "@/core/check";
+import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter";
+import { correctionSentence, correctLevel } from "@/core/proof";
+import type { LevelSubject } from "@/core/planning";
+import { minus } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { saveBlob } from "../files/saveFile";

@@ -2,11 +2,8 @@
 
 import { useAddress } from "@/ui/address";
 import { useMemo } from "react";
-import { levelsBodyOf, lineOf, withLine } from "@/core/planning/levelLines";
-import type { SettingsCard } from "@/core/planning/levelCards";
-import { levelsOf, type LevelSubject } from "@/core/planning/levels";
-import type { LevelLine, LevelsBody } from "@/core/records/records";
-import { scenesInOrder } from "@/core/records/sceneOrder";
+import { levelsBodyOf, levelsOf, type LevelSubject, lineOf, type SettingsCard, withLine } from "@/core/planning";
+import { type LevelLine, type LevelsBody, scenesInOrder } from "@/core/records";
 import { setInAddress } from "../link/useLinks";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";

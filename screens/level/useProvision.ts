@@ -1,7 +1,7 @@
 "use client";
 
-import { provisionBodyOf } from "@/core/planning/dayMedia";
-import type { ProvisionBody } from "@/core/records/records";
+import { provisionBodyOf } from "@/core/planning";
+import type { ProvisionBody } from "@/core/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
 

@@ -2,12 +2,18 @@
 
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import type { AirScene } from "@/core/planning/airScene";
-import { schemaFaults } from "@/core/schema/validate";
-import { withoutForbidden } from "@/core/wireless/airFaults";
-import { AirRules } from "@/core/wireless/airRules";
-import { AllowedRange, EXAMPLE_REGIONS, Region, regionFaults } from "@/core/wireless/region";
-import { bankWords, RadioSystem } from "@/core/wireless/systems";
+import type { AirScene } from "@/core/planning";
+import { schemaFaults } from "@/core/schema";
+import {
+  AirRules,
+  AllowedRange,
+  bankWords,
+  EXAMPLE_REGIONS,
+  RadioSystem,
+  Region,
+  regionFaults,
+  withoutForbidden,
+} from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { FileDrop } from "@/ui/FileDrop";
 import { NumberField, boundsOf } from "@/ui/NumberField";

@@ -3,19 +3,10 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import { PARTS } from "@/core/connect/catalogue";
-import { LeadFigures } from "@/core/connect/kitItems";
-import { ownLike } from "@/core/connect/ownKit";
-import {
-  getWords,
-  NEED_GROUPS,
-  needsOf,
-  packingWords,
-  withPacked,
-  type Need,
-  type NeedGroup,
-} from "@/core/planning/packing";
-import type { KitItemBody } from "@/core/records/records";
+import { LeadFigures, PARTS } from "@/core/devices";
+import { ownLike } from "@/core/connect";
+import { getWords, type Need, NEED_GROUPS, type NeedGroup, needsOf, packingWords, withPacked } from "@/core/planning";
+import type { KitItemBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";

@@ -1,10 +1,8 @@
 "use client";
 
 import styled from "styled-components";
-import { minus } from "@/core/sound/decibel";
-import type { Heard } from "@/core/rehearsal/hear";
-import type { Knob, Machine, Setting } from "@/core/rehearsal/machine";
-import type { DeviceId } from "@/core/rehearsal/rehearsal";
+import { minus } from "@/core/sound";
+import type { DeviceId, Heard, Knob, Machine, Setting } from "@/core/rehearsal";
 import { Button } from "@/ui/Button";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

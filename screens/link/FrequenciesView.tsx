@@ -4,12 +4,18 @@ import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
 import { later } from "@/ui/later";
 import { useMemo, useState } from "react";
-import { airSceneOf, type AirScene } from "@/core/planning/airScene";
-import { BY_LEAD } from "@/core/wireless/airPlan";
-import { airJson, airTable } from "@/core/wireless/airExport";
-import { bindingWords, coordinationWords } from "@/core/wireless/coordinationWords";
-import { withTuned, type AirProgress, type CoordinatedAir } from "@/core/wireless/coordinateAir";
-import { conflictWords } from "@/core/wireless/products";
+import { type AirScene, airSceneOf } from "@/core/planning";
+import {
+  airJson,
+  type AirProgress,
+  airTable,
+  bindingWords,
+  BY_LEAD,
+  conflictWords,
+  type CoordinatedAir,
+  coordinationWords,
+  withTuned,
+} from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";

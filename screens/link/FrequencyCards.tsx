@@ -3,9 +3,8 @@
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
-import { airSceneOf } from "@/core/planning/airScene";
-import { BY_LEAD } from "@/core/wireless/airPlan";
-import { presetName } from "@/core/wireless/systems";
+import { airSceneOf } from "@/core/planning";
+import { BY_LEAD, presetName } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Figure, Row, Soft, Stack } from "@/ui/layout";

@@ -1,15 +1,11 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { partsOf } from "@/core/connect/allocate";
-import { SocketFigures, SourceFigures } from "@/core/connect/kitItems";
-import { ownLike } from "@/core/connect/ownKit";
-import { pathWords } from "@/core/connect/kit";
-import { VERDICTS, type Verdict } from "@/core/connect/judgePath";
-import type { Input, Source } from "@/core/connect/ports";
-import { choicesOf, EARS, HOUSE, NO_INPUT, type Connection } from "@/core/planning/connections";
+import { ownLike, partsOf, pathWords, type Verdict, VERDICTS } from "@/core/connect";
+import { type Input, SocketFigures, type Source, SourceFigures } from "@/core/devices";
+import { choicesOf, type Connection, EARS, HOUSE, NO_INPUT } from "@/core/planning";
 import { briefWay, chainOfWay } from "@/screens/link/linkChain";
-import type { ConnectionBody, KitItemBody } from "@/core/records/records";
+import type { ConnectionBody, KitItemBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";

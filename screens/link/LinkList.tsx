@@ -1,6 +1,6 @@
 "use client";
 
-import type { Connection } from "@/core/planning/connections";
+import type { Connection } from "@/core/planning";
 import { PickList } from "@/ui/PickList";
 import { Soft } from "@/ui/layout";
 import type { Links } from "./useLinks";

@@ -2,13 +2,9 @@
 
 import { Plus } from "lucide-react";
 import styled from "styled-components";
-import { newLink, type AirScene } from "@/core/planning/airScene";
-import type { Stored } from "@/core/records/records";
-import { scenesInOrder } from "@/core/records/sceneOrder";
-import { BY_LEAD, MOST_LINKS, type AirLink } from "@/core/wireless/airPlan";
-import { conflictWords } from "@/core/wireless/products";
-import { whyForbidden } from "@/core/wireless/region";
-import { canTune, presetName } from "@/core/wireless/systems";
+import { type AirScene, newLink } from "@/core/planning";
+import { scenesInOrder, type Stored } from "@/core/records";
+import { type AirLink, BY_LEAD, canTune, conflictWords, MOST_LINKS, presetName, whyForbidden } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Select } from "@/ui/Select";

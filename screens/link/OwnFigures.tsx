@@ -1,6 +1,6 @@
 "use client";
 
-import { CONNECTOR_NAMES, type Connector } from "@/core/connect/ports";
+import { type Connector, CONNECTOR_NAMES } from "@/core/devices";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";

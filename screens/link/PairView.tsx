@@ -3,14 +3,10 @@
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
-import type { Setup } from "@/core/rehearsal/setup";
-import { stepWords } from "@/core/rehearsal/walk";
-import { signatureOf, STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
-import { EARS, type Connection } from "@/core/planning/connections";
-import { airPlanOf } from "@/core/planning/airScene";
-import { prepareAir } from "@/core/wireless/judgeAir";
-import { bankWords } from "@/core/wireless/systems";
-import type { AirBody, StepDone } from "@/core/records/records";
+import { type Setup, signatureOf, STEP_NAMES, type StepId, stepWords } from "@/core/rehearsal";
+import { airPlanOf, type Connection, EARS } from "@/core/planning";
+import { bankWords, prepareAir } from "@/core/wireless";
+import type { AirBody, StepDone } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";

@@ -2,23 +2,22 @@
 
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import type { AirScene } from "@/core/planning/airScene";
-import { storedConnection, usualRangeOf } from "@/core/planning/connections";
-import type { ShootBody } from "@/core/records/records";
-import type { AirLink } from "@/core/wireless/airPlan";
+import { type AirScene, storedConnection, usualRangeOf } from "@/core/planning";
+import type { ShootBody } from "@/core/records";
 import {
+  type AirLink,
   BODIES,
+  type Bodies,
   budgetWords,
   congestionOf,
   diversityM,
   latencyWords,
+  levelNear,
   linkBudget,
-  whipM,
-  type Bodies,
-  type RangeWish,
   type Network,
-} from "@/core/wireless/linkBudget";
-import { levelNear } from "@/core/wireless/scan";
+  type RangeWish,
+  whipM,
+} from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";

@@ -2,22 +2,29 @@
 
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
-import { FAULT_IDS, FAULTS, withFaults } from "@/core/rehearsal/faults";
-import { hear, type Stimulus } from "@/core/rehearsal/hear";
 import {
+  devicesAt,
   devicesOf,
+  doStep,
+  FAULT_IDS,
+  FAULTS,
   fromTheBag,
+  hear,
+  heardWords,
+  hideFaults,
   later,
   machineOf,
+  missingAt,
+  type Rehearsal,
+  type Setup,
+  STEP_NAMES,
+  type StepId,
+  type Stimulus,
   targetOf,
   turnKnob,
-  type Rehearsal,
-} from "@/core/rehearsal/rehearsal";
-import { heardWords, hideFaults } from "@/core/rehearsal/practice";
-import type { Setup } from "@/core/rehearsal/setup";
-import { devicesAt, doStep, missingAt } from "@/core/rehearsal/walk";
-import { STEP_NAMES, type StepId } from "@/core/rehearsal/steps";
-import type { Connection } from "@/core/planning/connections";
+  withFaults,
+} from "@/core/rehearsal";
+import type { Connection } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";

@@ -1,10 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { AirScene } from "@/core/planning/airScene";
-import { packScan } from "@/core/wireless/packedScan";
-import type { Scan } from "@/core/wireless/scan";
-import { simulatedScan } from "@/core/wireless/scanner";
+import type { AirScene } from "@/core/planning";
+import { packScan, type Scan, simulatedScan } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { FileDrop } from "@/ui/FileDrop";
 import { NumberField } from "@/ui/NumberField";

@@ -4,8 +4,8 @@ import { Minus, Plus } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { useMove } from "react-aria";
 import styled from "styled-components";
-import type { AirScene } from "@/core/planning/airScene";
-import { productsWithin, type Carrier } from "@/core/wireless/products";
+import type { AirScene } from "@/core/planning";
+import { type Carrier, productsWithin } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
@@ -22,7 +22,7 @@ import {
   zoomed,
   type View,
 } from "./spectrumScale";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 
 const COLUMNS = 600;
 /** More products than this are not drawn: they would be a grey carpet. */

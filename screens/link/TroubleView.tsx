@@ -2,13 +2,22 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { INPUTS, SOURCES } from "@/core/connect/devices";
-import { causeWords, diagnose, symptomsThatCanBe, type Story } from "@/core/rehearsal/finder";
-import { probeOf, type ProbeId } from "@/core/rehearsal/probes";
-import type { Rehearsal } from "@/core/rehearsal/rehearsal";
-import { type Setup } from "@/core/rehearsal/setup";
-import { genericSetup } from "@/core/rehearsal/genericSetup";
-import { SYMPTOM_IDS, SYMPTOMS, symptomsOf, type Symptom } from "@/core/rehearsal/symptoms";
+import { INPUTS, SOURCES } from "@/core/devices";
+import {
+  causeWords,
+  diagnose,
+  genericSetup,
+  type ProbeId,
+  probeOf,
+  type Rehearsal,
+  type Setup,
+  type Story,
+  type Symptom,
+  SYMPTOM_IDS,
+  SYMPTOMS,
+  symptomsOf,
+  symptomsThatCanBe,
+} from "@/core/rehearsal";
 import { Button } from "@/ui/Button";
 import { Select } from "@/ui/Select";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";

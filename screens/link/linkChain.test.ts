@@ -1,13 +1,9 @@
-import { INPUTS, SOURCES } from "@/core/connect/devices";
-import { BY_LEAD, FIRST_AIR_PLAN } from "@/core/wireless/airPlan";
-import { airSceneOf, newLink } from "@/core/planning/airScene";
-import { connectionsOf, EARS, HOUSE, NO_INPUT } from "@/core/planning/connections";
-import { emptyShoot } from "@/core/records/emptyShoot";
+import { INPUTS, SOURCES } from "@/core/devices";
+import { BY_LEAD, FIRST_AIR_PLAN } from "@/core/wireless";
+import { airSceneOf, connectionsOf, EARS, HOUSE, newLink, newRig, NO_INPUT } from "@/core/planning";
+import { emptyShoot, newScene, type ShootBundle } from "@/core/records";
 import { briefWay, chainOfWay, type ChainLink } from "./linkChain";
-import { linkStateOf } from "@/core/board/linkState";
-import { newRig } from "@/core/planning/newRig";
-import { newScene } from "@/core/records/newScene";
-import type { ShootBundle } from "@/core/records/records";
+import { linkStateOf } from "@/core/board";
 import { stored, TEST_SHOOT, testWearer } from "@/fixtures/testShoot";
 
 /** Ada tuned, from a source into an input. */

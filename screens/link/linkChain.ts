@@ -1,11 +1,9 @@
-import { minus } from "@/core/sound/decibel";
-import type { Ways } from "@/core/connect/allocate";
-import { gainWords } from "@/core/rehearsal/setup";
-import type { RadioSystem } from "@/core/wireless/systems";
-import { presetName } from "@/core/wireless/systems";
-import { BY_LEAD } from "@/core/wireless/airPlan";
-import type { Connection } from "@/core/planning/connections";
-import type { ShootBody } from "@/core/records/records";
+import { minus } from "@/core/sound";
+import type { Ways } from "@/core/connect";
+import { gainWords } from "@/core/rehearsal";
+import { BY_LEAD, presetName, type RadioSystem } from "@/core/wireless";
+import type { Connection } from "@/core/planning";
+import type { ShootBody } from "@/core/records";
 
 /** One thing on the way from the capsule to the file, with what is set on it. */
 export interface ChainLink {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { FIRST_AIR_PLAN } from "@/core/wireless/airPlan";
-import { newLink } from "@/core/planning/airScene";
+import { FIRST_AIR_PLAN } from "@/core/wireless";
+import { newLink } from "@/core/planning";
 import {
   lawfulChoices,
   marks,

@@ -1,7 +1,4 @@
-import type { AirPlan } from "@/core/wireless/airPlan";
-import type { Scan } from "@/core/wireless/scan";
-import { UNMEASURED_DBM } from "@/core/wireless/scan";
-import { choicesOf, type RadioSystem } from "@/core/wireless/systems";
+import { type AirPlan, choicesOf, type RadioSystem, type Scan, UNMEASURED_DBM } from "@/core/wireless";
 
 export interface View {
   fromMHz: number;

@@ -1,8 +1,8 @@
 "use client";
 
-import { airBodyOf, storedAir } from "@/core/planning/airScene";
-import type { AirBody } from "@/core/records/records";
-import type { AirLink } from "@/core/wireless/airPlan";
+import { airBodyOf, storedAir } from "@/core/planning";
+import type { AirBody } from "@/core/records";
+import type { AirLink } from "@/core/wireless";
 import type { AirDoor } from "@/workers/airWorker";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";

@@ -1,19 +1,19 @@
 "use client";
 
 import type { Static } from "@sinclair/typebox";
-import type { StockFigures } from "@/core/connect/kitItems";
+import type { StockFigures } from "@/core/devices";
 import {
+  type Connection,
   connectionBodyOf,
   connectionsOf,
   levelInputOf,
+  packingBodyOf,
   storedConnection,
-  type Connection,
-} from "@/core/planning/connections";
-import { packingBodyOf } from "@/core/planning/packing";
-import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/records/records";
+} from "@/core/planning";
+import type { ConnectionBody, KitItemBody, PackingBody } from "@/core/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 
 /** Changes of how links are connected, of what is owned or hired, and of what is packed. First changes make their records. */
 export function useConnections() {

@@ -2,9 +2,8 @@
 
 import { replaceAddress, useAddress } from "@/ui/address";
 import { useMemo } from "react";
-import { airBodyOf } from "@/core/planning/airScene";
-import { connectionsOf, type Connection, type ConnectionPlan } from "@/core/planning/connections";
-import type { AirBody } from "@/core/records/records";
+import { airBodyOf, type Connection, type ConnectionPlan, connectionsOf } from "@/core/planning";
+import type { AirBody } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
 
 /** Writes into the address without asking the server for anything. */

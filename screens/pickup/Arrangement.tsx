@@ -3,11 +3,17 @@
 import { Plus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
-import { lessonsFor, type Lesson } from "@/core/pickup/lessons";
-import { MICROPHONES } from "@/core/pickup/microphones";
-import { MOST_MICS, MOST_TALKERS, type PlacedMic, type Talker } from "@/core/pickup/setup";
+import {
+  type Lesson,
+  lessonsFor,
+  MICROPHONES,
+  MOST_MICS,
+  MOST_TALKERS,
+  type PlacedMic,
+  type Talker,
+} from "@/core/pickup";
 import type { PickupScene } from "@/screens/pickup/pickupScene";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
+import { OCTAVES_HZ } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";

@@ -2,7 +2,7 @@
 
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
-import type { PickupCandidate } from "@/core/pickup/candidates";
+import type { PickupCandidate } from "@/core/pickup";
 import type { HiddenMic, PickupScene } from "@/screens/pickup/pickupScene";
 import { Disclosure } from "@/ui/Disclosure";
 import { Soft, Stack } from "@/ui/layout";

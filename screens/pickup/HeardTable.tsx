@@ -1,15 +1,10 @@
 "use client";
 
-import { minus } from "@/core/sound/decibel";
+import { minus, OCTAVES_HZ } from "@/core/sound";
 import styled from "styled-components";
-import type { PickupCandidate } from "@/core/pickup/candidates";
-import { HEARD_RIPPLE_DB } from "@/core/pickup/combing";
-import type { TalkerHeard } from "@/core/pickup/hear";
-import { RISK_NAMES } from "@/core/pickup/risks";
-import type { Talker } from "@/core/pickup/setup";
+import { HEARD_RIPPLE_DB, type PickupCandidate, RISK_NAMES, type Talker, type TalkerHeard } from "@/core/pickup";
 import { peaksAt } from "@/screens/pickup/pickupScene";
-import type { ShootBody } from "@/core/records/records";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
+import type { ShootBody } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";
 import { Known, Soft, Stack } from "@/ui/layout";

@@ -3,16 +3,16 @@
 import { replaceAddress, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useState } from "react";
-import { OVERHEAD_SCHOOLS, SHOT_SIZES, type PickupWishes, type PlacedMic } from "@/core/pickup/setup";
+import { OVERHEAD_SCHOOLS, type PickupWishes, type PlacedMic, SHOT_SIZES } from "@/core/pickup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/screens/pickup/pickupScene";
-import { scenesInOrder } from "@/core/records/sceneOrder";
+import { scenesInOrder } from "@/core/records";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { RecordFaults } from "../shell/RecordFaults";
-import { storedPickup } from "@/core/planning/storedPickup";
+import { storedPickup } from "@/core/planning";
 import { useShoot } from "@/data/ShootProvider";
 import { usePickup } from "./usePickup";
 

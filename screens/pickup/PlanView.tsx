@@ -2,21 +2,28 @@
 
 import { useRef } from "react";
 import styled from "styled-components";
-import { MICROPHONES } from "@/core/pickup/microphones";
-import { patternGain, PATTERNS, tubeGain } from "@/core/pickup/patterns";
-import type { PlaceSound } from "@/core/pickup/placeSound";
-import { BREATH_HALF_DEG, BREATH_REACH_M } from "@/core/pickup/risks";
-import type { PlacedMic, Talker } from "@/core/pickup/setup";
-import { cosineBetween, degreesOf, direction, type Vec } from "@/core/pickup/space";
-import { isHard } from "@/core/room/materials";
-import type { PlaceModel } from "@/core/room/placeModel";
-import { wallsOf } from "@/core/room/shape";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
-import { mouthDirectivityDb } from "@/core/voice/directivity";
+import {
+  BREATH_HALF_DEG,
+  BREATH_REACH_M,
+  cosineBetween,
+  degreesOf,
+  direction,
+  MICROPHONES,
+  patternGain,
+  PATTERNS,
+  type PlacedMic,
+  type PlaceSound,
+  type Talker,
+  tubeGain,
+  type Vec,
+} from "@/core/pickup";
+import { isHard, type PlaceModel, wallsOf } from "@/core/room";
+import { OCTAVES_HZ } from "@/core/sound";
+import { mouthDirectivityDb } from "@/core/voice";
 import { THREAD_COLOURS } from "@/ui/theme";
 import { Thing, TurnRing } from "./Thing";
 import { capsuleOf, curveRound, flatOf, mouthOf, project, type Flat, type Frame, type Look } from "./planSpace";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 
 const Board = styled.svg`
   display: block;

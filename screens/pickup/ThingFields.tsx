@@ -1,12 +1,9 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { handsOn } from "@/core/pickup/hands";
-import { HOLDERS, MICROPHONES, MICROPHONE_IDS, type Holder } from "@/core/pickup/microphones";
-import { PATTERNS } from "@/core/pickup/patterns";
-import { PlacedMic, Talker } from "@/core/pickup/setup";
-import type { ShootBody } from "@/core/records/records";
-import { EFFORTS } from "@/core/voice/speechSpectrum";
+import { handsOn, type Holder, HOLDERS, MICROPHONE_IDS, MICROPHONES, PATTERNS, PlacedMic, Talker } from "@/core/pickup";
+import type { ShootBody } from "@/core/records";
+import { EFFORTS } from "@/core/voice";
 import { Button } from "@/ui/Button";
 import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";

@@ -1,10 +1,8 @@
 "use client";
 
-import { whatWouldBeat } from "@/core/pickup/better";
-import type { PickupCandidate } from "@/core/pickup/candidates";
-import type { Talker } from "@/core/pickup/setup";
-import type { PlaceModel } from "@/core/room/placeModel";
-import type { ShootBody } from "@/core/records/records";
+import { type PickupCandidate, type Talker, whatWouldBeat } from "@/core/pickup";
+import type { PlaceModel } from "@/core/room";
+import type { ShootBody } from "@/core/records";
 import { Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { HeardTable } from "./HeardTable";

@@ -1,16 +1,11 @@
-import { emptyShoot } from "@/core/records/emptyShoot";
-import { lessonsFor, LESSON_IDS } from "@/core/pickup/lessons";
-import { PickupSetup, type PlacedMic } from "@/core/pickup/setup";
-import { micsOf } from "@/core/pickup/candidates";
-import type { PlaceModel } from "@/core/room/placeModel";
-import { CAR, LIVING_ROOM } from "@/core/room/usualPlaces";
-import { fits } from "@/core/schema/validate";
-import { FIRST_PERFORMANCE } from "@/core/dress/outfit";
-import { boardOf } from "@/core/board/board";
-import { newRig } from "@/core/planning/newRig";
-import { newScene } from "@/core/records/newScene";
+import { emptyShoot, newScene, type PickupBody, type ShootBundle } from "@/core/records";
+import { LESSON_IDS, lessonsFor, micsOf, PickupSetup, type PlacedMic } from "@/core/pickup";
+import { CAR, LIVING_ROOM, type PlaceModel } from "@/core/room";
+import { fits } from "@/core/schema";
+import { FIRST_PERFORMANCE } from "@/core/dress";
+import { boardOf } from "@/core/board";
+import { newRig } from "@/core/planning";
 import { peaksAt, pickupAdvice, pickupScene } from "./pickupScene";
-import type { PickupBody, ShootBundle } from "@/core/records/records";
 import { stored, TEST_SHOOT, testWearer } from "@/fixtures/testShoot";
 
 const GRANARY: PlaceModel = {

@@ -1,15 +1,18 @@
-import { SPEECH_CREST_DB } from "@/core/voice/speechSpectrum";
-import { FIRST_WISHES, judgeMics, rankPickups, type PickupCandidate } from "@/core/pickup/candidates";
-import { placeSound, type PlaceSound } from "@/core/pickup/placeSound";
-import type { Talker } from "@/core/pickup/setup";
-import { direction } from "@/core/pickup/space";
-import type { PlaceModel } from "@/core/room/placeModel";
-import { LIVING_ROOM } from "@/core/room/usualPlaces";
-import { isInside } from "@/core/room/shape";
-import { planRig, type RigPlan } from "@/core/planning/planRig";
-import { storedPickup } from "@/core/planning/storedPickup";
-import type { PickupBody, ShootBundle, Stored } from "@/core/records/records";
-import { clipText } from "@/core/schema/cleanText";
+import { SPEECH_CREST_DB } from "@/core/voice";
+import {
+  direction,
+  FIRST_WISHES,
+  judgeMics,
+  type PickupCandidate,
+  placeSound,
+  type PlaceSound,
+  rankPickups,
+  type Talker,
+} from "@/core/pickup";
+import { isInside, LIVING_ROOM, type PlaceModel } from "@/core/room";
+import { planRig, type RigPlan, storedPickup } from "@/core/planning";
+import type { PickupBody, ShootBundle, Stored } from "@/core/records";
+import { clipText } from "@/core/schema";
 
 /** Mouth of somebody sitting and standing, as a share of their height. Source: Drillis & Contini, seat at .285 H. */
 const MOUTH_SHARE = { sitting: 0.69, standing: 0.894 } as const;

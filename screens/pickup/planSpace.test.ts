@@ -1,6 +1,5 @@
 import fc from "fast-check";
-import type { Talker } from "@/core/pickup/setup";
-import { direction } from "@/core/pickup/space";
+import { direction, type Talker } from "@/core/pickup";
 import { curveRound, flatOf, frameOf, inPlane, mouthOf, project } from "./planSpace";
 
 const TALKER: Talker = {

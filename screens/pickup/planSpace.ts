@@ -1,5 +1,4 @@
-import type { PlacedMic, Talker } from "@/core/pickup/setup";
-import { direction, dot, subtract, type Vec } from "@/core/pickup/space";
+import { direction, dot, type PlacedMic, subtract, type Talker, type Vec } from "@/core/pickup";
 
 /** From above, or from the side of a talker. */
 export type Look = "above" | "side";

@@ -1,8 +1,8 @@
 "use client";
 
-import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup/setup";
-import { storedPickup } from "@/core/planning/storedPickup";
-import type { PickupBody } from "@/core/records/records";
+import type { PickupSetup, PickupWishes, PlacedMic, Talker } from "@/core/pickup";
+import { storedPickup } from "@/core/planning";
+import type { PickupBody } from "@/core/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
 

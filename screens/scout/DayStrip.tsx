@@ -3,9 +3,8 @@
 import { useRef } from "react";
 import { useMove } from "react-aria";
 import styled from "styled-components";
-import { minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
-import { lengthOf, type Interval } from "@/core/schedule/intervals";
-import type { QuietDay, QuietScene } from "@/core/planning/quietDay";
+import { type Interval, lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
+import type { QuietDay, QuietScene } from "@/core/planning";
 
 const Strip = styled.div`
   display: grid;

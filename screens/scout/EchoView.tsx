@@ -2,10 +2,8 @@
 
 import { later } from "@/ui/later";
 import { useState } from "react";
-import { echoFrom, type MeasuredEcho } from "@/core/room/measuredEcho";
-import { OCTAVES_HZ } from "@/core/sound/octaves";
-import type { PlaceForecast } from "@/core/room/place";
-import type { ClapResult } from "@/core/room/clap";
+import { type ClapResult, echoFrom, type MeasuredEcho, type PlaceForecast } from "@/core/room";
+import { OCTAVES_HZ } from "@/core/sound";
 import type { Sound } from "@/workers/placeWorker";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";

@@ -1,9 +1,8 @@
 "use client";
 
 import { later } from "@/ui/later";
-import type { PlaceForecast } from "@/core/room/place";
-import { midOf } from "@/core/room/place";
-import type { ShootBody } from "@/core/records/records";
+import { midOf, type PlaceForecast } from "@/core/room";
+import type { ShootBody } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { Figure, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
 import { GradeMark } from "./GradeMark";

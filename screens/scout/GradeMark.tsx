@@ -1,7 +1,7 @@
 "use client";
 
 import styled from "styled-components";
-import type { Grade } from "@/core/room/verdict";
+import type { Grade } from "@/core/room";
 
 const Mark = styled.p<{ $grade: Grade }>`
   font-size: 0.85rem;

@@ -2,8 +2,7 @@
 
 import { useEffect, useState } from "react";
 import styled from "styled-components";
-import { LISTENING, LISTENING_S, promptAt } from "@/core/noise/listening";
-import { SOURCE_KINDS, type SourceKindId } from "@/core/noise/sourceKinds";
+import { LISTENING, LISTENING_S, promptAt, SOURCE_KINDS, type SourceKindId } from "@/core/noise";
 import { Button } from "@/ui/Button";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";

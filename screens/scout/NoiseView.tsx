@@ -3,15 +3,22 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import { usualSource, type NoiseSource } from "@/core/noise/noiseSource";
-import { isSteady, sourceName } from "@/core/noise/sourceTraits";
-import { rankRemedies, sourceDb, toUndo, treatedDb, type RemedyGain } from "@/core/noise/placeNoise";
-import { REMEDY_ROWS } from "@/core/noise/remedies";
-import type { SourceKindId } from "@/core/noise/sourceKinds";
-import { baseNoiseDb, noiseReverberance, noisesOf, type PlaceForecast } from "@/core/room/place";
-import type { PlaceModel } from "@/core/room/placeModel";
-import type { ShootBody } from "@/core/records/records";
-import { aWeightedDb } from "@/core/sound/octaves";
+import {
+  isSteady,
+  type NoiseSource,
+  rankRemedies,
+  REMEDY_ROWS,
+  type RemedyGain,
+  sourceDb,
+  type SourceKindId,
+  sourceName,
+  toUndo,
+  treatedDb,
+  usualSource,
+} from "@/core/noise";
+import { baseNoiseDb, noiseReverberance, noisesOf, type PlaceForecast, type PlaceModel } from "@/core/room";
+import type { ShootBody } from "@/core/records";
+import { aWeightedDb } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";

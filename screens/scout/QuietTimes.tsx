@@ -1,12 +1,9 @@
 "use client";
 
-import { emptyShoot } from "@/core/records/emptyShoot";
+import { emptyShoot, LENGTH_RANGE_MIN, type SceneBody, type ShootBundle, TAKE_RANGE_MIN } from "@/core/records";
 import { useEffect, useState } from "react";
-import { isClockTime, minutesOfDay, timeOfDay } from "@/core/schedule/clockTime";
-import { lengthOf } from "@/core/schedule/intervals";
-import { quietDay, USUAL_DAY, type QuietDay, type QuietScene } from "@/core/planning/quietDay";
-import { LENGTH_RANGE_MIN, TAKE_RANGE_MIN } from "@/core/records/bounds";
-import type { SceneBody, ShootBundle } from "@/core/records/records";
+import { isClockTime, lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
+import { quietDay, type QuietDay, type QuietScene, USUAL_DAY } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField } from "@/ui/NumberField";

@@ -2,13 +2,24 @@
 
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { FURNISHINGS, FURNISHING_IDS, type FurnishingId } from "@/core/room/furnishings";
-import { MATERIALS, MATERIAL_IDS } from "@/core/room/materials";
-import { NC_NUMBERS, NC_WORDS } from "@/core/room/noiseCriteria";
-import { airOf, PlaceModel, SETTINGS, type Patch } from "@/core/room/placeModel";
-import { CAR } from "@/core/room/usualPlaces";
-import { SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "@/core/room/shape";
-import type { PlaceBody, ShootBody, Stored } from "@/core/records/records";
+import {
+  airOf,
+  CAR,
+  FURNISHING_IDS,
+  type FurnishingId,
+  FURNISHINGS,
+  MATERIAL_IDS,
+  MATERIALS,
+  NC_NUMBERS,
+  NC_WORDS,
+  type Patch,
+  PlaceModel,
+  SETTINGS,
+  SURFACE_NAMES,
+  surfaceAreaM2,
+  surfacesOf,
+} from "@/core/room";
+import type { PlaceBody, ShootBody, Stored } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS, boundsOf } from "@/ui/NumberField";

@@ -3,19 +3,22 @@
 import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
-import { sourceName } from "@/core/noise/sourceTraits";
-import { toUndo, treatedDb } from "@/core/noise/placeNoise";
-import { FURNISHINGS, furnishingWords } from "@/core/room/furnishings";
-import { MATERIALS } from "@/core/room/materials";
-import { forecastPlace, noiseReverberance, noisesOf } from "@/core/room/place";
-import { SURFACE_NAMES } from "@/core/room/shape";
-import { planTreatments, spotWords } from "@/core/room/treat";
-import { timeOfDay } from "@/core/schedule/clockTime";
-import { gapsBetween, lengthOf } from "@/core/schedule/intervals";
-import { noisyTimes, USUAL_DAY } from "@/core/planning/quietDay";
-import type { ShootBody, Stored } from "@/core/records/records";
-import { scenesInOrder } from "@/core/records/sceneOrder";
-import { aWeightedDb } from "@/core/sound/octaves";
+import { sourceName, toUndo, treatedDb } from "@/core/noise";
+import {
+  forecastPlace,
+  FURNISHINGS,
+  furnishingWords,
+  MATERIALS,
+  noiseReverberance,
+  noisesOf,
+  planTreatments,
+  spotWords,
+  SURFACE_NAMES,
+} from "@/core/room";
+import { gapsBetween, lengthOf, timeOfDay } from "@/core/schedule";
+import { noisyTimes, USUAL_DAY } from "@/core/planning";
+import { scenesInOrder, type ShootBody, type Stored } from "@/core/records";
+import { aWeightedDb } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { PlanSketch } from "@/ui/PlanSketch";
 import { Table, TableScroll } from "@/ui/Table";

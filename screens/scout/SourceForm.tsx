@@ -2,12 +2,20 @@
 
 import { Plus, X } from "lucide-react";
 import styled from "styled-components";
-import { BARRIERS, BARRIER_IDS, SHUT } from "@/core/noise/barriers";
-import { NoiseSource } from "@/core/noise/noiseSource";
-import { REMEDY_ROWS } from "@/core/noise/remedies";
-import { OCCURRENCES, SOURCE_KINDS, SOURCE_KIND_IDS, type Occurrence, type Remedy } from "@/core/noise/sourceKinds";
-import { isClockTime } from "@/core/schedule/clockTime";
-import type { ShootBody } from "@/core/records/records";
+import {
+  BARRIER_IDS,
+  BARRIERS,
+  NoiseSource,
+  type Occurrence,
+  OCCURRENCES,
+  type Remedy,
+  REMEDY_ROWS,
+  SHUT,
+  SOURCE_KIND_IDS,
+  SOURCE_KINDS,
+} from "@/core/noise";
+import { isClockTime } from "@/core/schedule";
+import type { ShootBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";

@@ -1,8 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import type { MeasuredTone } from "@/core/noise/measuredTone";
-import { aWeightedDb, mapOctaves, OCTAVES_HZ } from "@/core/sound/octaves";
+import type { MeasuredTone } from "@/core/noise";
+import { aWeightedDb, mapOctaves, OCTAVES_HZ } from "@/core/sound";
 import type { Sound } from "@/workers/placeWorker";
 import { Button } from "@/ui/Button";
 import { NumberField } from "@/ui/NumberField";
@@ -13,7 +13,7 @@ import { SoundIn } from "../sound/SoundIn";
 import { useShootStore } from "@/data/ShootProvider";
 import { editPlace } from "./editPlace";
 import { soundOf, usePlaceDoor } from "./usePlaceDoor";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 
 const TONE_S = 30;
 /** What 0 dBFS stands for with a lavalier and usual gain, until somebody reads a meter. Common practice. */

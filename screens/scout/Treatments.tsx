@@ -1,8 +1,15 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { planTreatments, rankTreatments, spotWords, withTreatment, type TreatmentGain } from "@/core/room/treat";
-import type { PlaceModel, Treatment } from "@/core/room/placeModel";
+import {
+  type PlaceModel,
+  planTreatments,
+  rankTreatments,
+  spotWords,
+  type Treatment,
+  type TreatmentGain,
+  withTreatment,
+} from "@/core/room";
 import { Button } from "@/ui/Button";
 import { Table } from "@/ui/Table";
 import { Lead, Soft, Stack } from "@/ui/layout";

@@ -1,4 +1,4 @@
-import { fitted, type PlaceModel } from "@/core/room/placeModel";
+import { fitted, type PlaceModel } from "@/core/room";
 import type { ShootStore } from "@/data/shootStore";
 
 /** Changes a place's model from what it is now; what does not fit any more is made to fit. */

@@ -1,6 +1,4 @@
-import type { NoiseSource } from "@/core/noise/noiseSource";
-import { isSteady } from "@/core/noise/sourceTraits";
-import { REMEDY_ROWS } from "@/core/noise/remedies";
+import { isSteady, type NoiseSource, REMEDY_ROWS } from "@/core/noise";
 
 /** When a noise is there. */
 export function whenWords(source: NoiseSource): string {

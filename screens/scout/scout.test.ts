@@ -1,8 +1,7 @@
 import { SLACK_WATER } from "@/demo/slackWater";
 import { PLACE_IDS } from "@/demo/places";
-import { usualSource } from "@/core/noise/noiseSource";
-import { REMEDIES } from "@/core/noise/sourceKinds";
-import { placeFaults } from "@/core/room/placeModel";
+import { REMEDIES, usualSource } from "@/core/noise";
+import { placeFaults } from "@/core/room";
 import { bundleOf, testStore } from "@/fixtures/testStore";
 import { isSound, looksLikeWav } from "../sound/decodeFile";
 import { editPlace } from "./editPlace";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, type ReactNode } from "react";
-import type { RecordKind } from "@/core/records/records";
+import type { RecordKind } from "@/core/records";
 import { useShoot, useShootPart } from "@/data/ShootProvider";
 import { Faults } from "@/ui/faults";
 import { fieldName } from "./fieldWords";

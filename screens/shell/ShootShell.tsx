@@ -5,7 +5,7 @@ import { Contrast, Keyboard } from "lucide-react";
 import { later } from "@/ui/later";
 import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
-import { STATIONS, STATION_IDS } from "@/core/board/stations";
+import { STATION_IDS, STATIONS } from "@/core/board";
 import { Button } from "@/ui/Button";
 import { Tooltip } from "@/ui/Tooltip";
 import { useShootPart } from "@/data/ShootProvider";

@@ -3,7 +3,7 @@
 import { Link, useAddress } from "@/ui/address";
 import { useEffect, useRef } from "react";
 import styled from "styled-components";
-import { STATIONS, STATION_IDS, type StationId } from "@/core/board/stations";
+import { STATION_IDS, type StationId, STATIONS } from "@/core/board";
 
 const Nav = styled.nav`
   overflow-x: auto;

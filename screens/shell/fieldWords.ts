@@ -1,4 +1,4 @@
-import { RECORD_SCHEMAS, type RecordKind } from "@/core/records/records";
+import { RECORD_SCHEMAS, type RecordKind } from "@/core/records";
 
 interface Schema {
   title?: string;

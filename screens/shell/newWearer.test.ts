@@ -1,8 +1,7 @@
 import { SLACK_WATER, MILLER } from "@/demo/slackWater";
 import { MILLER_RIG } from "@/demo/recordings";
-import { RECORD_SCHEMAS } from "@/core/records/records";
-import { rigsOfWearer } from "@/core/records/sceneOrder";
-import { fits } from "@/core/schema/validate";
+import { RECORD_SCHEMAS, rigsOfWearer } from "@/core/records";
+import { fits } from "@/core/schema";
 import type { ShootStore } from "@/data/shootStore";
 import { bundleOf, testStore } from "@/fixtures/testStore";
 import { addWearer, copyRig, duplicateWearer } from "./newWearer";

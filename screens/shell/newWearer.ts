@@ -1,9 +1,7 @@
-import { FIRST_OUTFIT, newRig } from "@/core/planning/newRig";
-import { newScene } from "@/core/records/newScene";
-import { THREADS } from "@/core/records/bounds";
-import type { RigBody, ShootBundle, Stored } from "@/core/records/records";
+import { FIRST_OUTFIT, newRig } from "@/core/planning";
+import { newScene, type RigBody, type ShootBundle, type Stored, THREADS } from "@/core/records";
 import type { ShootStore } from "@/data/shootStore";
-import { clipText } from "@/core/schema/cleanText";
+import { clipText } from "@/core/schema";
 
 /** Adds a person in a shirt, in a scene at the first place; returns their id. */
 export function addWearer(store: ShootStore, bundle: ShootBundle): string {

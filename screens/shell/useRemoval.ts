@@ -1,6 +1,6 @@
 "use client";
 
-import type { RecordKind } from "@/core/records/records";
+import type { RecordKind } from "@/core/records";
 import { useShootStore } from "@/data/ShootProvider";
 import { showToast } from "@/ui/toasts";
 

@@ -1,9 +1,8 @@
 "use client";
 
 import { replaceAddress, useAddress } from "@/ui/address";
-import { placeOfRig, planRig, type RigPlan } from "@/core/planning/planRig";
-import type { Stored } from "@/core/records/records";
-import { rigsOfWearer } from "@/core/records/sceneOrder";
+import { placeOfRig, planRig, type RigPlan } from "@/core/planning";
+import { rigsOfWearer, type Stored } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
 
 export interface WorkingOn {

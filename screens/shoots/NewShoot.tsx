@@ -2,7 +2,7 @@
 
 import { goTo } from "@/ui/address";
 import { useState } from "react";
-import { BIT_DEPTHS, DELIVERY_FORMATS, FRAME_RATES, SAMPLE_RATES_HZ, type ShootBody } from "@/core/records/records";
+import { BIT_DEPTHS, DELIVERY_FORMATS, FRAME_RATES, SAMPLE_RATES_HZ, type ShootBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";

@@ -5,7 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { MoreVertical } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import type { Stored } from "@/core/records/records";
+import type { Stored } from "@/core/records";
 import { useHub, useShoots } from "@/data/ShootProvider";
 import { askDemo } from "@/data/server";
 import { Link, goTo } from "@/ui/address";

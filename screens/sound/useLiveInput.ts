@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { MeterReading } from "@/core/meter/liveMeter";
+import type { MeterReading } from "@/core/meter";
 import type { MeterDoor } from "@/workers/meterWorker";
 import { changesOf, NOT_SECURE, PLAIN_SOUND, refusalOf } from "./plainSound";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { joinBlocks } from "@/core/audio/joinBlocks";
+import { joinBlocks } from "@/core/audio";
 import { changesOf, NOT_SECURE, PLAIN_SOUND, refusalOf } from "./plainSound";
 
 export type MicrophoneState =

@@ -2,7 +2,7 @@
 
 import { Link, useAddress } from "@/ui/address";
 import styled from "styled-components";
-import { STATIONS, type StationId } from "@/core/board/stations";
+import { type StationId, STATIONS } from "@/core/board";
 import { Lead, Piece, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";

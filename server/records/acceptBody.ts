@@ -1,17 +1,15 @@
-import type { Pack } from "../../core/chain/devices";
-import { KIT_SCHEMAS } from "../../core/connect/kitItems";
-import { contradictionsOf } from "../../core/dress/contradictions";
-import type { Outfit } from "../../core/dress/outfit";
-import { placeFaults } from "../../core/room/placeModel";
-import type { SchemaFault } from "../../core/schema/validate";
+import { KIT_SCHEMAS, type Pack } from "../../core/devices";
+import { contradictionsOf, type Outfit } from "../../core/dress";
+import { placeFaults } from "../../core/room";
+import type { SchemaFault } from "../../core/schema";
 import {
-  RECORD_SCHEMAS,
   type KitItemBody,
   type LevelsBody,
+  RECORD_SCHEMAS,
   type RecordBodies,
   type RecordKind,
-} from "../../core/records/records";
-import { airPlanFaults } from "../../core/wireless/airFaults";
+} from "../../core/records";
+import { airPlanFaults } from "../../core/wireless";
 import { Fault } from "../faults";
 import { accept } from "../validate";
 

@@ -1,7 +1,5 @@
 import { and, desc, eq, gt, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
-import { bundleOf } from "../../core/records/bundle";
-import type { Change, Changes } from "../../core/records/commands";
-import type { RecordKind, ShootBundle } from "../../core/records/records";
+import { bundleOf, type Change, type Changes, type RecordKind, type ShootBundle } from "../../core/records";
 import type { Connection } from "../../db/client";
 import { installation, shoot, takeDetail } from "../../db/schema";
 import type { ActingCrew } from "../crew";

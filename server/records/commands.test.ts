@@ -1,14 +1,20 @@
 import { randomUUID } from "node:crypto";
 import { asc, eq } from "drizzle-orm";
 import { Client, type Pool } from "pg";
-import type { Command, Outcome } from "../../core/records/commands";
-import { FIRST_PROVISION } from "../../core/planning/dayMedia";
-import { newRig } from "../../core/planning/newRig";
-import { newScene } from "../../core/records/newScene";
+import {
+  type AirBody,
+  type Command,
+  type LevelsBody,
+  newScene,
+  type Outcome,
+  type PackingBody,
+  type PlaceBody,
+  type RecordKind,
+} from "../../core/records";
+import { FIRST_PROVISION, newRig } from "../../core/planning";
 import { testWearer, TEST_SHOOT } from "../../fixtures/testShoot";
-import type { AirBody, LevelsBody, PackingBody, PlaceBody, RecordKind } from "../../core/records/records";
-import { LIVING_ROOM } from "../../core/room/usualPlaces";
-import { FIRST_AIR_PLAN } from "../../core/wireless/airPlan";
+import { LIVING_ROOM } from "../../core/room";
+import { FIRST_AIR_PLAN } from "../../core/wireless";
 import type { Database } from "../../db/client";
 import { history } from "../../db/schema";
 import { requestCommands } from "../commands";

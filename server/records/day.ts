@@ -1,5 +1,5 @@
 import { asc } from "drizzle-orm";
-import type { LevelLine, PackingBody } from "../../core/records/records";
+import type { LevelLine, PackingBody } from "../../core/records";
 import { levelLine, levels as levelsTable, packing, packingLine } from "../../db/schema";
 import { list, oldestFirst, repository } from "./repository";
 

@@ -1,5 +1,4 @@
-import type { RecordBodies, RecordKind } from "../../core/records/records";
-import { sameValue } from "../../core/records/patch";
+import { type RecordBodies, type RecordKind, sameValue } from "../../core/records";
 import { history, type HistorySubject } from "../../db/schema";
 import type { Connection } from "../../db/client";
 import type { ActingCrew } from "../crew";

@@ -1,6 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { Change } from "../../core/records/commands";
-import type { RecordKind } from "../../core/records/records";
+import type { Change, RecordKind } from "../../core/records";
 import type { ActingCrew } from "../crew";
 import { and, eq } from "drizzle-orm";
 import { repositoryOf } from "./repositories";

@@ -1,6 +1,6 @@
 import { asc } from "drizzle-orm";
-import type { StepDone } from "../../core/records/records";
-import type { AirLink } from "../../core/wireless/airPlan";
+import type { StepDone } from "../../core/records";
+import type { AirLink } from "../../core/wireless";
 import { air, connection as connectionTable, rfLink, stepDone } from "../../db/schema";
 import { list, oldestFirst, repository } from "./repository";
 

@@ -1,6 +1,6 @@
 import { asc } from "drizzle-orm";
-import type { NoiseSource } from "../../core/noise/noiseSource";
-import type { PlacedMic, Talker } from "../../core/pickup/setup";
+import type { NoiseSource } from "../../core/noise";
+import type { PlacedMic, Talker } from "../../core/pickup";
 import { noise, pickup, place, placedMic, talker } from "../../db/schema";
 import { list, oldestFirst, repository } from "./repository";
 

@@ -1,4 +1,4 @@
-import type { RecordKind, RecordBodies } from "../../core/records/records";
+import type { RecordBodies, RecordKind } from "../../core/records";
 import { kitItem, provision, rig, scene, shoot, takeDetail } from "../../db/schema";
 import { oldestFirst, repository } from "./repository";
 

@@ -1,8 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { eq, getTableName, sql } from "drizzle-orm";
 import type { Pool } from "pg";
-import { FIRST_PROVISION } from "../../core/planning/dayMedia";
-import { withLine } from "../../core/planning/levelLines";
+import { FIRST_PROVISION, withLine } from "../../core/planning";
 import { TEST_SHOOT } from "../../fixtures/testShoot";
 import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import type { Database } from "../../db/client";

@@ -1,4 +1,4 @@
-import type { RecordKind } from "../../core/records/records";
+import type { RecordKind } from "../../core/records";
 import { levels, packings } from "./day";
 import { airs, connections } from "./links";
 import { pickups, places } from "./places";

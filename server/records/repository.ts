@@ -1,7 +1,6 @@
 import { and, asc, eq, inArray, sql, type SQL } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
-import { sameValue } from "../../core/records/patch";
-import type { RecordBodies, RecordKind } from "../../core/records/records";
+import { type RecordBodies, type RecordKind, sameValue } from "../../core/records";
 import type { Connection } from "../../db/client";
 import { NEXT_CHANGE, type kept } from "../../db/schema";
 

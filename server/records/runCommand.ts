@@ -1,10 +1,21 @@
 import { createHash } from "node:crypto";
 import { and, eq, getTableColumns, isNotNull, isNull, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
-import { Command, type Change, type Outcome } from "../../core/records/commands";
-import { fieldChanges, sameValue, withChanges, type FieldChange } from "../../core/records/patch";
-import { BELONGS, ONE_FOR, REFERENCES, belongings } from "../../core/records/references";
-import type { RecordBodies, RecordKind } from "../../core/records/records";
+import {
+  belongings,
+  BELONGS,
+  type Change,
+  Command,
+  type FieldChange,
+  fieldChanges,
+  ONE_FOR,
+  type Outcome,
+  type RecordBodies,
+  type RecordKind,
+  REFERENCES,
+  sameValue,
+  withChanges,
+} from "../../core/records";
 import type { Connection } from "../../db/client";
 import { NEXT_CHANGE, commandDone, type CommandResult, type Touched } from "../../db/schema";
 import type { ActingCrew } from "../crew";

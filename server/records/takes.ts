@@ -1,7 +1,6 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
-import type { AudioFile } from "../../core/records/audioFile";
-import type { MeasurementBody } from "../../core/records/records";
+import type { AudioFile, MeasurementBody } from "../../core/records";
 import type { Connection } from "../../db/client";
 import { audioFile, measurement, rig, take } from "../../db/schema";
 import { oldestFirst, repository } from "./repository";

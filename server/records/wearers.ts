@@ -1,7 +1,7 @@
 import { asc } from "drizzle-orm";
 import { outfitLayer, wearer } from "../../db/schema";
 import { list, oldestFirst, repository } from "./repository";
-import type { Layer } from "../../core/dress/outfit";
+import type { Layer } from "../../core/dress";
 
 /** Layers have no name of their own: they are told apart by where they lie. */
 interface PlacedLayer {

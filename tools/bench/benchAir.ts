@@ -1,15 +1,21 @@
-import { airProblem, type WantedLink } from "../../core/wireless/airProblem";
-import { USUAL_RULES, type AirRules } from "../../core/wireless/airRules";
-import { coordinator, firstFit } from "../../core/wireless/coordinate";
-import { exactSearch } from "../../core/wireless/exactSearch";
-import { conflictsOf, type Carrier } from "../../core/wireless/products";
-import { EXAMPLE_REGIONS } from "../../core/wireless/region";
-import { takenParts } from "../../core/wireless/scan";
-import { simulatedScan } from "../../core/wireless/scanner";
-import { choicesOf, GENERIC_SYSTEMS } from "../../core/wireless/systems";
-import { PARTS } from "../../core/connect/catalogue";
-import { INPUTS, SOURCES } from "../../core/connect/devices";
-import { findPath } from "../../core/connect/findPath";
+import {
+  airProblem,
+  type AirRules,
+  type Carrier,
+  choicesOf,
+  conflictsOf,
+  coordinator,
+  exactSearch,
+  EXAMPLE_REGIONS,
+  firstFit,
+  GENERIC_SYSTEMS,
+  simulatedScan,
+  takenParts,
+  USUAL_RULES,
+  type WantedLink,
+} from "../../core/wireless";
+import { INPUTS, PARTS, SOURCES } from "../../core/devices";
+import { findPath } from "../../core/connect";
 import { median } from "./median";
 
 const THIRD_ONLY: AirRules = { ...USUAL_RULES, spacingKHz: 0, twoThirdKHz: 0, threeThirdKHz: 0, fifthKHz: null };

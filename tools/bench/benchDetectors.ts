@@ -1,6 +1,5 @@
 import { join } from "node:path";
-import { recordingMeter } from "../../core/check/recordingMeter";
-import type { Finding, FindingKind } from "../../core/check/measurement";
+import { type Finding, type FindingKind, recordingMeter } from "../../core/check";
 import { chanceOf } from "../../demo/labelled/chance";
 import { cleanWish, clipOf } from "../../demo/labelled/clip";
 import { faultyClip, LABELLED_KINDS, type Faulty, type Strength } from "../../demo/labelled/faults";

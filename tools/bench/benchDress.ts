@@ -1,14 +1,14 @@
-import { emptyShoot } from "../../core/records/emptyShoot";
-import { newScene } from "../../core/records/newScene";
-import { exampleInput } from "../../core/dress/exampleInput";
-import { DIRECTIONS } from "../../core/dress/headDirections";
-import type { DressInput } from "../../core/dress/dressInput";
-import { usualLayer, type Layer } from "../../core/dress/outfit";
-import { planDress } from "../../core/dress/planDress";
-import { dayPlan } from "../../core/planning/dayPlan";
-import { newRig } from "../../core/planning/newRig";
-import { GENERIC_DEVICES } from "../../core/chain/genericDevices";
-import type { RecordBodies, RecordKind, ShootBundle, Stored } from "../../core/records/records";
+import {
+  emptyShoot,
+  newScene,
+  type RecordBodies,
+  type RecordKind,
+  type ShootBundle,
+  type Stored,
+} from "../../core/records";
+import { DIRECTIONS, type DressInput, exampleInput, type Layer, planDress, usualLayer } from "../../core/dress";
+import { dayPlan, newRig } from "../../core/planning";
+import { GENERIC_DEVICES } from "../../core/devices";
 import { SLACK_WATER } from "../../demo/slackWater";
 
 const LIMIT_MS = 20;

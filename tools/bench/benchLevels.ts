@@ -1,13 +1,21 @@
-import { bestSettings, compareCosts } from "../../core/chain/bestSettings";
-import { combinationsOf, costOfSettings, leastCost } from "../../core/chain/everyCombination";
-import { planLevels } from "../../core/chain/followChain";
-import { peakOf, soundAt, soundOfFeed, type SoundIn } from "../../core/chain/soundIn";
-import type { Chain } from "../../core/chain/stage";
-import { stagesOfWay } from "../../core/chain/wayStages";
+import {
+  bestSettings,
+  type Chain,
+  combinationsOf,
+  compareCosts,
+  costOfSettings,
+  leastCost,
+  peakOf,
+  planLevels,
+  soundAt,
+  type SoundIn,
+  soundOfFeed,
+  stagesOfWay,
+} from "../../core/chain";
 import { TEST_CONDENSER, testWay } from "../../fixtures/testWays";
-import { liveMeter } from "../../core/meter/liveMeter";
+import { liveMeter } from "../../core/meter";
 import { whiteNoise } from "../../fixtures/testSignals";
-import { EFFORTS } from "../../core/voice/speechSpectrum";
+import { EFFORTS } from "../../core/voice";
 
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };
 const SEARCH_MS = 100;

@@ -1,12 +1,8 @@
-import { usualSource } from "../../core/noise/noiseSource";
-import { MICROPHONES, type MicrophoneId } from "../../core/pickup/microphones";
-import { hearAll } from "../../core/pickup/hear";
-import { placeSound } from "../../core/pickup/placeSound";
-import type { PlacedMic, Talker } from "../../core/pickup/setup";
-import { analyseClap } from "../../core/room/clap";
+import { usualSource } from "../../core/noise";
+import { hearAll, type MicrophoneId, MICROPHONES, type PlacedMic, placeSound, type Talker } from "../../core/pickup";
+import { analyseClap, type PlaceModel } from "../../core/room";
 import { CLAP_RATE_HZ, noiseClap } from "../../fixtures/decays";
-import type { PlaceModel } from "../../core/room/placeModel";
-import { bestOrder, type SceneWish } from "../../core/schedule/bestOrder";
+import { bestOrder, type SceneWish } from "../../core/schedule";
 import { DEMO_PLACES, PLACE_IDS } from "../../demo/places";
 import { median } from "./median";
 

@@ -1,5 +1,5 @@
-import { pieceMeter } from "../../core/audio/pieceMeter";
-import { hear } from "../../core/check/heard";
+import { pieceMeter } from "../../core/audio";
+import { hear } from "../../core/check";
 import { chanceOf } from "../../demo/labelled/chance";
 import { cleanWish, clipOf, levelIn, type Clip } from "../../demo/labelled/clip";
 import { RATE } from "../../demo/labelled/rate";

@@ -1,10 +1,14 @@
-import { INPUTS, SOURCES } from "../../core/connect/devices";
-import { FAULT_IDS, withFaults } from "../../core/rehearsal/faults";
-import { diagnose, type Story } from "../../core/rehearsal/finder";
-import { probeOf } from "../../core/rehearsal/probes";
-import { allRight } from "../../core/rehearsal/rehearsal";
-import { genericSetup } from "../../core/rehearsal/genericSetup";
-import { symptomsOf } from "../../core/rehearsal/symptoms";
+import { INPUTS, SOURCES } from "../../core/devices";
+import {
+  allRight,
+  diagnose,
+  FAULT_IDS,
+  genericSetup,
+  probeOf,
+  type Story,
+  symptomsOf,
+  withFaults,
+} from "../../core/rehearsal";
 
 /** What is worth asking before somebody loses patience, and how long a page may stand still, ms. */
 const MOST_ASKED = 9;

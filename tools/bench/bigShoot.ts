@@ -1,5 +1,4 @@
-import type { MeasurementBody, RecordBodies, RecordKind } from "../../core/records/records";
-import { newScene } from "../../core/records/newScene";
+import { type MeasurementBody, newScene, type RecordBodies, type RecordKind } from "../../core/records";
 import { SLACK_WATER } from "../../demo/slackWater";
 
 /** A record of a shoot that is made for measuring. */

@@ -1,14 +1,18 @@
 "use client";
 
-import { turnWithHead } from "@/core/body/headTurn";
-import type { Point } from "@/core/body/landmarks";
-import type { Accessory } from "@/core/dress/accessories";
-import type { Layer } from "@/core/dress/outfit";
-import type { Candidate, RankedPlace, RuledOut } from "@/core/dress/planDress";
-import { sitePoint, type Site } from "@/core/dress/sites";
+import { type Point, turnWithHead } from "@/core/body";
+import {
+  type Accessory,
+  type Candidate,
+  type Layer,
+  type PackPlan,
+  type RankedPlace,
+  type RuledOut,
+  type Site,
+  sitePoint,
+} from "@/core/dress";
 import { useMove } from "react-aria";
 import styled from "styled-components";
-import type { PackPlan } from "@/core/dress/packPlaces";
 import { THREAD_COLOURS } from "../theme";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "./outline";

@@ -1,5 +1,4 @@
-import { GARMENT_IDS } from "@/core/dress/garments";
-import { FITS, OPENINGS, usualLayer, type Layer } from "@/core/dress/outfit";
+import { FITS, GARMENT_IDS, type Layer, OPENINGS, usualLayer } from "@/core/dress";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 

@@ -1,7 +1,5 @@
-import { GARMENTS } from "@/core/dress/garments";
-import { NECKLINES } from "@/core/dress/necklines";
-import type { Fit, Layer } from "@/core/dress/outfit";
-import { HEIGHT_SHARE, bodyScale } from "@/core/body/landmarks";
+import { type Fit, GARMENTS, type Layer, NECKLINES } from "@/core/dress";
+import { bodyScale, HEIGHT_SHARE } from "@/core/body";
 import { bodyOutline, halfWidthAt, seamPath, smoothPath, type ViewName, type ViewPoint } from "./outline";
 
 export interface Piece {

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/body/landmarks";
+import type { Point } from "@/core/body";
 import type { ViewName } from "./outline";
 
 /** Where a point of the body lands in a view, in thousandths of the height. Front views face us: their right is our left. */

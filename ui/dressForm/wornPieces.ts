@@ -1,4 +1,4 @@
-import type { Accessory } from "@/core/dress/accessories";
+import type { Accessory } from "@/core/dress";
 import { seamPath, type ViewName } from "./outline";
 
 /** Outlines of what is worn beside clothes, in thousandths of the height. Drawing only. */

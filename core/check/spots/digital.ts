@@ -1,4 +1,4 @@
-import { PARTS_PER_HOP } from "../../audio/pieceMeter";
+import { PARTS_PER_HOP } from "../../audio";
 import { joinSpots, type Spot } from "../spot";
 import { dbOver, type Scene } from "./scene";
 

@@ -1,4 +1,4 @@
-import { PARTS_PER_HOP } from "../../audio/pieceMeter";
+import { PARTS_PER_HOP } from "../../audio";
 import { joinSpots, type Spot } from "../spot";
 import { dbOver, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 

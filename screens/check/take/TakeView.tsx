@@ -2,9 +2,8 @@
 
 import { useEffect, useMemo, useRef, useState } from "react";
 import styled from "styled-components";
-import type { Overview } from "@/core/audio/overview";
-import type { FrameRange } from "@/core/audio/readFrames";
-import type { CoursePoint } from "@/core/check/measurement";
+import type { FrameRange, Overview } from "@/core/audio";
+import type { CoursePoint } from "@/core/check";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";

@@ -1,5 +1,5 @@
-import type { Spectrum } from "@/core/audio/look";
-import type { CoursePoint } from "@/core/check/measurement";
+import type { Spectrum } from "@/core/audio";
+import type { CoursePoint } from "@/core/check";
 import { extremesOf, tickLabel, tickStepS, type Columns, type View } from "./view";
 
 /** A place that is marked. */

@@ -2,8 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { Shape, Spectrum } from "@/core/audio/look";
-import type { FrameRange } from "@/core/audio/readFrames";
+import type { FrameRange, Shape, Spectrum } from "@/core/audio";
 import type { LookDoor, Seen } from "@/workers/lookWorker";
 
 /** A view that stands still so long is looked at closely, ms. */

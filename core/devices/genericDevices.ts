@@ -1,5 +1,5 @@
 import type { DeviceKind } from "./deviceKinds";
-import type { DeviceFigures } from "./devices";
+import type { DeviceFigures } from "./figures";
 
 export type Device<Kind extends DeviceKind> = { kind: Kind; id: string; name: string; figures: DeviceFigures[Kind] };
 export type AnyDevice = { [Kind in DeviceKind]: Device<Kind> }[DeviceKind];

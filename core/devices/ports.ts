@@ -1,3 +1,5 @@
+import type { InputLevels } from "./inputLevels";
+
 /** Connectors by what goes into what; four-pole jacks go into three-pole sockets and the other way round. */
 export const CONNECTORS = [
   "xlr3",
@@ -104,7 +106,9 @@ export interface Input {
   canBeLinked: boolean;
   /** It can be switched to line; what it clips at then, dBu. */
   lineClipsDbu: number | null;
-  /** How it counts levels, where its owner has looked it up. */
+  /** How it counts levels: of a generic one, typical figures. */
+  typical?: InputLevels;
+  /** The same, where its owner has looked it up. */
   levels?: {
     fullScaleDbu: number;
     gainMaxDb: number;
@@ -134,5 +138,7 @@ export interface Part {
   feedsPhantom: boolean;
   /** Above this it clips itself, dBu: what has a converter of its own. Null: it passes anything. */
   clipsDbu: number | null;
+  /** Levels of its converter, where it has one. */
+  converter?: InputLevels;
   isOwned: boolean;
 }

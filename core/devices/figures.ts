@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
-import { oneOf } from "../schema/oneOf";
+import { oneOf } from "../schema";
 import { CAPSULE_COLOURS, type DeviceKind } from "./deviceKinds";
 
 const figure = (title: string, unit: string, minimum: number, maximum: number, step = 0.1) =>

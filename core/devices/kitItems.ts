@@ -1,8 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
-import { DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "../chain/devices";
-import { DEVICE_KINDS } from "../chain/deviceKinds";
-import { oneOf } from "../schema/oneOf";
+import { DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "./figures";
+import { DEVICE_KINDS } from "./deviceKinds";
+import { oneOf } from "../schema";
 import { CARRIAGES, CONNECTORS, INPUT_KINDS, POWERS, SOURCE_KINDS, SUPPLIES } from "./ports";
 
 const strict = { additionalProperties: false } as const;

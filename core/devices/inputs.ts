@@ -1,141 +1,9 @@
-import type { Connector, End, Input, Source } from "./ports";
+import { DIGITAL, gainTo, HEADSET, MINIJACK, SYSTEM, TRIM, XLR } from "./inputLevels";
+import type { Connector, End, Input } from "./ports";
 
-const plug = (connector: Connector): End => ({ connector, sex: "plug" });
 const socket = (connector: Connector): End => ({ connector, sex: "socket" });
 
-/**
- * Generic sources. Levels are of the loudest, dBu: typical of their kind, common practice; to be replaced by data sheets.
- * Desks and receivers have sockets or XLR pins; lavs end in a plug.
- */
-export const SOURCES = {
-  receiverBalanced: {
-    id: "receiverBalanced",
-    kind: "receiver",
-    name: "receiver, balanced mono 3.5 mm",
-    end: socket("jack35"),
-    carriage: "balanced",
-    loudestDbu: -4,
-    turnsDownDb: 36,
-    needs: "none",
-    isHarmedByPhantom: true,
-  },
-  receiver: {
-    id: "receiver",
-    kind: "receiver",
-    name: "receiver, unbalanced 3.5 mm",
-    end: socket("jack35"),
-    carriage: "dual",
-    loudestDbu: -10,
-    turnsDownDb: 30,
-    needs: "none",
-    isHarmedByPhantom: true,
-  },
-  receiverUsb: {
-    id: "receiverUsb",
-    kind: "receiver",
-    name: "receiver, USB",
-    end: socket("usbC"),
-    carriage: "digital",
-    loudestDbu: 0,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: false,
-  },
-  lavBattery: {
-    id: "lavBattery",
-    kind: "lav",
-    name: "lav with a battery",
-    end: plug("jack35"),
-    carriage: "dual",
-    loudestDbu: -26,
-    turnsDownDb: 0,
-    needs: "battery",
-    isHarmedByPhantom: true,
-  },
-  lavSelf: {
-    id: "lavSelf",
-    kind: "lav",
-    name: "lav on plug-in power",
-    end: plug("jack35"),
-    carriage: "dual",
-    loudestDbu: -26,
-    turnsDownDb: 0,
-    needs: "plugIn",
-    isHarmedByPhantom: true,
-  },
-  micPhantom: {
-    id: "micPhantom",
-    kind: "mic",
-    name: "XLR condenser mic",
-    end: plug("xlr3"),
-    carriage: "balanced",
-    loudestDbu: -18,
-    turnsDownDb: 0,
-    needs: "phantom",
-    isHarmedByPhantom: false,
-  },
-  micDynamic: {
-    id: "micDynamic",
-    kind: "mic",
-    name: "XLR dynamic mic",
-    end: plug("xlr3"),
-    carriage: "balanced",
-    loudestDbu: -32,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: false,
-  },
-  deskXlr: {
-    id: "deskXlr",
-    kind: "desk",
-    name: "house desk, XLR out",
-    end: plug("xlr3"),
-    carriage: "balanced",
-    loudestDbu: 18,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: true,
-  },
-  deskJack: {
-    id: "deskJack",
-    kind: "desk",
-    name: "house desk, 6.35 mm out",
-    end: socket("jack635"),
-    carriage: "balanced",
-    loudestDbu: 18,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: true,
-  },
-  deskRca: {
-    id: "deskRca",
-    kind: "desk",
-    name: "house desk, RCA out",
-    end: socket("rca"),
-    carriage: "tip",
-    loudestDbu: 6,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: true,
-  },
-  speakerThrough: {
-    id: "speakerThrough",
-    kind: "speaker",
-    name: "powered speaker, XLR through",
-    end: plug("xlr3"),
-    carriage: "balanced",
-    loudestDbu: 12,
-    turnsDownDb: 0,
-    needs: "none",
-    isHarmedByPhantom: false,
-  },
-} as const satisfies Record<string, Source>;
-export type SourceId = keyof typeof SOURCES;
-
-/** Every outlet that a venue may offer; which one is known only on arrival. */
-export const HOUSE_OUTLETS: readonly SourceId[] = ["deskXlr", "deskJack", "deskRca"];
-
-/** Generic inputs: typical of their kind, common practice. */
+/** Generic inputs, each described once: socket, powers, limits, levels. Typical of their kind; common practice, to be replaced by data sheets. */
 export const INPUTS = {
   recorderXlr: {
     id: "recorderXlr",
@@ -151,6 +19,7 @@ export const INPUTS = {
     settings: [],
     canBeLinked: true,
     lineClipsDbu: null,
+    typical: XLR,
   },
   recorderLine: {
     id: "recorderLine",
@@ -166,6 +35,7 @@ export const INPUTS = {
     settings: [],
     canBeLinked: true,
     lineClipsDbu: null,
+    typical: { ...XLR, maxInputDbu: 24, fullScaleDbu: 24, gain: gainTo(30), einDbu: -92 },
   },
   recorderSwitched: {
     id: "recorderSwitched",
@@ -181,6 +51,7 @@ export const INPUTS = {
     settings: [],
     canBeLinked: true,
     lineClipsDbu: 24,
+    typical: { ...XLR, maxInputDbu: 0, fullScaleDbu: 0, line: { maxInputDbu: 24, fullScaleDbu: 24, einDbu: -97 } },
   },
   recorder35: {
     id: "recorder35",
@@ -196,6 +67,7 @@ export const INPUTS = {
     settings: ["Recorder's input: external, not its own mics"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: MINIJACK,
   },
   phone: {
     id: "phone",
@@ -211,6 +83,7 @@ export const INPUTS = {
     settings: ["Tap the mic, then the phone: the mic must be louder"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: HEADSET,
   },
   phoneOlder: {
     id: "phoneOlder",
@@ -226,6 +99,7 @@ export const INPUTS = {
     settings: ["Tap the mic, then the phone: the mic must be louder"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: HEADSET,
   },
   phoneData: {
     id: "phoneData",
@@ -241,6 +115,7 @@ export const INPUTS = {
     settings: ["Tap the mic, then the phone: the mic must be louder"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: DIGITAL,
   },
   computerMic: {
     id: "computerMic",
@@ -257,6 +132,15 @@ export const INPUTS = {
     levelSettings: ["Boost off, then the system's level, then the program's"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: {
+      ...HEADSET,
+      maxInputDbu: -14,
+      fullScaleDbu: -14,
+      converterRangeDb: 92,
+      boostsDb: [0, 10, 20, 30],
+      system: SYSTEM,
+      trim: TRIM,
+    },
   },
   computerUsb: {
     id: "computerUsb",
@@ -272,6 +156,7 @@ export const INPUTS = {
     settings: ["Choose it in system and program; compare with the analogue way"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: { ...DIGITAL, system: SYSTEM, trim: TRIM },
   },
   streamMixer: {
     id: "streamMixer",
@@ -287,6 +172,7 @@ export const INPUTS = {
     settings: ["A channel of its own, so that wired and wireless can be switched"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: { ...XLR, gain: gainTo(60) },
   },
   cameraNoPhones: {
     id: "cameraNoPhones",
@@ -302,6 +188,7 @@ export const INPUTS = {
     settings: ["Nobody can listen there: play the first take back, or record beside it"],
     canBeLinked: false,
     lineClipsDbu: null,
+    typical: { ...HEADSET, gain: gainTo(36), einDbu: -106, converterRangeDb: 94 },
   },
 } as const satisfies Record<string, Input>;
 export type InputId = keyof typeof INPUTS;

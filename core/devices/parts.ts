@@ -1,3 +1,4 @@
+import { gainTo, HEADSET, XLR, type InputLevels } from "./inputLevels";
 import type { Connector, End, Part } from "./ports";
 
 const plug = (connector: Connector): End => ({ connector, sex: "plug" });
@@ -47,6 +48,22 @@ const ONE_LEG_DB = 6;
 
 const pad = (lossDb: number): Part =>
   part(`pad-xlr-${lossDb}`, `XLR pad, ${lossDb} dB`, socket("xlr3"), plug("xlr3"), { lossDb, passesPlugIn: false });
+
+/** Converters of a recorder as an audio interface, and of an adapter. Typical figures; common practice. */
+export const INTERFACE: InputLevels = {
+  ...XLR,
+  maxInputDbu: -6,
+  fullScaleDbu: -6,
+  einDbu: -118,
+  converterRangeDb: 105,
+};
+const INTERFACE_35: InputLevels = {
+  ...HEADSET,
+  maxInputDbu: -16,
+  fullScaleDbu: -16,
+  gain: gainTo(30),
+  converterRangeDb: 94,
+};
 
 /** Interfaces: XLR in, digital out. Common practice for the order of their menus. */
 const INTERFACE_MENU = "Recorder's menu: audio interface, stereo, mobile";
@@ -228,7 +245,7 @@ export const PARTS: readonly Part[] = [
     socket("usbC"),
     turned(
       { balanced: "digital" },
-      { feedsPhantom: true, clipsDbu: -6, passesPlugIn: false, settings: [INTERFACE_MENU] },
+      { feedsPhantom: true, clipsDbu: -6, converter: INTERFACE, passesPlugIn: false, settings: [INTERFACE_MENU] },
     ),
   ),
   part(
@@ -236,7 +253,10 @@ export const PARTS: readonly Part[] = [
     "USB sound adapter, 3.5 mm",
     socket("jack35"),
     plug("usbC"),
-    turned({ stereo: "digital", dual: "digital" }, { clipsDbu: -16, settings: ["Choose it as the input"] }),
+    turned(
+      { stereo: "digital", dual: "digital" },
+      { clipsDbu: -16, converter: INTERFACE_35, settings: ["Choose it as the input"] },
+    ),
   ),
   part("usb-cc", "USB lead, C to C", plug("usbC"), plug("usbC"), turned(DIGITAL, { passesPlugIn: false })),
   part("usb-ca", "USB lead, C to A", plug("usbC"), plug("usbA"), turned(DIGITAL, { passesPlugIn: false })),

@@ -1,0 +1,8 @@
+/**
+ * One state for each talent and station: not started, planned, verified, redo; with what weighs against it. It reads the
+ * records of a shoot and what planning makes of them.
+ */
+export { boardLines, boardOf, lineId, worstRisk, type BoardLine, type Stitch } from "./board";
+export { linkStateOf } from "./linkState";
+export { newsOf, planBoard, withPartNews, type PartNews, type PlannedLine } from "./planBoard";
+export { STATIONS, STATION_IDS, type StationId } from "./stations";

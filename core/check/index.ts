@@ -1,0 +1,14 @@
+/**
+ * What a recording is like, without any plan: speech and pauses, events and traits, with times and confidence.
+ */
+export { markedCopy, type MarkedCopy } from "./cueMarkers";
+export { findingsTable } from "./findingsTable";
+export { hear } from "./heard";
+export { KIND_WORDS } from "./kindWords";
+export { LIMITS } from "./limits";
+export { measurePiece, measureWav, meterFor, type MeasurePieces } from "./measureWav";
+export { ChannelMeasurement, CoursePoint, Finding, FindingKind, RecordingMeasurement } from "./measurement";
+export { voicesPeakDb } from "./measures";
+export type { PieceReport } from "./pieceReport";
+export { recordingMeter, type MeasuredRecording, type RecordingMeter } from "./recordingMeter";
+export { Review, reviewOf, standing, withReview, withoutReview } from "./review";

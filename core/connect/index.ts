@@ -1,0 +1,9 @@
+/**
+ * Cables: what becomes of a signal on the contacts of cables and adapters, whether it works at an input, and the best way
+ * through a bag of parts for one link or for all of them.
+ */
+export { allocate, partsOf, type Ways } from "./allocate";
+export { findPath, type FoundPath } from "./findPath";
+export { VERDICTS, begun, carriedOn, judgePath, type Carried, type Verdict } from "./judgePath";
+export { pathWords } from "./kit";
+export { ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";

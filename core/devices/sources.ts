@@ -1,0 +1,136 @@
+import type { Connector, End, Source } from "./ports";
+
+const plug = (connector: Connector): End => ({ connector, sex: "plug" });
+const socket = (connector: Connector): End => ({ connector, sex: "socket" });
+
+/**
+ * Generic sources. Levels are of the loudest, dBu: typical of their kind, common practice; to be replaced by data sheets.
+ * Desks and receivers have sockets or XLR pins; lavs end in a plug.
+ */
+export const SOURCES = {
+  receiverBalanced: {
+    id: "receiverBalanced",
+    kind: "receiver",
+    name: "receiver, balanced mono 3.5 mm",
+    end: socket("jack35"),
+    carriage: "balanced",
+    loudestDbu: -4,
+    turnsDownDb: 36,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
+  receiver: {
+    id: "receiver",
+    kind: "receiver",
+    name: "receiver, unbalanced 3.5 mm",
+    end: socket("jack35"),
+    carriage: "dual",
+    loudestDbu: -10,
+    turnsDownDb: 30,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
+  receiverUsb: {
+    id: "receiverUsb",
+    kind: "receiver",
+    name: "receiver, USB",
+    end: socket("usbC"),
+    carriage: "digital",
+    loudestDbu: 0,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: false,
+  },
+  lavBattery: {
+    id: "lavBattery",
+    kind: "lav",
+    name: "lav with a battery",
+    end: plug("jack35"),
+    carriage: "dual",
+    loudestDbu: -26,
+    turnsDownDb: 0,
+    needs: "battery",
+    isHarmedByPhantom: true,
+  },
+  lavSelf: {
+    id: "lavSelf",
+    kind: "lav",
+    name: "lav on plug-in power",
+    end: plug("jack35"),
+    carriage: "dual",
+    loudestDbu: -26,
+    turnsDownDb: 0,
+    needs: "plugIn",
+    isHarmedByPhantom: true,
+  },
+  micPhantom: {
+    id: "micPhantom",
+    kind: "mic",
+    name: "XLR condenser mic",
+    end: plug("xlr3"),
+    carriage: "balanced",
+    loudestDbu: -18,
+    turnsDownDb: 0,
+    needs: "phantom",
+    isHarmedByPhantom: false,
+  },
+  micDynamic: {
+    id: "micDynamic",
+    kind: "mic",
+    name: "XLR dynamic mic",
+    end: plug("xlr3"),
+    carriage: "balanced",
+    loudestDbu: -32,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: false,
+  },
+  deskXlr: {
+    id: "deskXlr",
+    kind: "desk",
+    name: "house desk, XLR out",
+    end: plug("xlr3"),
+    carriage: "balanced",
+    loudestDbu: 18,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
+  deskJack: {
+    id: "deskJack",
+    kind: "desk",
+    name: "house desk, 6.35 mm out",
+    end: socket("jack635"),
+    carriage: "balanced",
+    loudestDbu: 18,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
+  deskRca: {
+    id: "deskRca",
+    kind: "desk",
+    name: "house desk, RCA out",
+    end: socket("rca"),
+    carriage: "tip",
+    loudestDbu: 6,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
+  speakerThrough: {
+    id: "speakerThrough",
+    kind: "speaker",
+    name: "powered speaker, XLR through",
+    end: plug("xlr3"),
+    carriage: "balanced",
+    loudestDbu: 12,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: false,
+  },
+} as const satisfies Record<string, Source>;
+export type SourceId = keyof typeof SOURCES;
+
+/** Every outlet that a venue may offer; which one is known only on arrival. */
+export const HOUSE_OUTLETS: readonly SourceId[] = ["deskXlr", "deskJack", "deskRca"];

@@ -1,0 +1,75 @@
+/**
+ * Where on a dressed person a lavalier goes and how: candidates, the rules of the trade with their weights, sound at the
+ * place, rustle, what shows, recipe and pack.
+ */
+export { ACCESSORIES, ACCESSORY_FACTS, type Accessory } from "./accessories";
+export {
+  Aims,
+  CRITERIA,
+  CRITERION_NAMES,
+  FIRST_AIMS,
+  PRESETS,
+  PRESET_IDS,
+  SCHOOL_OPTIONS,
+  type Criterion,
+  type PresetId,
+  type SchoolQuestion,
+} from "./aims";
+export { certaintyOf, certaintyWord, unknownsOf } from "./certainty";
+export { Choice, choiceOf, sameChoice } from "./choice";
+export { contradictionsOf } from "./contradictions";
+export { DressInput } from "./dressInput";
+export { exampleInput } from "./exampleInput";
+export { explain, schoolReasons, worseThan, type CriterionReason } from "./explain";
+export { FABRICS, FABRIC_IDS } from "./fabrics";
+export { GARMENTS, GARMENT_IDS, type Shape } from "./garments";
+export { DIRECTIONS, directionsBetween, headDirections } from "./headDirections";
+export { STEP_NAMES, stepOf } from "./judgement";
+export { NECKLINES, NECKLINE_IDS } from "./necklines";
+export { cautionsOf, type Option } from "./options";
+export {
+  FIRST_PERFORMANCE,
+  FITS,
+  HeightM,
+  INTRUSIONS,
+  INTRUSION_NAMES,
+  Layer,
+  MAX_LAYERS,
+  OPENINGS,
+  Outfit,
+  Performance,
+  Person,
+  usualLayer,
+  type Action,
+  type Answer,
+  type Facing,
+  type Fit,
+  type Intrusion,
+  type Opening,
+  type Shade,
+  type Shot,
+  type Voice,
+  type Water,
+} from "./outfit";
+export { EXTENSION_M, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
+export {
+  SCHOOL_POINTS,
+  candidateOf,
+  costAt,
+  levelAtTurn,
+  planDress,
+  ranksUnder,
+  reweigh,
+  type Candidate,
+  type DressPlan,
+  type RankedPlace,
+  type RuledOut,
+} from "./planDress";
+export { recipeFor, type Recipe } from "./recipe";
+export { usualEffort } from "./sceneFacts";
+export { SCHOOL_WORDS } from "./schools";
+export { selfPlacementSteps } from "./selfPlacement";
+export { sitePoint, type Site, type SiteId } from "./sites";
+export { SUPPLIES, SUPPLY_IDS, type SupplyId } from "./supplies";
+export { whatWouldHelp, type Possibility } from "./whatIf";
+export { WIND_COVERS } from "./windCover";

@@ -1,0 +1,21 @@
+/**
+ * Files, cards and tape: sizes, lengths, when a card is full, which format a delivery asks for.
+ */
+export { planCards, type CardPlan, type Rolling } from "./cardPlan";
+export {
+  FILE_LIMITS,
+  SPLITS_BYTES,
+  SoundFormat,
+  adviseFormat,
+  channelWords,
+  compressedWords,
+  gigabytesPerH,
+  minutesIn,
+  minutesOnCard,
+  splitOf,
+  takeName,
+  type FileLimit,
+  type FileSplit,
+  type FormatAdvice,
+} from "./soundFormat";
+export { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "./tape";

@@ -1,0 +1,36 @@
+/**
+ * Microphones that nobody wears: talkers, places, patterns, distances, what the picture allows, and how ways compare.
+ */
+export { whatWouldBeat } from "./better";
+export { FIRST_WISHES, judgeMics, micsOf, rankPickups, type PickupCandidate } from "./candidates";
+export { HEARD_RIPPLE_DB } from "./combing";
+export { handsOn } from "./hands";
+export { hearAll, type MicHeard, type TalkerHeard } from "./hear";
+export { LESSON_IDS, lessonsFor, type Lesson } from "./lessons";
+export { HOLDERS, MICROPHONES, MICROPHONE_IDS, selfNoiseDb, type Holder, type MicrophoneId } from "./microphones";
+export {
+  PATTERNS,
+  PATTERN_IDS,
+  acceptanceArcDeg,
+  distanceFactor,
+  nullDeg,
+  patternDb,
+  patternGain,
+  proximityDb,
+  randomEnergy,
+  randomEnergyDb,
+  tubeGain,
+} from "./patterns";
+export { placeSound, type PlaceSound } from "./placeSound";
+export { BREATH_HALF_DEG, BREATH_REACH_M, RISK_NAMES } from "./risks";
+export {
+  MOST_MICS,
+  MOST_TALKERS,
+  OVERHEAD_SCHOOLS,
+  PickupSetup,
+  PickupWishes,
+  PlacedMic,
+  SHOT_SIZES,
+  Talker,
+} from "./setup";
+export { cosineBetween, degreesOf, direction, dot, subtract, type Vec } from "./space";

@@ -1,0 +1,44 @@
+/**
+ * Reads the records of a shoot and asks the subjects: a rig from outfit to file, the air, the cables, the levels of every
+ * way, media and batteries, the day. Every plan crosses subjects, so it stands above them.
+ */
+export { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf, storedAir, type AirScene } from "./airScene";
+export type { CarryOver } from "./carryOver";
+export {
+  EARS,
+  HOUSE,
+  NO_INPUT,
+  choicesOf,
+  connectionBodyOf,
+  connectionsOf,
+  levelInputOf,
+  pairingOf,
+  storedConnection,
+  usualRangeOf,
+  type Connection,
+  type ConnectionPlan,
+} from "./connections";
+export { capsuleCures } from "./cures";
+export { FIRST_PROVISION, dayMediaOf, provisionBodyOf, type DayMedia } from "./dayMedia";
+export { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "./dayPlan";
+export { expectedTake } from "./expectedTake";
+export type { SettingsCard } from "./levelCards";
+export { USUAL_TARGETS, levelsBodyOf, lineOf, withLine } from "./levelLines";
+export { levelsOf, levelsOfRig, settingOf, type LevelSubject } from "./levels";
+export { FIRST_OUTFIT, newRig } from "./newRig";
+export {
+  NEED_GROUPS,
+  getWords,
+  needsOf,
+  packingBodyOf,
+  packingWords,
+  withPacked,
+  type Need,
+  type NeedGroup,
+} from "./packing";
+export { outfitOf, placeOfRig, planRig, type RigPlan } from "./planRig";
+export { USUAL_DAY, noisyTimes, quietDay, type QuietDay, type QuietDayWishes, type QuietScene } from "./quietDay";
+export { carryFromBefore } from "./rigHistory";
+export { storedPickup } from "./storedPickup";
+export { keptTake, measurementOf, takeRecord, type TakeRecord } from "./takeRecord";
+export { withVoiceToday } from "./voiceToday";

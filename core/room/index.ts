@@ -1,0 +1,26 @@
+/**
+ * A place as shape, materials and furniture: reverberation, critical distance, forecast and clap, treatment.
+ */
+export { analyseClap, type ClapResult } from "./clap";
+export { clarityC50Db, octaveTransferIndex, speechTransmissionIndex } from "./clarity";
+export { FURNISHINGS, FURNISHING_IDS, furnishingWords, type FurnishingId } from "./furnishings";
+export { MATERIALS, MATERIAL_IDS, ROOM_OCTAVES_HZ, isHard, type MaterialId } from "./materials";
+export { MeasuredDecay, MeasuredEcho, echoFrom } from "./measuredEcho";
+export { NC_NUMBERS, NC_WORDS, ncOctavesDb, roomNoiseDb } from "./noiseCriteria";
+export {
+  TALKER_Q,
+  baseNoiseDb,
+  forecastPlace,
+  midOf,
+  noiseReverberance,
+  noisesOf,
+  partsOf,
+  plannedEcho,
+  reverberantDb,
+  type PlaceForecast,
+} from "./place";
+export { Patch, PlaceModel, SETTINGS, Treatment, airOf, fitted, placeFaults } from "./placeModel";
+export { SURFACE_NAMES, isInside, surfaceAreaM2, surfacesOf, wallsOf, type Shape, type SurfaceId } from "./shape";
+export { planTreatments, rankTreatments, spotWords, withTreatment, type TreatmentGain } from "./treat";
+export { CAR, LIVING_ROOM } from "./usualPlaces";
+export type { Grade } from "./verdict";
