@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { WaveFile } from "wavefile";
+import { WaveFile } from "../../fixtures/wavefile";
 import { bytesSource, integratedLufs, kWeightedSteps, toWav } from "../audio";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";

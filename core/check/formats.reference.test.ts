@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { WaveFile } from "wavefile";
+import { WaveFile } from "../../fixtures/wavefile";
 import { bytesSource, readFrames, readWavHeader, toWav } from "../audio";
 import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { measureWav } from "./measureWav";

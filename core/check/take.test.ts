@@ -1,4 +1,4 @@
-import { WaveFile } from "wavefile";
+import { WaveFile } from "../../fixtures/wavefile";
 import {
   type ByteSource,
   bytesSource,
