@@ -6,7 +6,7 @@ const mayUse = (from, to) => ({
   severity: "error",
   from: { path: room(from), pathNot: TESTS },
   to: {
-    path: "^(app|screens|data|ui|server|db|core|workers|cli|host|tools|demo|fixtures|e2e)/",
+    path: "^(app|screens|data|ui|server|db|core|messages|workers|cli|host|tools|demo|fixtures|e2e)/",
     pathNot: [from, ...to].map(room),
   },
 });
@@ -17,15 +17,16 @@ module.exports = {
     mayUse("core", []),
     mayUse("ui", ["core"]),
     mayUse("data", ["core"]),
-    mayUse("screens", ["data", "ui", "core", "workers"]),
+    mayUse("messages", ["core"]),
+    mayUse("screens", ["data", "ui", "core", "messages", "workers"]),
     mayUse("app", ["screens", "ui", "server"]),
     mayUse("server", ["db", "core", "demo"]),
     mayUse("db", ["core"]),
     mayUse("workers", ["core"]),
     mayUse("demo", ["core"]),
-    mayUse("cli", ["core"]),
+    mayUse("cli", ["core", "messages"]),
     mayUse("host", ["core", "db", "server"]),
-    mayUse("tools", ["cli", "host", "core", "db", "server", "demo", "fixtures", "e2e"]),
+    mayUse("tools", ["cli", "host", "core", "messages", "db", "server", "demo", "fixtures", "e2e"]),
     mayUse("fixtures", ["core", "data", "server", "db"]),
     {
       name: "core-stays-pure",
@@ -54,6 +55,12 @@ module.exports = {
       severity: "error",
       from: { pathNot: ["^core/", TESTS] },
       to: { path: "^core/[^/]+/", pathNot: "^core/[^/]+/index\\.ts$" },
+    },
+    {
+      name: "core-knows-no-words",
+      severity: "error",
+      from: { path: "^messages/", pathNot: TESTS },
+      to: { path: "^core/", dependencyTypesNot: ["type-only"] },
     },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
     {

@@ -10,6 +10,7 @@ import {
   splitOf,
   SPLITS_BYTES,
 } from "../core/media";
+import { say } from "../messages";
 import { Battery, planDayPower, USUAL_BATTERIES } from "../core/power";
 import { oneOf } from "../core/schema";
 import { ClockTime, minutesOfDay, timeOfDay } from "../core/schedule";
@@ -100,9 +101,10 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
           files: splitOf(fileLimit, format, Math.max(0, ...recordings.map(({ takeMin }) => takeMin))),
           cardMin: cardsGb.map((gigabytes) => minutesOnCard(gigabytes, format)),
           ...plan,
+          says: say(plan.says),
           changes: plan.changes.map(({ atMin, ...rest }) => ({ ...rest, at: timeOfDay(atMin) })),
         },
-        finding: plan.lack ? plan.says : null,
+        finding: plan.lack ? say(plan.says) : null,
       };
     },
   },
@@ -134,6 +136,7 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
       return {
         result: {
           ...plan!,
+          says: say(plan!.says),
           swaps: plan!.swaps.map(({ atMin, title }) => ({ at: timeOfDay(atMin), title })),
           feeds: plan!.feeds.map(({ fromMin, toMin, ...feed }) => ({
             ...feed,
@@ -141,7 +144,7 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
             to: timeOfDay(toMin),
           })),
         },
-        finding: plan!.tooLong ? plan!.says : null,
+        finding: plan!.tooLong ? say(plan!.says) : null,
       };
     },
   },

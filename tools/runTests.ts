@@ -182,6 +182,7 @@ export async function runTests(args: readonly string[]): Promise<number> {
           "server",
           "db",
           "core",
+          "messages",
           "workers",
           "cli",
           "host",

@@ -1,4 +1,4 @@
-import { timeOfDay } from "../schedule";
+import type { MediaMessage } from "./messages";
 import { bytesPerS, minutesOnCard, type SoundFormat } from "./soundFormat";
 
 /** Something that is recorded on a day. */
@@ -41,7 +41,7 @@ export interface CardPlan {
   unused: readonly number[];
   /** Null when all fits. */
   lack: CardLack | null;
-  says: string;
+  says: MediaMessage;
 }
 
 /** Rolled for each minute that is wanted: roll long before it is needed. Common practice, put into a figure. */
@@ -109,25 +109,26 @@ export function planCards(
     needed: isTakeTooLong ? null : used,
     unused: [...fresh].map((card) => card + 1),
     lack,
-    says: cardWords(inOrder, cardsGb, changes, lack, gigabytes, more),
+    says: cardMessage(inOrder, cardsGb, changes, lack, gigabytes, more),
   };
 }
 
-function cardWords(
+function cardMessage(
   recordings: readonly Rolling[],
   cardsGb: readonly number[],
   changes: readonly CardChange[],
   lack: CardLack | null,
   gigabytes: number,
   more: number,
-): string {
-  if (recordings.length === 0) return "Nothing is recorded on this day.";
-  if (cardsGb.length === 0) return `${gigabytes.toFixed(1)} GB are needed, and there is no card.`;
-  if (lack?.isTakeTooLong)
-    return `A take of ${lack.title} does not fit on any card: use a larger one, or shorter takes.`;
-  if (lack)
-    return `The cards last to ${timeOfDay(lack.atMin)}: ${lack.title} needs ${Math.ceil(lack.minutes)} min more. Bring ${more} more ${more === 1 ? "card" : "cards"} of ${Math.max(...cardsGb)} GB.`;
+): MediaMessage {
+  if (recordings.length === 0) return { code: "media.nothingRecorded" };
+  if (cardsGb.length === 0) return { code: "media.noCard", gigabytes };
+  if (lack?.isTakeTooLong) return { code: "media.takeFitsNoCard", title: lack.title };
+  if (lack) {
+    const { atMin, title, minutes } = lack;
+    return { code: "media.cardsEnd", atMin, title, minutes, more, gigabytes: Math.max(...cardsGb) };
+  }
   const [first] = changes;
-  if (!first) return `One card is enough: ${gigabytes.toFixed(1)} GB of it.`;
-  return `The first card lasts to ${timeOfDay(first.atMin)}; change it between takes of ${first.title}.`;
+  if (!first) return { code: "media.oneCard", gigabytes };
+  return { code: "media.changeCard", atMin: first.atMin, title: first.title };
 }

@@ -7,8 +7,8 @@ export {
   SPLITS_BYTES,
   SoundFormat,
   adviseFormat,
-  channelWords,
-  compressedWords,
+  channelMessage,
+  compressionMessage,
   gigabytesPerH,
   minutesIn,
   minutesOnCard,
@@ -18,4 +18,5 @@ export {
   type FileSplit,
   type FormatAdvice,
 } from "./soundFormat";
-export { REEL_FEET, TAPE_IPS, tapeWords, type Reel, type TapeThickness } from "./tape";
+export { REEL_FEET, TAPE_IPS, tapeMessage, type Reel, type TapeThickness } from "./tape";
+export type { MediaCatalogue, MediaMessage } from "./messages";

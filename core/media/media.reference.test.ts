@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, statSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { bytesPerS, gigabytesPerH, minutesIn, quantisationDbfs, SPLITS_BYTES, splitOf } from "./soundFormat";
-import { REEL_FEET, tapeMinutes, tapeWords } from "./tape";
+import { REEL_FEET, tapeMinutes, tapeMessage } from "./tape";
 
 const stereo48 = { sampleRateHz: 48_000, bits: 24, channels: 2, kbps: null } as const;
 const mono44 = { sampleRateHz: 44_100, bits: 16, channels: 1, kbps: null } as const;
@@ -79,6 +79,6 @@ test("tape: 1200 ft at 7½ in/s are 32 min (definition); reels by handbooks of t
   expect(tapeMinutes(1200, 7.5)).toBeCloseTo(32, 9);
   expect(tapeMinutes(REEL_FEET["7 in"].long, 3.75)).toBeCloseTo(96, 9);
   expect(tapeMinutes(REEL_FEET["10½ in"].standard, 15)).toBeCloseTo(33.3, 1);
-  expect(tapeWords(1200, 7.5)).toContain("32 min in one direction. Good for sound and easy to cut.");
-  expect(tapeWords(600, 1.875)).toContain("hard to cut");
+  expect(tapeMessage(1200, 7.5)).toEqual({ code: "media.tape", minutes: 32, isSlow: false });
+  expect(tapeMessage(600, 1.875)).toMatchObject({ isSlow: true });
 });

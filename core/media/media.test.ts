@@ -1,14 +1,6 @@
 import fc from "fast-check";
 import { planCards, ROLLS_FACTOR, type Rolling } from "./cardPlan";
-import {
-  adviseFormat,
-  bytesPerS,
-  channelWords,
-  compressedWords,
-  gigabytesPerH,
-  minutesOnCard,
-  takeName,
-} from "./soundFormat";
+import { adviseFormat, bytesPerS, compressionMessage, gigabytesPerH, minutesOnCard, takeName } from "./soundFormat";
 
 const WAV = { sampleRateHz: 48_000, bits: 24, kbps: null } as const;
 const scene = (title: string, fromMin: number, own: Partial<Rolling> = {}): Rolling => ({
@@ -32,32 +24,32 @@ describe("format", () => {
   test("how much 16 bit have to spare is what lies between their steps and the noise; worked by hand", () => {
     // 6.02 × 16 + 1.76 = 98.08 dB: noise at −60 dBFS lies 38 dB above the steps.
     expect(adviseFormat(needs).spareAt16Db).toBeCloseTo(38.08, 6);
-    expect(adviseFormat(needs).says.join(" ")).toContain("16 bit are enough here by 38 dB");
-    expect(adviseFormat({ ...needs, noiseDbfs: -104 }).says.join(" ")).toContain(
-      "16 bit are not enough here: their steps lie 6 dB above",
-    );
+    expect(adviseFormat(needs).says).toContainEqual({
+      code: "media.bits16Enough",
+      byDb: expect.closeTo(38.08, 6) as number,
+    });
+    expect(adviseFormat({ ...needs, noiseDbfs: -104 }).says).toContainEqual({
+      code: "media.bits16TooFew",
+      byDb: expect.closeTo(5.92, 6) as number,
+    });
     expect(adviseFormat({ ...needs, noiseDbfs: null }).spareAt16Db).toBeNull();
   });
 
   test("float where it may overload and is there; a safety track where it is not; never a promise for earlier stages", () => {
     const risky = { ...needs, mayOverload: true };
     expect(adviseFormat({ ...risky, hasFloat: true }).format.bits).toBe(32);
-    expect(adviseFormat({ ...risky, hasFloat: true }).says.join(" ")).toContain(
-      "what clips before the converter cannot",
-    );
-    expect(adviseFormat(risky).says.join(" ")).toContain("safety track");
+    const codes = (own: object) => adviseFormat({ ...risky, ...own }).says.map(({ code }) => code);
+    expect(codes({ hasFloat: true })).toContain("media.float");
+    expect(codes({ hasFloat: true })).not.toContain("media.safetyTrack");
+    expect(codes({})).toContain("media.safetyTrack");
     expect(adviseFormat({ ...needs, hasFloat: true }).format.bits).toBe(24);
   });
 
-  test("tracks in words; compressing says what it costs", () => {
-    expect(channelWords(1, false)).toContain("Mono");
-    expect(channelWords(2, true)).toContain("Dual mono");
-    expect(channelWords(2, false)).toContain("two monos");
-    expect(channelWords(6, false)).toContain("polyphonic");
+  test("compressing: how many times smaller", () => {
     const mp3 = { ...WAV, channels: 2, kbps: 128 };
     // 2304 kbit/s uncompressed against 128.
-    expect(compressedWords(mp3)).toContain("18 times smaller");
-    expect(compressedWords({ ...mp3, kbps: null })).toContain("nothing is lost");
+    expect(compressionMessage(mp3)).toEqual({ code: "media.compressed", factor: 18 });
+    expect(compressionMessage({ ...mp3, kbps: null })).toEqual({ code: "media.compressed", factor: null });
     expect(bytesPerS(mp3)).toBe(16_000);
   });
 
@@ -72,23 +64,24 @@ describe("format", () => {
 describe("cards over a day", () => {
   test("one card is enough, or says until when it lasts and what lacks", () => {
     const day = [scene("First interview", 9 * 60), scene("Second interview", 15 * 60)];
-    expect(planCards(day, WAV, [32]).says).toContain("One card is enough");
+    expect(planCards(day, WAV, [32]).says).toEqual({
+      code: "media.oneCard",
+      gigabytes: expect.closeTo(2.0736, 4) as number,
+    });
     // 60 min rolled × 2 tracks of 144 kB/s: 1.0368 GB a scene; a card of 1.5 GB holds 85 min of two tracks.
     const small = planCards(day, WAV, [1.5]);
     expect(small.gigabytes).toBeCloseTo(2 * 1.0368, 4);
     expect(small.lack).toMatchObject({ title: "Second interview" });
-    expect(small.says).toMatch(
-      /^The cards last to 15:\d\d: Second interview needs \d+ min more\. Bring 1 more card of 1\.5 GB\.$/,
-    );
+    expect(small.says).toMatchObject({ code: "media.cardsEnd", title: "Second interview", more: 1, gigabytes: 1.5 });
     const two = planCards(day, WAV, [1.5, 1.5]);
     expect(two.lack).toBeNull();
     expect(two.changes).toHaveLength(1);
-    expect(two.says).toContain("change it between takes of Second interview");
+    expect(two.says).toMatchObject({ code: "media.changeCard", title: "Second interview" });
   });
 
   test("no card, nothing recorded, a card too small for one take: each said", () => {
-    expect(planCards([scene("A", 600)], WAV, []).says).toContain("there is no card");
-    expect(planCards([], WAV, [32]).says).toBe("Nothing is recorded on this day.");
+    expect(planCards([scene("A", 600)], WAV, []).says).toMatchObject({ code: "media.noCard" });
+    expect(planCards([], WAV, [32]).says).toEqual({ code: "media.nothingRecorded" });
     const tiny = planCards([scene("A", 600, { takeMin: 60, lengthMin: 60 })], WAV, [0.5, 0.5]);
     expect(tiny.lack).toMatchObject({ title: "A" });
     expect(tiny.changes).toEqual([]);
@@ -99,13 +92,16 @@ describe("cards over a day", () => {
     const long = scene("a", 540, { lengthMin: 600, takeMin: 30, tracks: 8 });
     const sixteen = planCards([long], WAV, new Array<number>(16).fill(4));
     expect(sixteen).toMatchObject({ needed: 30, lack: { title: "a", minutes: 420 } });
-    expect(sixteen.says).toBe("The cards last to 14:20: a needs 420 min more. Bring 14 more cards of 4 GB.");
+    expect(sixteen.says).toMatchObject({
+      ...{ code: "media.cardsEnd", atMin: 860, title: "a", more: 14, gigabytes: 4 },
+      minutes: expect.closeTo(420, 6) as number,
+    });
     // The second card is too small for a take; the third takes the rest.
     const mixed = planCards([scene("a", 540, { lengthMin: 300, takeMin: 30 })], WAV, [1, 0.2, 64]);
     expect(mixed).toMatchObject({ needed: 2, lack: null, unused: [2], changes: [{ card: 3 }] });
     const tooLong = planCards([scene("a", 540, { lengthMin: 60, takeMin: 60 })], WAV, [0.5, 0.5]);
     expect(tooLong).toMatchObject({ needed: null, lack: { isTakeTooLong: true } });
-    expect(tooLong.says).toContain("does not fit on any card");
+    expect(tooLong.says).toEqual({ code: "media.takeFitsNoCard", title: "a" });
     // A small card that was passed over serves for shorter takes later.
     const later = planCards(
       [

@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema";
+import type { MediaMessage } from "./messages";
 
 const strict = { additionalProperties: false } as const;
 
@@ -75,7 +76,7 @@ export interface FormatAdvice {
   container: "WAV" | "polyphonic WAV";
   /** By how much 16 bit lie below the noise there is, dB; null where that is not known. */
   spareAt16Db: number | null;
-  says: readonly string[];
+  says: readonly MediaMessage[];
 }
 
 /** Rates and bits by delivery. Common practice. */
@@ -96,22 +97,17 @@ export function adviseFormat({ delivery, noiseDbfs, mayOverload, tracks, hasFloa
   const isFloat = hasFloat && mayOverload;
   const bits = isFloat ? 32 : usual.bits;
   const spareAt16Db = noiseDbfs === null ? null : noiseDbfs - quantisationDbfs(16);
-  const enough =
-    spareAt16Db === null
-      ? null
-      : spareAt16Db >= 0
-        ? `16 bit are enough here by ${Math.floor(spareAt16Db)} dB: the noise there is lies above their steps.`
-        : `16 bit are not enough here: their steps lie ${Math.ceil(-spareAt16Db)} dB above the noise.`;
-  const says = [
-    `${usual.sampleRateHz / 1000} kHz for ${delivery === "radio" ? "radio and speech" : "picture"}.`,
-    ...(enough ? [enough] : []),
-    isFloat
-      ? "32-bit float: what goes over full scale in the file can be brought down later; what clips before the converter cannot."
-      : bits === 24
-        ? "24 bit leave room to record lower: peaks at −12, or −20 on average."
-        : "16 bit: keep peaks near −12, or hiss comes up later.",
-    ...(mayOverload && !hasFloat ? ["A safety track 6 to 12 dB lower, where there is a second one."] : []),
+  const says: MediaMessage[] = [
+    { code: "media.rate", sampleRateHz: usual.sampleRateHz, use: delivery === "radio" ? "speech" : "picture" },
   ];
+  if (spareAt16Db !== null)
+    says.push(
+      spareAt16Db >= 0
+        ? { code: "media.bits16Enough", byDb: spareAt16Db }
+        : { code: "media.bits16TooFew", byDb: -spareAt16Db },
+    );
+  says.push({ code: isFloat ? "media.float" : bits === 24 ? "media.bits24" : "media.bits16" });
+  if (mayOverload && !hasFloat) says.push({ code: "media.safetyTrack" });
   return {
     format: { sampleRateHz: usual.sampleRateHz, bits, channels: tracks, kbps: null },
     container: tracks > 2 ? "polyphonic WAV" : "WAV",
@@ -121,21 +117,17 @@ export function adviseFormat({ delivery, noiseDbfs, mayOverload, tracks, hasFloa
 }
 
 /** What a voice in one file can be: one channel, the same on both, two of its own. Common practice. */
-export function channelWords(tracks: number, isSame: boolean): string {
-  if (tracks === 1) return "Mono: one track, half the size of the same on both.";
-  if (isSame) return "Dual mono: the same on both; keep it only where a player needs two.";
-  return tracks === 2
-    ? "Two tracks that are not a stereo picture: hand them over as two monos."
-    : `${tracks} tracks in one polyphonic file: they stay in time with each other.`;
-}
+export const channelMessage = (tracks: number, isSame: boolean): MediaMessage => ({
+  code: "media.tracks",
+  tracks,
+  isSame,
+});
 
-/** What compressing to a bit rate costs and saves against uncompressed. Common practice. */
-export function compressedWords(format: SoundFormat): string {
-  if (format.kbps === null) return "Uncompressed: nothing is lost.";
-  const full = gigabytesPerH({ ...format, kbps: null });
-  const factor = full / gigabytesPerH(format);
-  return `${factor.toFixed(0)} times smaller, and heard for it when it is cleaned, cut and compressed again: only where space forces it.`;
-}
+/** What compressing to a bit rate saves against uncompressed. */
+export const compressionMessage = (format: SoundFormat): MediaMessage => ({
+  code: "media.compressed",
+  factor: format.kbps === null ? null : gigabytesPerH({ ...format, kbps: null }) / gigabytesPerH(format),
+});
 
 /** Unsafe in a file's name on one system or another. */
 const UNSAFE = /[^\p{L}\p{N}-]+/gu;

@@ -1,3 +1,5 @@
+import type { MediaMessage } from "./messages";
+
 /** Tape speeds, inches a second. */
 export const TAPE_IPS = [1.875, 3.75, 7.5, 15, 30] as const;
 
@@ -13,9 +15,12 @@ export type TapeThickness = keyof (typeof REEL_FEET)[Reel];
 /** Minutes of one direction: length by speed. Feet and inches a second above 0. Source: the definition. */
 export const tapeMinutes = (feet: number, ips: number): number => (feet * 12) / ips / 60;
 
-/** What to know about a tape at a speed. Common practice. */
-export function tapeWords(feet: number, ips: number): string {
-  const minutes = tapeMinutes(feet, ips);
-  const speed = ips >= 7.5 ? "Good for sound and easy to cut." : "Slow: less of the highs, and hard to cut.";
-  return `${minutes.toFixed(minutes < 10 ? 1 : 0)} min in one direction. ${speed} One direction only: who cuts one side cuts the other.`;
-}
+/** Slower than this, inches a second, tape loses highs and is hard to cut. Common practice. */
+const GOOD_IPS = 7.5;
+
+/** What to know about a tape at a speed. */
+export const tapeMessage = (feet: number, ips: number): MediaMessage => ({
+  code: "media.tape",
+  minutes: tapeMinutes(feet, ips),
+  isSlow: ips < GOOD_IPS,
+});

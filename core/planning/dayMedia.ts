@@ -1,14 +1,23 @@
 import {
   adviseFormat,
   type CardPlan,
-  channelWords,
+  channelMessage,
+  type MediaMessage,
   type FileSplit,
   type FormatAdvice,
   planCards,
   type Rolling,
   splitOf,
 } from "../media";
-import { type Battery, cellsForDay, planDayPower, type SwapPlan, USUAL_BATTERIES, wattsFor } from "../power";
+import {
+  type Battery,
+  type CellCount,
+  cellsForDay,
+  planDayPower,
+  type SwapPlan,
+  USUAL_BATTERIES,
+  wattsFor,
+} from "../power";
 import { minutesOfDay } from "../schedule";
 import { type Exposure, exposureOf } from "../sound";
 import { BY_LEAD } from "../wireless";
@@ -47,7 +56,7 @@ export const provisionBodyOf = (bundle: ShootBundle): ProvisionBody =>
 
 export interface DayMedia {
   advice: FormatAdvice;
-  channels: string;
+  channels: MediaMessage;
   cards: CardPlan;
   files: FileSplit;
   /** Tracks at one time, safety tracks with them. */
@@ -56,7 +65,7 @@ export interface DayMedia {
   tooMany: string | null;
   power: readonly SwapPlan[];
   /** Cells by kind for the whole day. */
-  cells: readonly { kind: string; count: number }[];
+  cells: readonly CellCount[];
   exposure: Exposure;
 }
 
@@ -135,7 +144,7 @@ export function dayMediaOf(bundle: ShootBundle, day: number): DayMedia {
   const { listenDba: levelDba, listenHours: hours } = provision;
   return {
     advice,
-    channels: channelWords(Math.max(1, mostTracks), false),
+    channels: channelMessage(Math.max(1, mostTracks), false),
     cards,
     files: splitOf(
       provision.fileLimit ?? "4 GiB",
@@ -145,7 +154,7 @@ export function dayMediaOf(bundle: ShootBundle, day: number): DayMedia {
     mostTracks,
     tooMany: tooManyTracks(rollings, provision),
     power,
-    cells: [...cells].map(([kind, count]) => ({ kind, count })),
+    cells,
     exposure: exposureOf([{ levelDba, hours }]),
   };
 }

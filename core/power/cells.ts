@@ -6,13 +6,6 @@ import { oneOf } from "../schema";
 export const CHEMISTRIES = ["alkaline", "nimh", "lithium", "liIon"] as const;
 export type Chemistry = (typeof CHEMISTRIES)[number];
 
-export const CHEMISTRY_NAMES: Record<Chemistry, string> = {
-  alkaline: "alkaline",
-  nimh: "NiMH, rechargeable",
-  lithium: "lithium, not rechargeable",
-  liIon: "lithium-ion, rechargeable",
-};
-
 /** A battery: so many cells of one kind. */
 export const Battery = Type.Object(
   {

@@ -1,5 +1,6 @@
 /**
  * Batteries: hours from cells, temperature and load, and when they are changed.
  */
-export { Battery, CHEMISTRIES, CHEMISTRY_NAMES, USUAL_BATTERIES, wattsFor } from "./cells";
-export { cellsForDay, planDayPower, type SwapPlan } from "./swaps";
+export { Battery, CHEMISTRIES, USUAL_BATTERIES, wattsFor, type Chemistry } from "./cells";
+export { cellsForDay, planDayPower, type CellCount, type SwapPlan } from "./swaps";
+export type { PowerCatalogue, PowerMessage } from "./messages";

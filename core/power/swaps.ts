@@ -1,5 +1,5 @@
-import { timeOfDay } from "../schedule";
-import { bankHours, CHEMISTRY_NAMES, runHours, type Battery } from "./cells";
+import type { PowerMessage } from "./messages";
+import { bankHours, runHours, type Battery, type Chemistry } from "./cells";
 
 /** Something that runs on batteries over a day. */
 export interface Powered {
@@ -39,7 +39,7 @@ export interface SwapPlan {
   cells: number;
   /** A use that is longer than one set, less what is kept in hand, and what a bank gives. */
   tooLong: string | null;
-  says: string;
+  says: PowerMessage;
 }
 
 /** Kept in hand: a set is changed before less than this is left for what comes next. Common practice. */
@@ -98,35 +98,38 @@ function planSwaps({ name, battery, uses, takesUsb }: Powered, hours: number, fe
   }
   const sets = inOrder.length === 0 ? 0 : swaps.length + 1;
   const plan = { name, hours, swaps, feeds, sets, cells: sets * battery.cells, tooLong };
-  return { ...plan, says: swapWords(plan, takesUsb) };
+  return { ...plan, says: swapMessage(plan, takesUsb) };
 }
 
-function swapWords({ name, hours, swaps, feeds, tooLong }: Omit<SwapPlan, "says">, takesUsb: boolean): string {
-  const lasts = `${name}: a set lasts ${hours.toFixed(hours < 3 ? 1 : 0)} h`;
+function swapMessage({ name, hours, swaps, feeds, tooLong }: Omit<SwapPlan, "says">, takesUsb: boolean): PowerMessage {
   const emptied = feeds.find(({ isEmptied }) => isEmptied);
-  const fed = [...new Set(feeds.map(({ title }) => title))].join(", ");
   const bank =
     feeds.length === 0
-      ? ""
-      : emptied
-        ? ` The power bank feeds ${fed} and is empty at ${timeOfDay(emptied.toMin)}.`
-        : ` The power bank feeds ${fed}.`;
-  const changes = swaps.map(({ atMin, title }) => `${title} at ${timeOfDay(atMin)}`).join(", ");
+      ? null
+      : { feeds: [...new Set(feeds.map(({ title }) => title))], emptyAtMin: emptied?.toMin ?? null };
   if (tooLong) {
-    const source = feeds.length > 0 ? "mains or a larger power bank" : "mains or a power bank";
-    const cure = takesUsb ? source : "stronger cells, or a change in its middle";
-    return `${lasts}, less than ${tooLong} with a fifth in hand: ${cure}.${bank} Change in ${changes}.`;
+    const helps = !takesUsb ? "strongerCells" : bank ? "mainsOrLargerBank" : "mainsOrBank";
+    return { code: "power.tooShort", name, hours, bank, use: tooLong, swaps, helps };
   }
-  if (swaps.length === 0) return `${lasts}: one for the day.${bank}`;
-  return `${lasts}; change before ${changes}.${bank}`;
+  if (swaps.length === 0) return { code: "power.oneSet", name, hours, bank };
+  return { code: "power.change", name, hours, bank, swaps };
+}
+
+/** Cells of one kind for the whole day. */
+export interface CellCount {
+  chemistry: Chemistry;
+  volts: number;
+  count: number;
 }
 
 /** Cells of each kind for the whole day. */
-export function cellsForDay(plans: readonly { plan: SwapPlan; battery: Battery }[]): Map<string, number> {
-  const counts = new Map<string, number>();
+export function cellsForDay(plans: readonly { plan: SwapPlan; battery: Battery }[]): CellCount[] {
+  const counts: CellCount[] = [];
   for (const { plan, battery } of plans) {
-    const key = `${CHEMISTRY_NAMES[battery.chemistry]}, ${battery.volts} V`;
-    counts.set(key, (counts.get(key) ?? 0) + plan.cells);
+    const { chemistry, volts } = battery;
+    const known = counts.find((each) => each.chemistry === chemistry && each.volts === volts);
+    if (known) known.count += plan.cells;
+    else counts.push({ chemistry, volts, count: plan.cells });
   }
   return counts;
 }

@@ -3,7 +3,8 @@
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { gigabytesPerH, minutesOnCard } from "@/core/media";
-import { type Battery, CHEMISTRIES, CHEMISTRY_NAMES } from "@/core/power";
+import { type Battery, CHEMISTRIES } from "@/core/power";
+import { CHEMISTRY_NAMES, say } from "@/messages";
 import { timeOfDay } from "@/core/schedule";
 import { type DayMedia, dayMediaOf, provisionBodyOf } from "@/core/planning";
 import type { ProvisionBody } from "@/core/records";
@@ -40,7 +41,7 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
   return (
     <Stack $gap={0.6}>
       <h2>Cards</h2>
-      <Lead role="status">{media.cards.says}</Lead>
+      <Lead role="status">{say(media.cards.says)}</Lead>
       {media.cards.changes.length > 0 && (
         <ul>
           {media.cards.changes.map(({ atMin, title, card }) => (
@@ -175,12 +176,12 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
       <Lead role="status">
         {media.cells.length === 0
           ? "Nothing runs on batteries on this day."
-          : `In the bag: ${media.cells.map(({ kind, count }) => `${count} × ${kind}`).join("; ")}.`}
+          : `In the bag: ${media.cells.map(({ chemistry, volts, count }) => `${count} × ${CHEMISTRY_NAMES[chemistry]}, ${volts} V`).join("; ")}.`}
       </Lead>
       {changing.length > 0 && (
         <ul>
           {changing.map((plan) => (
-            <li key={plan.name}>{plan.says}</li>
+            <li key={plan.name}>{say(plan.says)}</li>
           ))}
         </ul>
       )}
@@ -284,10 +285,10 @@ export function DayMediaView() {
                 {advice.format.bits === 32 ? "32 bit float" : `${advice.format.bits} bit`}
                 <small>{advice.container}</small>
               </Figure>
-              {advice.says.map((says) => (
-                <p key={says}>{says}</p>
+              {advice.says.map((message) => (
+                <p key={message.code}>{say(message)}</p>
               ))}
-              <Soft>{media.channels}</Soft>
+              <Soft>{say(media.channels)}</Soft>
               <Disclosure title="Files: where they split, names, compressed ones">
                 <FileWords media={media} onLimit={(fileLimit) => set({ fileLimit })} />
               </Disclosure>

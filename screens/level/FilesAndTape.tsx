@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import {
-  compressedWords,
+  compressionMessage,
   FILE_LIMITS,
   type FileLimit,
   type Reel,
@@ -10,8 +10,9 @@ import {
   takeName,
   TAPE_IPS,
   type TapeThickness,
-  tapeWords,
+  tapeMessage,
 } from "@/core/media";
+import { say } from "@/messages";
 import type { DayMedia } from "@/core/planning";
 import { Select } from "@/ui/Select";
 import { Row, Stack } from "@/ui/layout";
@@ -39,7 +40,7 @@ export function FileWords({ media, onLimit }: { media: DayMedia; onLimit: (limit
       </p>
       <p>Call them by day, scene, take and who: {takeName(1, 4, 3, "Tam")}.</p>
       <p>
-        At {USUAL_KBPS} kbit/s: {compressedWords({ ...format, kbps: USUAL_KBPS })}
+        At {USUAL_KBPS} kbit/s: {say(compressionMessage({ ...format, kbps: USUAL_KBPS }))}
       </p>
     </Stack>
   );
@@ -72,7 +73,7 @@ export function TapeCorner() {
           onChange={setIps}
         />
       </Row>
-      <p role="status">{tapeWords(REEL_FEET[reel][thickness], Number(ips))}</p>
+      <p role="status">{say(tapeMessage(REEL_FEET[reel][thickness], Number(ips)))}</p>
     </Stack>
   );
 }
