@@ -15,12 +15,12 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   await expect(piece("Cards").getByRole("status")).toContainText("One card is enough");
   await piece("Cards").getByRole("textbox", { name: "Card 1" }).fill("0.1");
   await expect(piece("Cards").getByRole("status")).toHaveText(
-    /^The cards last to \d\d:\d\d: .* needs \d+ min more\. Bring \d+ more cards of 0\.1 GB\.$/,
+    /^The cards last until \d\d:\d\d: .* needs \d+ min more\. Bring \d+ more cards of 0\.1 GB\.$/,
   );
   await piece("Cards").getByRole("textbox", { name: "Card 1" }).fill("-4");
   await expect(piece("Cards").getByText("Card 1: 0.1 to 8000 GB.")).toBeVisible();
   await piece("Cards").getByRole("button", { name: "A card" }).click();
-  await expect(piece("Cards").getByRole("status")).toContainText("The first card lasts to");
+  await expect(piece("Cards").getByRole("status")).toContainText("The first card lasts until");
   await piece("Batteries").getByLabel("Coldest hour").fill("-20");
   await piece("Batteries").getByRole("button", { name: "What is in the packs, receivers and the recorder" }).click();
   const packs = piece("Batteries").getByRole("group", { name: "Packs and receivers" });
