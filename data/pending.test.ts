@@ -182,6 +182,19 @@ describe("answers", () => {
     expect(sendable(more, LATER).map(({ command }) => command)).toMatchObject([{ changes: [{ path: ["days"] }] }]);
   });
 
+  test("two changes of one field that both come back are one question, with the newest wish", () => {
+    const sent = withSent(all(title("Mine", "Old")), new Set(["key-1"]));
+    const both = withDeed(sent, title("Mine too", "Mine"), doing());
+    const later: Outcome = {
+      ...conflict,
+      conflicts: [{ path: ["title"], from: "Mine", to: "Mine too", current: "Theirs" }],
+    };
+    const [only, ...more] = withOutcome(withOutcome(both, "key-1", conflict, "wish", 0), "key-2", later, "wish 2", 0);
+    expect(more).toEqual([]);
+    expect(only!.trouble).toMatchObject({ conflicts: [{ from: "Old", to: "Mine too", current: "Theirs" }] });
+    expect(only!.command).toMatchObject({ key: "wish", changes: [{ from: "Old", to: "Mine too" }] });
+  });
+
   test("keeping mine changes theirs to it; taking theirs drops mine", () => {
     const [kept] = decided(inConflict(), "wish", "keep", ["again", "x"]);
     expect(kept).toMatchObject({

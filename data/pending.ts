@@ -5,6 +5,7 @@ import {
   type FieldConflict,
   type FieldFault,
   joined,
+  namedBy,
   ONE_FOR,
   type Outcome,
   overlaid,
@@ -149,7 +150,7 @@ function withDelete(pendings: Pendings, deed: Deed, doing: Doing): Pendings {
 
 /** Without new records that name one that never was. */
 function withoutOrphans(pendings: Pendings, id: string): Pendings {
-  const orphan = pendings.find(({ command }) => command.op === "create" && names(command).has(id));
+  const orphan = pendings.find(({ command }) => command.op === "create" && namedBy(command).has(id));
   if (!orphan) return pendings;
   const { id: gone, kind } = orphan.command;
   return withoutOrphans(
@@ -188,22 +189,6 @@ export function withAgain(pendings: Pendings, dropped: Pendings, newKeys: readon
   return [...pendings, ...again];
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
-
-/** Ids of other records that a command names. */
-function names(command: Command): Set<string> {
-  const found = new Set<string>();
-  const look = (value: unknown): void => {
-    if (typeof value === "string") {
-      if (UUID.test(value)) found.add(value);
-    } else if (Array.isArray(value)) value.forEach(look);
-    else if (typeof value === "object" && value !== null) Object.values(value).forEach(look);
-  };
-  if (command.op === "create") look(command.body);
-  if (command.op === "patch") command.changes.forEach(({ to }) => look(to));
-  return found;
-}
-
 /** While somebody types, what they type is gathered so long; it leaves at the latest after so much. */
 const TYPING_PAUSE_MS = 400;
 const LONGEST_PAUSE_MS = 2000;
@@ -229,7 +214,7 @@ export function sendable(pendings: Pendings, nowMs: number): Pending[] {
         trouble === null &&
         dueAtMs(pending) <= nowMs &&
         !waiting.has(record) &&
-        (unmade.size === 0 || ![...names(command)].some((id) => unmade.has(id)));
+        (unmade.size === 0 || ![...namedBy(command)].some((id) => unmade.has(id)));
       // What there is one of may turn out to be there already, under another name: what comes after it waits for that.
       const mayBeAnother = command.op === "create" && ONE_FOR[command.kind] !== undefined;
       if (!goes || mayBeAnother) {
@@ -260,10 +245,36 @@ export const withSent = (pendings: Pendings, keys: ReadonlySet<string>): Pending
 function renamed(pendings: Pendings, from: string, to: string): Pendings {
   const text = new RegExp(from, "g");
   return pendings.map((each) =>
-    each.command.id === from || names(each.command).has(from)
+    each.command.id === from || namedBy(each.command).has(from)
       ? { ...each, command: JSON.parse(JSON.stringify(each.command).replace(text, to)) as Command }
       : each,
   );
+}
+
+/** A field is asked about once: what is wished for one that waits for a decision already becomes the wish there. */
+function joinedConflicts(
+  pendings: Pendings,
+  { command: { kind, id }, order }: Pending,
+  conflicts: readonly FieldConflict[],
+): { conflicts: readonly FieldConflict[]; known: Pendings } {
+  const isSame = (one: FieldConflict, other: FieldConflict) => one.path.join() === other.path.join();
+  const asked: FieldConflict[] = [];
+  const known = pendings.map((each) => {
+    if (each.order === order || !isAbout(kind, id)(each) || each.trouble?.why !== "conflict") return each;
+    const wished = each.trouble.conflicts.map((old) => {
+      const newer = conflicts.find((conflict) => isSame(conflict, old));
+      if (!newer) return old;
+      asked.push(newer);
+      return { ...old, to: newer.to, current: newer.current };
+    });
+    const changes = wished.map(({ path, from, to }) => ({ path: [...path], from, to }));
+    return {
+      ...each,
+      command: { ...each.command, op: "patch", changes },
+      trouble: { ...each.trouble, conflicts: wished },
+    };
+  });
+  return { conflicts: conflicts.filter((each) => !asked.includes(each)), known };
 }
 
 /** Commands after the server has said what came of one. */
@@ -286,10 +297,12 @@ export function withOutcome(
       return outcome.id === command.id ? rest : renamed(rest, command.id, outcome.id);
     }
     case "conflict": {
-      const changes = outcome.conflicts.map(({ path, from, to }) => ({ path: [...path], from, to }));
+      const { conflicts, known } = joinedConflicts(pendings, pending, outcome.conflicts);
+      if (conflicts.length === 0) return replaced(known, order, null);
+      const changes = conflicts.map(({ path, from, to }) => ({ path: [...path], from, to }));
       const wish: Command = { op: "patch", key: newKey, kind: command.kind, id: outcome.id, changes };
-      const told: Pending = { ...pending, command: wish, trouble: { why: "conflict", conflicts: outcome.conflicts } };
-      const rest = replaced(pendings, order, told);
+      const told: Pending = { ...pending, command: wish, trouble: { why: "conflict", conflicts } };
+      const rest = replaced(known, order, told);
       return outcome.id === command.id ? rest : renamed(rest, command.id, outcome.id);
     }
     case "gone":

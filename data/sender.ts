@@ -1,4 +1,4 @@
-import type { Command, Outcome } from "@/core/records";
+import { type Command, dependsOn, type Outcome } from "@/core/records";
 import type { Keeper } from "./keeper";
 import { nextDueMs, retryAfterMs, sendable, withOutcome, withSent, type Pending } from "./pending";
 import { Away, Broken, Refused } from "./server";
@@ -70,9 +70,22 @@ export function sender(options: SenderOptions): Sender {
     options.onAway(next);
   }
 
+  /** Each alone; what depends on one that was not done is not asked for. */
   async function outcomesOneByOne(commands: readonly Command[]): Promise<Outcome[]> {
+    const failed = (message: string): Outcome => ({ outcome: "failed", message, requestId: "" });
     const outcomes: Outcome[] = [];
-    for (const command of commands) outcomes.push(...(await outcomesOf([command])));
+    const undone: Command[] = [];
+    for (const command of commands) {
+      const isHeld = undone.some((earlier) => dependsOn(command, earlier));
+      const [outcome] = isHeld
+        ? [failed("It waits for a change before it.")]
+        : await outcomesOf([command]).catch((error: unknown) => {
+            if (error instanceof Broken) return [failed(error.message)];
+            throw error;
+          });
+      outcomes.push(outcome!);
+      if (outcome!.outcome === "failed" || outcome!.outcome === "refused") undone.push(command);
+    }
     return outcomes;
   }
 
@@ -87,14 +100,7 @@ export function sender(options: SenderOptions): Sender {
           ? [{ outcome: "refused", message: error.message, fields: [], isMissing: false }]
           : outcomesOneByOne(commands);
       if (!(error instanceof Broken) || isAlone) throw error;
-      const outcomes: Outcome[] = [];
-      for (const command of commands)
-        outcomes.push(
-          ...(await outcomesOf([command]).catch((each: unknown): Outcome[] => {
-            if (each instanceof Broken) return [{ outcome: "failed", message: each.message, requestId: "" }];
-            throw each;
-          })),
-        );
+      const outcomes = await outcomesOneByOne(commands);
       // It is the server, then, and not what was asked.
       if (outcomes.every(({ outcome }) => outcome === "failed")) throw error;
       return outcomes;

@@ -1,4 +1,5 @@
-import { Commands, type Outcome } from "../core/records";
+import { Command, Commands, dependsOn, type Outcome } from "../core/records";
+import { schemaFaults } from "../core/schema";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { log } from "./log";
@@ -7,8 +8,16 @@ import { isAway, isDangling, isUnstorable } from "./trouble";
 import { accept } from "./validate";
 
 /** Carries out one command; what goes wrong with it is its own. Throws only where the database is away. */
-async function outcomeOf(acting: ActingCrew, command: unknown, requestId: string): Promise<Outcome> {
+async function outcomeOf(
+  acting: ActingCrew,
+  value: unknown,
+  undone: readonly Command[],
+  requestId: string,
+): Promise<Outcome> {
   try {
+    const command = accept(Command, value);
+    if (undone.some((earlier) => dependsOn(command, earlier)))
+      return { outcome: "failed", message: "It waits for a change before it.", requestId };
     return await runCommand(acting, command);
   } catch (error) {
     if (error instanceof Fault)
@@ -31,7 +40,12 @@ async function outcomeOf(acting: ActingCrew, command: unknown, requestId: string
   }
 }
 
-/** Carries out commands one after the other, each in a transaction of its own: one that fails holds no other. */
+const isUndone = ({ outcome }: Outcome): boolean => outcome === "failed" || outcome === "refused";
+
+/**
+ * Carries out commands one after the other, each in a transaction of its own. One that fails holds those that depend on it, which
+ * are to be sent again after it, and no other.
+ */
 export async function requestCommands(
   acting: ActingCrew,
   request: unknown,
@@ -39,6 +53,11 @@ export async function requestCommands(
 ): Promise<{ outcomes: Outcome[] }> {
   const { commands } = accept(Commands, request);
   const outcomes: Outcome[] = [];
-  for (const command of commands) outcomes.push(await outcomeOf(acting, command, requestId));
+  const undone: Command[] = [];
+  for (const command of commands) {
+    const outcome = await outcomeOf(acting, command, undone, requestId);
+    outcomes.push(outcome);
+    if (isUndone(outcome) && schemaFaults(Command, command).length === 0) undone.push(command as Command);
+  }
   return { outcomes };
 }

@@ -334,7 +334,7 @@ test("a child that comes before its parent is refused as missing, and goes throu
   ]);
 });
 
-test("what goes wrong with one command is its own: those after it are done", async () => {
+test("what goes wrong with one command is its own: those after it are done, except for those that build on it", async () => {
   const { shootId, placeId } = await newDay();
   const owner = new Client({ connectionString: workerOwnerUrl() });
   await owner.connect();
@@ -345,11 +345,14 @@ test("what goes wrong with one command is its own: those after it are done", asy
     `create trigger fail_this before update on place for each row when (old.id = '${placeId}') execute function fail_this()`,
   );
   try {
-    const [broken, fine] = await send(
+    const [broken, held, fine] = await send(
       patch("place", placeId, ["name"], "Mill", "Broken"),
+      patch("place", placeId, ["name"], "Broken", "Broken too"),
       patch("shoot", shootId, ["title"], TEST_SHOOT.title, "Fine"),
     );
     expect(broken).toMatchObject({ outcome: "failed", requestId: "request" });
+    // It was made from what was not done: no conflict with anybody.
+    expect(held).toMatchObject({ outcome: "failed" });
     expect(fine).toMatchObject({ outcome: "done" });
   } finally {
     await owner.query("drop function fail_this cascade");

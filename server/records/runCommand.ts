@@ -5,7 +5,7 @@ import {
   belongings,
   BELONGS,
   type Change,
-  Command,
+  type Command,
   type FieldChange,
   fieldChanges,
   ONE_FOR,
@@ -20,7 +20,6 @@ import type { Connection } from "../../db/client";
 import { NEXT_CHANGE, commandDone, type CommandResult, type Touched } from "../../db/schema";
 import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
-import { accept } from "../validate";
 import { acceptBody } from "./acceptBody";
 import { tellHistory } from "./history";
 import { repositoryOf } from "./repositories";
@@ -320,9 +319,8 @@ const inTurn = (crewId: string, shootId: string | null): SQL =>
 /** Carries out one command in one transaction. A command whose key is known is answered as it was and not done again. */
 export async function runCommand(
   acting: ActingCrew,
-  value: unknown,
+  command: Command,
 ): Promise<Exclude<Outcome, { outcome: "failed" | "refused" }>> {
-  const command = accept(Command, value);
   const digest = createHash("sha256").update(canonical(command)).digest("hex");
   const shootId = await shootOfCommand(acting, command);
   return acting.database.transaction(async (connection) => {
