@@ -1,7 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { type InputId, INPUTS, PARTS, type SourceId, SOURCES } from "../core/devices";
-import { findPath, pathWords } from "../core/connect";
+import { placedWords, say } from "../messages";
+import { findPath, pathMessage } from "../core/connect";
 import { oneOf } from "../core/schema";
 import { causeWords, diagnose, genericSetup, PROBE_IDS, probeOf, SYMPTOM_IDS } from "../core/rehearsal";
 import type { Calculator } from "./calculator";
@@ -48,7 +49,7 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
       const parts = PARTS.map((part) => ({ ...part, isOwned: call.owned.includes(part.id) }));
       const [source, into] = [SOURCES[call.source], INPUTS[call.input]];
       const path = findPath(source, into, parts);
-      const says = pathWords(path, source, into);
+      const says = say(pathMessage(path, source, into));
       const isGood = path !== null && (path.verdict === "works" || path.verdict === "worksIfSet");
       const named = (list: readonly { id: string; name: string }[]) => list.map(({ id, name }) => ({ id, name }));
       return {
@@ -56,8 +57,12 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
           verdict: path.verdict,
           parts: named(path.parts),
           missing: named(path.missing),
-          settings: path.settings,
-          because: path.because,
+          settings: path.settings.map(({ device, setting }, at) => ({
+            device,
+            ...setting,
+            says: placedWords(path.settings[at]!),
+          })),
+          because: path.because.map((each) => ({ ...each, says: say(each) })),
           says,
         },
         finding: isGood ? null : says,
@@ -76,7 +81,7 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
     run(input) {
       const call = input as Static<typeof TroubleCall>;
       const setup = genericSetup(SOURCES[call.source], INPUTS[call.input]);
-      if (!setup) return { result: null, finding: pathWords(null, SOURCES[call.source], INPUTS[call.input]) };
+      if (!setup) return { result: null, finding: say(pathMessage(null, SOURCES[call.source], INPUTS[call.input])) };
       const story = { symptom: call.symptom, answers: call.answers, skipped: [], ruledOut: [] };
       const { causes, next } = diagnose(setup, story);
       const named = causes.map((ids) => ({ faults: ids, ...causeWords(setup, ids) }));

@@ -14,6 +14,7 @@ import {
   type SourceId,
   SOURCES,
 } from "../core/devices";
+import { placedWords, say } from "../messages";
 import { findPath } from "../core/connect";
 import { oneOf } from "../core/schema";
 import type { OctaveLevels } from "../core/sound";
@@ -100,17 +101,18 @@ export const LEVEL_CALCULATOR: Calculator = {
     };
     const chain = stagesOfWay(way);
     const [fault] = deviceFaults(chain);
-    if (fault) return { result: null, finding: fault };
+    if (fault) return { result: null, finding: say(fault) };
     const sound = isFeed
       ? soundOfFeed(source.loudestDbu)
       : soundAt({ ...voice, noiseOctavesDb: voice.noiseOctavesDb as OctaveLevels | undefined });
     const { settings, ...plan } = planLevels(chain, sound, targets);
     const result = {
       ...plan,
+      advice: plan.advice.map((each) => ({ ...each, says: say(each) })),
       settings,
       parts: path.parts.map(({ name }) => name),
-      toSet: path.settings.filter((says) => !path.levelSettings.includes(says)),
+      toSet: path.settings.filter(({ isLevel }) => !isLevel).map(placedWords),
     };
-    return { result, finding: plan.isClean ? null : (plan.advice[0] ?? "A stage clips on the loudest voice.") };
+    return { result, finding: plan.isClean || !plan.advice[0] ? null : say(plan.advice[0]) };
   },
 };

@@ -1,3 +1,4 @@
+import { findingWords } from "../messages";
 import { Command, CommanderError, InvalidArgumentError } from "commander";
 import { measureWav, type RecordingMeasurement } from "../core/check";
 import { MAX_CHANNELS, RecordingRefusal } from "../core/audio";
@@ -55,11 +56,18 @@ function readable(measurement: RecordingMeasurement): string {
       `  tracks ${overall.mix.tracks.join(", ")} together ${figure(overall.mix.integratedLufs)} LUFS, range ${figure(overall.mix.loudnessRangeLu ?? 0)} LU`,
     );
   for (const finding of findings) {
+    const { what, advice } = findingWords(finding);
     const where = finding.channel === null ? "file" : `ch ${finding.channel + 1}`;
-    lines.push(`  ${finding.severity}: ${where}, ${clock(finding.startS)}: ${finding.message} ${finding.advice}`);
+    lines.push(`  ${finding.severity}: ${where}, ${clock(finding.startS)}: ${what} ${advice}`);
   }
   return `${lines.join("\n")}\n`;
 }
+
+/** The same with each finding in words beside its codes. */
+const withWords = (measurement: RecordingMeasurement) => ({
+  ...measurement,
+  findings: measurement.findings.map((finding) => ({ ...finding, says: findingWords(finding) })),
+});
 
 interface Call {
   files: readonly string[];
@@ -104,7 +112,7 @@ export async function runMeasure(args: readonly string[]): Promise<number> {
   for (const [index, file] of files.entries()) {
     try {
       const measurement = await measureFile(file, paths[index]!, mix, workers);
-      process.stdout.write(asJson ? `${JSON.stringify(measurement)}\n` : readable(measurement));
+      process.stdout.write(asJson ? `${JSON.stringify(withWords(measurement))}\n` : readable(measurement));
       if (measurement.findings.some((finding) => finding.severity !== "note")) exitCode = 1;
     } catch (error) {
       if (!(error instanceof RecordingRefusal)) throw error;

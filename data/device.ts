@@ -44,5 +44,9 @@ export class Device extends Dexie {
       leftovers: "++id",
       answers: "key",
     });
+    // Bodies of the release before are not understood any more: they are asked for anew. What is not saved stays.
+    this.version(2).upgrade(async (change) => {
+      await Promise.all(["records", "syncs", "answers"].map((name) => change.table(name).clear()));
+    });
   }
 }

@@ -268,9 +268,10 @@ function joinedConflicts(
       return { ...old, to: newer.to, current: newer.current };
     });
     const changes = wished.map(({ path, from, to }) => ({ path: [...path], from, to }));
+    const command: Command = { op: "patch", key: each.command.key, kind, id, changes };
     return {
       ...each,
-      command: { ...each.command, op: "patch", changes },
+      command,
       trouble: { ...each.trouble, conflicts: wished },
     };
   });

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { expect, test, type Page } from "@playwright/test";
 import { CARD } from "../demo/card";
 import { CARD_FILES, DEMO_SHOOT_ID, demoId } from "../demo/recordings";
-import { KIND_WORDS } from "../core/check";
+import { kindName } from "../messages";
 import { bytesSource, readFrames, readWavHeader, toWav } from "../core/audio";
 import { listenIn } from "./heard";
 import { awake } from "./shoot";
@@ -33,7 +33,7 @@ test("the demo's card comes out right, goes to its wearers, and the day shows it
     const { fault } = CARD[file];
     const row = cardTable(page).getByRole("row", { name: new RegExp(file) });
     // The fault that is in it, and nothing that it might be taken for.
-    const says = fault ? `: ${KIND_WORDS[fault].name}( ×\\d+)?` : "good: clean";
+    const says = fault ? `: ${kindName(fault)}( ×\\d+)?` : "good: clean";
     await expect(row.getByText(new RegExp(`${says}$`))).toBeVisible();
   }
   await page.getByRole("button", { name: /Keep 17 takes with their wearers/ }).click();

@@ -1,22 +1,57 @@
 /**
  * What is said about facts: one sentence for every code that core returns. Screens, print and shell say it by this door.
  */
+import type { BoardCatalogue } from "../core/board";
+import type { ChainCatalogue } from "../core/chain";
+import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
+import type { ConnectCatalogue } from "../core/connect";
+import type { SettingCatalogue } from "../core/devices";
+import type { ReasonCatalogue } from "../core/dress";
 import type { MediaCatalogue } from "../core/media";
 import type { Message } from "../core/message";
+import type { PlanCatalogue } from "../core/planning";
 import type { PowerCatalogue } from "../core/power";
+import type { ProofCatalogue } from "../core/proof";
 import { en } from "./en";
-import type { Templates } from "./templates";
+import { saidBy, type Templates } from "./templates";
 
-type Codes = MediaCatalogue & PowerCatalogue;
+type Codes = BoardCatalogue &
+  ChainCatalogue &
+  CheckCatalogue &
+  ConnectCatalogue &
+  MediaCatalogue &
+  PlanCatalogue &
+  PowerCatalogue &
+  ProofCatalogue &
+  ReasonCatalogue &
+  SettingCatalogue;
 /** Anything that can be said. */
 export type AnyMessage = Message<Codes>;
 
 const templates: Templates<Codes> = en;
 
 /** A message in words. */
-export function say(message: AnyMessage): string {
-  const template = templates[message.code] as (facts: AnyMessage) => string;
-  return template(message);
+export const say: (message: AnyMessage) => string = saidBy(templates);
+
+/** What a kind of finding is called. */
+export const kindName = (kind: FindingKind): string => say({ code: "kind.name", kind });
+
+/** A finding in words: what it is, what is likeliest behind it, and what to do. */
+export function findingWords({
+  kind,
+  what,
+  cause,
+  advice,
+}: Finding): Record<"name" | "what" | "cause" | "advice", string> {
+  return {
+    name: kindName(kind),
+    what: say(what ?? { code: "kind.sounds", kind }),
+    cause: cause ? say(cause) : "",
+    advice: say(advice ?? { code: "kind.advice", kind }),
+  };
 }
 
+export { originWords } from "./en/chain";
+export { placedWords } from "./en/connect";
+export { CARD_NAMES, FEED_CAUTION } from "./en/planning";
 export { CHEMISTRY_NAMES } from "./en/power";

@@ -1,7 +1,11 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import ts from "typescript";
-import { say } from ".";
+import type { TSchema } from "@sinclair/typebox";
+import { LevelAdvice } from "../core/chain";
+import { Cause, FindingAdvice, FindingWhat } from "../core/check";
+import { DressReason } from "../core/dress";
+import { say, type AnyMessage } from ".";
 import { en } from "./en";
 
 test("cards: figures, times and plurals as they are written", () => {
@@ -32,12 +36,76 @@ test("batteries: lists, and a bank that is empty before the day is over", () => 
   );
 });
 
+test("a correction names each knob with where it goes, and a cure where no knob can go lower", () => {
+  const turn = (device: string, control: string, byDb: number, to: string) => ({
+    ...{ knob: "gain" as const, device, control, byDb, to },
+  });
+  const turns = [turn("pack", "Sensitivity", -9, "−30 dB"), turn("recorder, XLR mic input", "Gain", 1, "+3 dB")];
+  const correction = { code: "proof.correction", byDb: -9, isAtLeast: true, turns, advice: null } as const;
+  expect(say({ ...correction, turns })).toBe(
+    "Turn the pack's sensitivity down by 9 dB, to −30 dB and the recorder's gain up by 1 dB, to +3 dB.",
+  );
+  expect(say({ ...correction, turns: [], advice: { code: "chain.packOverloadsAtLowest", lessDb: 4 } })).toBe(
+    "It needs to come down by at least 9 dB, and no knob can go lower. The pack overloads even at its lowest sensitivity: " +
+      "a capsule 4 dB less sensitive is the cure. No later knob can repair it.",
+  );
+  expect(say({ ...correction, byDb: null, turns: [] })).toBe("Leave the levels as they are.");
+});
+
+test("what is to be got: figures with their spares", () => {
+  const toGet = (missing: number, spares: number) => say({ code: "packing.toGet", missing, spares, how: "buy" });
+  expect([toGet(2, 1), toGet(2, 0), toGet(1, 1), toGet(2, 2)]).toEqual([
+    "2 to buy, 1 spare included",
+    "2 to buy",
+    "1 spare to buy",
+    "2 spares to buy",
+  ]);
+});
+
+/** Something that fits a schema, made of its own bounds. */
+function sampleOf(schema: TSchema): unknown {
+  const {
+    anyOf,
+    const: literal,
+    enum: values,
+    type,
+    properties,
+  } = schema as {
+    anyOf?: TSchema[];
+    const?: unknown;
+    enum?: unknown[];
+    type?: string;
+    properties?: Record<string, TSchema>;
+  };
+  if (literal !== undefined) return literal;
+  if (values) return values[0];
+  if (anyOf) return sampleOf(anyOf[0]!);
+  if (type === "object")
+    return Object.fromEntries(Object.entries(properties ?? {}).map(([name, own]) => [name, sampleOf(own)]));
+  return { number: 3.4, integer: 2, boolean: true, string: "Name", array: [] }[type ?? ""] ?? null;
+}
+
+test.each(Object.entries({ FindingWhat, FindingAdvice, Cause, DressReason, LevelAdvice }))(
+  "everything that may be stored as %s can be said",
+  (_, schema) => {
+    for (const each of (schema as unknown as { anyOf: TSchema[] }).anyOf) {
+      const message = sampleOf(each) as AnyMessage;
+      const said = say(message);
+      expect([message.code, said]).toEqual([message.code, expect.stringMatching(/^[A-Z0-9].*[.?]$|^Name$/)]);
+      expect([message.code, said]).not.toEqual([
+        message.code,
+        expect.stringMatching(/undefined|NaN|\[object|null|  |\.\.$/),
+      ]);
+    }
+  },
+);
+
 test("every code says its subject", () => {
   for (const code of Object.keys(en)) expect(code).toMatch(/^[a-z]+\.[a-zA-Z0-9]+$/);
 });
 
 /** Subjects whose sentences are in messages/; the others follow. */
-const WORDLESS = ["message", "media", "power"];
+const WORDLESS = ["board", "chain", "check", "connect", "media", "message", "power", "proof"];
 
 /** Literals of a file that somebody would read: three words or more. */
 function sentencesOf(path: string): string[] {

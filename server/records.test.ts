@@ -337,7 +337,7 @@ test("levels: what is held, ticked and aimed at comes back; a target above its c
     mic: { sensitivityMvPerPa: 14, selfNoiseDba: 16, maxSplDb: 135 },
     targets: { targetDbfs: -18, ceilingDbfs: -9 },
     held: [{ stage: "file", valueDb: 12 }],
-    ticks: [{ device: "recorder", holdsFor: "Gain +12 dB", at: "2027-05-11T08:00:00Z" }],
+    ticks: [{ device: "recorder", holdsFor: [{ control: "gain", value: "12" }], at: "2027-05-11T08:00:00Z" }],
     dynamics: { thresholdDbfs: -24, ratio: 3, kneeDb: 6, makeupDb: 4 },
   };
   const body: LevelsBody = { shootId, school: "threeQuarters", meterBottomDbfs: -60, lines: [line] };

@@ -1,6 +1,7 @@
 import { rememberReads, rigsOfWearer, type ShootBundle, type Stored } from "../records";
 import type { PlaceForecast } from "../room";
 import { costAt } from "../dress";
+import { takeMessages } from "../proof";
 import {
   airSceneOf,
   carryFromBefore,
@@ -16,6 +17,7 @@ import {
   storedPickup,
 } from "../planning";
 import { linkStateOf, type LinkState } from "./linkState";
+import type { RiskMessage } from "./messages";
 import { STATION_IDS, type StationId } from "./stations";
 
 /** State of a wearer at a station. */
@@ -48,9 +50,9 @@ export interface Risk {
   sceneId: string | null;
   /** 0 nothing to lose … 3 the day fails. */
   weight: number;
-  says: string;
+  says: RiskMessage;
   /** What to do about it, when that is known. */
-  doThis?: string;
+  doThis?: RiskMessage;
 }
 
 const newestByRig = rememberReads((bundle) => {
@@ -93,7 +95,7 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
 
 function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
   const { wearer, rig, plan, proof, carry, stitches } = row;
-  const risk = (station: StationId, weight: number, says: string): Risk => ({
+  const risk = (station: StationId, weight: number, says: RiskMessage): Risk => ({
     station,
     weight,
     says,
@@ -101,43 +103,35 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
     sceneId: rig?.body.sceneId ?? null,
   });
   const risks: Risk[] = [];
-  if (!rig || !plan) return [risk("dress", 1, "Not in a scene yet.")];
-  if (proof?.body.grade === "redo")
-    risks.push({ ...risk("check", 3, proof.body.sentence), doThis: proof.body.correction });
-  if (proof?.body.redress) risks.push(risk("dress", 1.9, proof.body.redress));
-  if (rig.body.consent.answer === "no")
-    risks.push(risk("dress", 3, "Said no to the microphone: plan a boom, or ask what would be all right."));
+  if (!rig || !plan) return [risk("dress", 1, { code: "board.notInScene" })];
+  const said = proof && takeMessages(proof.body.said);
+  if (proof?.body.grade === "redo") risks.push({ ...risk("check", 3, said!.verdict), doThis: said!.correction });
+  if (said?.redress) risks.push(risk("dress", 1.9, said.redress));
+  if (rig.body.consent.answer === "no") risks.push(risk("dress", 3, { code: "board.saidNo" }));
   if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")
-    risks.push(risk("dress", 2.5, "The outfit changed and the chosen place is gone: choose another."));
+    risks.push(risk("dress", 2.5, { code: "board.placeGone" }));
   const levels = plan.isChosen ? (row.levels?.plan ?? null) : null;
-  if (levels && !levels.isClean)
-    risks.push(risk("level", 2.4, levels.advice[0] ?? "A stage clips on the loudest line."));
+  if (levels && !levels.isClean && levels.advice[0]) risks.push(risk("level", 2.4, levels.advice[0]));
   if (row.levels && settingOf(row.levels) === "stale")
-    risks.push(risk("level", 1.6, "The settings changed since the devices were set: see the card."));
-  if (plan.candidate === null)
-    risks.push(risk("dress", 2.6, "No place on this outfit works: boom, or change the outfit."));
+    risks.push(risk("level", 1.6, { code: "board.settingsChanged" }));
+  if (plan.candidate === null) risks.push(risk("dress", 2.6, { code: "board.noPlaceWorks" }));
   if (plan.isChosen && rig.body.consent.answer === "notAsked")
-    risks.push(risk("dress", 1.5, "Permission not asked yet."));
+    risks.push(risk("dress", 1.5, { code: "board.notAsked" }));
   if (plan.isChosen && plan.candidate && costAt(plan.candidate, "weather") >= 1.5)
-    risks.push(risk("dress", 2, "Wind on the capsule: bring fur; wind cannot be removed later."));
+    risks.push(risk("dress", 2, { code: "board.wind" }));
   if (plan.isChosen && plan.candidate && costAt(plan.candidate, "rustle") >= 1.5)
-    risks.push(risk("dress", 1.8, "Rustle is likely at the chosen place: compare the next one."));
+    risks.push(risk("dress", 1.8, { code: "board.rustle" }));
   if (proof === null && levels && levels.snrDb < 20)
-    risks.push(risk("level", 1.7, `Only ${levels.snrDb.toFixed(0)} dB of voice over noise are forecast.`));
-  if (plan.isChosen && plan.candidate?.isBeyondConsent)
-    risks.push(risk("dress", 2.2, "The chosen place goes further than they agreed to: ask, or choose another."));
+    risks.push(risk("level", 1.7, { code: "board.littleOverNoise", snrDb: levels.snrDb }));
+  if (plan.isChosen && plan.candidate?.isBeyondConsent) risks.push(risk("dress", 2.2, { code: "board.beyondConsent" }));
   if (carry && !carry.carries && rig.body.isRigged)
-    risks.push(risk("dress", 1.6, `Changed since the scene before: ${carry.changes.join(", ")}.`));
+    risks.push(risk("dress", 1.6, { code: "board.changed", changes: carry.changes }));
   for (const { weight, says } of row.link?.risks ?? []) risks.push(risk("link", weight, says));
-  if (!hasPlace) risks.push(risk("scout", 1.2, "The place is not scouted."));
+  if (!hasPlace) risks.push(risk("scout", 1.2, { code: "board.notScouted" }));
   if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
-    risks.push(risk("dress", 1, `No place chosen; ${lowerFirst(plan.candidate.site.name)} looks best.`));
-  if (plan.isChosen && !proof) risks.push(risk("check", 0.5, "Nothing recorded and checked yet."));
+    risks.push(risk("dress", 1, { code: "board.noPlaceChosen", site: plan.candidate.site.name }));
+  if (plan.isChosen && !proof) risks.push(risk("check", 0.5, { code: "board.nothingChecked" }));
   return risks.sort((a, b) => b.weight - a.weight);
-}
-
-function lowerFirst(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
 /** Who is on the board: a wearer in one of their scenes. */

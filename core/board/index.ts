@@ -2,6 +2,7 @@
  * One state for each talent and station: not started, planned, verified, redo; with what weighs against it. It reads the
  * records of a shoot and what planning makes of them.
  */
+export type { BoardCatalogue, RiskMessage } from "./messages";
 export { boardLines, boardOf, lineId, worstRisk, type BoardLine, type Stitch } from "./board";
 export { linkStateOf } from "./linkState";
 export { newsOf, planBoard, withPartNews, type PartNews, type PlannedLine } from "./planBoard";

@@ -1,11 +1,12 @@
+import type { ChainMessage } from "./messages";
 import type { Chain } from "./stage";
 
 /** Less room than this between noise and clip is no device that anybody sells, dB. Estimate. */
 const LEAST_RANGE_DB = 30;
 
 /** What cannot be in a chain's figures: a clip that lies in its own noise, an overload below it. */
-export function deviceFaults(chain: Chain): string[] {
-  return chain.flatMap(({ name, device, positions }): string[] => {
+export function deviceFaults(chain: Chain): ChainMessage[] {
+  return chain.flatMap(({ name, device, positions }): ChainMessage[] => {
     const range = Math.max(
       ...positions.map(({ clip, noiseBefore, noiseAfter, addsDb }) => {
         const noise = Math.max(noiseBefore === null ? -Infinity : noiseBefore + addsDb, noiseAfter ?? -Infinity);
@@ -13,11 +14,11 @@ export function deviceFaults(chain: Chain): string[] {
       }),
     );
     if (range >= LEAST_RANGE_DB) return [];
-    const of = name.toLowerCase() === device.toLowerCase() ? name : `${name} of ${device}`;
+    const named = { stage: name, device };
     return [
       range <= 0
-        ? `${of}: it overloads below its own noise. One of its figures is wrong.`
-        : `${of}: only ${range.toFixed(0)} dB between noise and overload. Look its figures up again.`,
+        ? { code: "chain.overloadBelowNoise", ...named }
+        : { code: "chain.littleRange", ...named, rangeDb: range },
     ];
   });
 }

@@ -1,5 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import type { ChainMessage } from "./messages";
 
 const Db = (title: string, minimum: number, maximum: number) => Type.Number({ title, unit: "dB", minimum, maximum });
 
@@ -46,7 +47,7 @@ export interface Squeezed {
   heldDb: number;
   /** By how much noise in pauses comes up against the loudest line, dB. */
   noiseUpDb: number;
-  says: string;
+  says: ChainMessage;
 }
 
 /** What a curve does to a voice between its loudest and its softest line, and to the noise between them. */
@@ -63,10 +64,8 @@ export function squeeze(
   // What holds the peaks down holds the line down: the mean follows by the same gain while it lasts.
   const heldDb = peakDbfs + dynamics.makeupDb - at(peakDbfs);
   const noiseUpDb = at(noiseDbfs) - noiseDbfs + heldDb - dynamics.makeupDb;
-  const says =
-    heldDb < 0.5
-      ? "It is not touched by the loudest line: a seat belt, as it should be."
-      : `It holds the loudest peaks down by ${heldDb.toFixed(0)} dB; noise in pauses comes up by ${noiseUpDb.toFixed(0)} dB against the voice, and cannot be undone.`;
+  const says: ChainMessage =
+    heldDb < 0.5 ? { code: "chain.dynamicsIdle" } : { code: "chain.dynamicsHold", heldDb, noiseUpDb };
   return {
     peakDbfs: at(peakDbfs),
     loudestDbfs: loudestDbfs + dynamics.makeupDb - heldDb,

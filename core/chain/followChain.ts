@@ -44,12 +44,12 @@ function walk(chain: Chain, settings: Settings, sound: SoundIn) {
   const voices = overall(sound);
   const [first] = chain;
   const isPlace = first.unit === "dB SPL";
-  let sources: NoiseSource[] = [{ name: isPlace ? "the place" : first.device, isPlace, levels: sound.noiseDb }];
+  let sources: NoiseSource[] = [{ name: isPlace ? "place" : first.device, isPlace, levels: sound.noiseDb }];
   let gainDb = 0;
   const stages = chain.map((stage, number): StageLevels => {
     const position = positionAt(stage, settings[number] ?? 0);
     const add = (levelDba: number | null) => {
-      if (levelDba !== null) sources.push({ name: stage.noiseName, isPlace: false, levels: whiteNoiseDb(levelDba) });
+      if (levelDba !== null) sources.push({ name: stage.noiseFrom, isPlace: false, levels: whiteNoiseDb(levelDba) });
     };
     sources = sources.map((each) => ({ ...each, levels: shiftOctaves(each.levels, stage.entersDb) }));
     add(position.noiseBefore);
@@ -109,6 +109,7 @@ export function followChain(
           ...stage.knob,
           stageId: stage.id,
           device: stage.device,
+          deviceId: stage.deviceId,
           valueDb: addsDb,
           says,
           lowDb: addsDb,
@@ -137,7 +138,7 @@ export function followChain(
     snrDba: aWeightedDb(usual) - aWeightedDb(noise),
     snrOctavesDb: mapOctaves((band) => usual[band]! - noise[band]!),
     noiseSources: [...byName.values()]
-      .map(({ name, isPlace, levels }) => ({ name, isPlace, dbfs: sumLevelsDb(levels) }))
+      .map(({ name, isPlace, levels }) => ({ origin: name, isPlace, dbfs: sumLevelsDb(levels) }))
       .sort((one, other) => other.dbfs - one.dbfs),
     isClean:
       limited.every(({ headroomDb }) => headroomDb! >= -ROUNDING_DB) && peakDbfs <= targets.ceilingDbfs + ROUNDING_DB,

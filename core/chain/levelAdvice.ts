@@ -1,3 +1,4 @@
+import type { LessArrives, LevelAdvice } from "./messages";
 import type { LevelPlan, StageLevels } from "./levelPlan";
 import type { Chain, ChainStage } from "./stage";
 
@@ -24,52 +25,47 @@ const roomDown = (chain: Chain, plan: Omit<LevelPlan, "advice">, id: string): nu
 /** A desk's or a speaker's outlet: nobody can come closer to it. */
 const isFeed = ([first]: Chain): boolean => first.unit !== "dB SPL";
 
-function tooHigh(chain: Chain, plan: Omit<LevelPlan, "advice">): string {
+const hasKnob = (chain: Chain): boolean => chain.some(({ knob }) => knob !== null);
+
+function tooHigh(chain: Chain, plan: Omit<LevelPlan, "advice">): LevelAdvice {
   const overDb = whole(plan.peakDbfs - plan.targets.ceilingDbfs);
-  const over = `Peaks pass the ceiling by ${overDb} dB`;
-  if (chain.some(({ id }) => roomDown(chain, plan, id) > 0)) return `${over}: lower the gain.`;
-  const lowest = chain.some(({ knob }) => knob !== null) ? "every knob is at its lowest" : "nothing here can be turned";
-  const cure = isFeed(chain)
-    ? `ask for a lower send, or put a pad of ${overDb} dB or more in the cable`
-    : "go further away, or use a less sensitive microphone or input";
-  return `${over} and ${lowest}: ${cure}.`;
+  if (chain.some(({ id }) => roomDown(chain, plan, id) > 0)) return { code: "chain.lowerGain", overDb };
+  return { code: "chain.stillTooHigh", overDb, hasKnob: hasKnob(chain), isFeed: isFeed(chain) };
 }
 
-function tooLow(chain: Chain, plan: Omit<LevelPlan, "advice">): string {
-  if (chain.some(({ id }) => roomOf(chain, plan, id).upDb > 0)) return "Peaks stay low: raise the gain.";
-  const highest = chain.some(({ knob }) => knob !== null)
-    ? "with everything turned up"
-    : "and nothing here can be turned";
-  const cure = isFeed(chain)
-    ? "ask for a higher send, or raise it in the edit"
-    : "come closer, use a more sensitive microphone, or raise it in the edit";
-  return `Peaks stay low ${highest}: ${cure}.`;
+function tooLow(chain: Chain, plan: Omit<LevelPlan, "advice">): LevelAdvice {
+  if (chain.some(({ id }) => roomOf(chain, plan, id).upDb > 0)) return { code: "chain.raiseGain" };
+  return { code: "chain.stillTooLow", hasKnob: hasKnob(chain), isFeed: isFeed(chain) };
 }
 
 /** Cure of one stage that clips. No later knob repairs what an earlier stage has clipped. */
-function cureOf(chain: Chain, plan: Omit<LevelPlan, "advice">, stage: StageLevels): string {
-  const overDb = -stage.headroomDb!;
+function cureOf(chain: Chain, plan: Omit<LevelPlan, "advice">, stage: StageLevels): LevelAdvice {
+  const exactDb = -stage.headroomDb!;
+  const overDb = whole(exactDb);
   const room = roomDown(chain, plan, stage.id);
   switch (stage.id) {
     case "capsule":
-      return `The capsule itself overloads by ${whole(overDb)} dB: no setting cures that. Use a capsule with a higher overload, or a place further from the mouth.`;
+      return { code: "chain.capsuleOverloads", overDb };
     case "pack":
-      if (room > 0)
-        return `The pack overloads by ${whole(overDb)} dB: turn its sensitivity down there. No later knob can repair it.`;
-      return `The pack overloads even at its lowest sensitivity: a capsule ${whole(overDb + stage.reserveDb)} dB less sensitive is the cure. No later knob can repair it.`;
+      return room > 0
+        ? { code: "chain.packOverloads", overDb }
+        : { code: "chain.packOverloadsAtLowest", lessDb: whole(exactDb + stage.reserveDb) };
     case "converter":
-      return `The computer's converter clips by ${whole(overDb)} dB: ${
-        room > 0 ? "take the boost off" : turnedDown(chain, plan, stage, overDb)
-      }. The system's level comes after it: halving that only makes the clipping quieter.`;
+      return {
+        code: "chain.computerClips",
+        overDb,
+        cure: room > 0 ? "boostOff" : lessArriving(chain, plan, stage, exactDb),
+      };
     case "system":
     case "file":
-      return `${stage.name} clips by ${whole(overDb)} dB: turn it down there.`;
-    default: {
-      const over = `${whole(overDb)} dB too loud for ${stage.device}`;
-      if (earlierKnob(chain, plan, stage)) return `${over}: ${turnedDown(chain, plan, stage, overDb)}.`;
-      const cure = turnedDown(chain, plan, stage, overDb);
-      return `${over}: it clips however low the gain, and no later knob cures that. ${cure[0]!.toUpperCase()}${cure.slice(1)}.`;
-    }
+      return { code: "chain.stageClips", stage: stage.name, overDb };
+    default:
+      return {
+        code: "chain.tooLoudFor",
+        device: stage.device,
+        overDb,
+        cure: lessArriving(chain, plan, stage, exactDb),
+      };
   }
 }
 
@@ -83,15 +79,14 @@ function earlierKnob(chain: Chain, plan: Omit<LevelPlan, "advice">, stage: Stage
 }
 
 /** What makes less arrive at a stage. */
-function turnedDown(chain: Chain, plan: Omit<LevelPlan, "advice">, stage: StageLevels, overDb: number): string {
+function lessArriving(chain: Chain, plan: Omit<LevelPlan, "advice">, stage: StageLevels, overDb: number): LessArrives {
   const turn = earlierKnob(chain, plan, stage);
-  if (turn) return `turn ${turn.device === "receiver" ? "the receiver" : turn.device} down`;
-  const pad = chain.find(({ id }) => id === stage.id)!.padsDb.find((each) => each >= overDb);
-  return `take a line input${pad ? `, or a pad of ${pad} dB in the lead` : ""}`;
+  if (turn) return { turnDown: turn.device };
+  return { padDb: chain.find(({ id }) => id === stage.id)!.padsDb.find((each) => each >= overDb) ?? null };
 }
 
 /** What is wrong with a chain at its settings, and what cures it: the earliest stage first. */
-export function levelAdvice(chain: Chain, plan: Omit<LevelPlan, "advice">): string[] {
+export function levelAdvice(chain: Chain, plan: Omit<LevelPlan, "advice">): LevelAdvice[] {
   const { targets, peakDbfs, snrDb, stages, noiseSources } = plan;
   const isBefore = ({ id }: StageLevels) => id !== "file";
   const clipped = stages.filter((stage) => isBefore(stage) && stage.headroomDb !== null && stage.headroomDb < 0);
@@ -100,10 +95,6 @@ export function levelAdvice(chain: Chain, plan: Omit<LevelPlan, "advice">): stri
   else if (peakDbfs < targets.targetDbfs - LOW_DB) advice.push(tooLow(chain, plan));
   const [worst] = noiseSources;
   if (snrDb < CLEAR_DB && worst)
-    advice.push(
-      worst.isPlace
-        ? "Most of the noise is the place itself: only quiet or nearness helps."
-        : `Most of the noise comes from ${worst.name}.`,
-    );
+    advice.push(worst.isPlace ? { code: "chain.noiseIsPlace" } : { code: "chain.noiseIsFrom", origin: worst.origin });
   return advice;
 }

@@ -1,6 +1,7 @@
 import type { OctaveLevels } from "../sound";
 import type { Effort } from "../voice";
 import type { Settings, Targets } from "./bestSettings";
+import type { LevelAdvice } from "./messages";
 import type { KnobId, LevelUnit } from "./stage";
 
 /** One stage with the levels on it, in its unit. */
@@ -29,6 +30,7 @@ export interface KnobSetting {
   stageId: string;
   name: string;
   device: string;
+  deviceId: string;
   valueDb: number;
   says: string;
   /** Where a figure is missing: between which settings it lies. Both are `valueDb` where everything is known. */
@@ -58,9 +60,9 @@ export interface LevelPlan {
   snrDb: number;
   snrDba: number;
   snrOctavesDb: OctaveLevels;
-  /** What makes the noise, loudest first. */
-  noiseSources: readonly { name: string; dbfs: number; isPlace: boolean }[];
-  advice: readonly string[];
+  /** What makes the noise, loudest first: each by its origin. */
+  noiseSources: readonly { origin: string; dbfs: number; isPlace: boolean }[];
+  advice: readonly LevelAdvice[];
   /** Whether every stage stays clean and the peaks stay under the ceiling. */
   isClean: boolean;
 }

@@ -26,6 +26,8 @@ export interface ChainStage {
   name: string;
   /** The device that it is a part of: what is set on one device is set together. */
   device: string;
+  /** Tells the device from the others of its way. */
+  deviceId: string;
   unit: LevelUnit;
   /** From the unit before into this one, dB. */
   entersDb: number;
@@ -37,8 +39,8 @@ export interface ChainStage {
   isTypical: boolean;
   /** How far off it may be where a figure is missing, dB either way; 0: known. */
   spreadDb: number;
-  /** What its noise is called. */
-  noiseName: string;
+  /** Where its noise is from: a `NoiseOrigin`, or the device. */
+  noiseFrom: string;
   /** Pads that go before it, dB, least first. */
   padsDb: readonly number[];
 }
@@ -48,7 +50,7 @@ export type Chain = readonly [ChainStage, ...ChainStage[]];
 
 /** A stage that only passes on. */
 export function plainStage(
-  own: Pick<ChainStage, "id" | "name" | "device" | "unit"> & Partial<Omit<ChainStage, "positions">>,
+  own: Pick<ChainStage, "id" | "name" | "device" | "deviceId" | "unit"> & Partial<Omit<ChainStage, "positions">>,
   at: Partial<Position> = {},
 ): ChainStage {
   return {
@@ -57,7 +59,7 @@ export function plainStage(
     reserveDb: 0,
     isTypical: true,
     spreadDb: 0,
-    noiseName: own.device,
+    noiseFrom: own.device,
     padsDb: [],
     ...own,
     positions: [{ addsDb: 0, clip: null, noiseBefore: null, noiseAfter: null, preference: 0, says: "", ...at }],
@@ -74,7 +76,7 @@ export function withKnob(
   const [plain] = stage.positions;
   const positions = stepsDb.map((addsDb) => ({ ...plain, addsDb, says: saysDb(addsDb), ...own(addsDb) }));
   const [first, ...rest] = positions;
-  if (!first) throw new RangeError(`${knob.name} of ${stage.device} has no steps.`);
+  if (!first) throw new RangeError(`No steps: ${knob.id}`);
   return { ...stage, knob, positions: [first, ...rest] };
 }
 

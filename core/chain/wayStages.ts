@@ -59,7 +59,15 @@ const micDbv = ({ sensitivityMvPerPa }: MicLevels): number =>
 
 const capsuleStage = ({ name, maxSplDb, selfNoiseDba, isTypical }: MicLevels): ChainStage =>
   plainStage(
-    { id: "capsule", name: "Capsule", device: name, unit: "dB SPL", isTypical, noiseName: "the capsule" },
+    {
+      id: "capsule",
+      name: "Capsule",
+      device: name,
+      deviceId: "capsule",
+      unit: "dB SPL",
+      isTypical,
+      noiseFrom: "capsule",
+    },
     { clip: maxSplDb, noiseBefore: selfNoiseDba },
   );
 
@@ -70,11 +78,12 @@ function radioStages(mic: MicLevels, { pack, receiver, isTypical }: RadioLevels,
         id: "pack",
         name: "Pack",
         device: "pack",
+        deviceId: "pack",
         unit: "dB of full",
         entersDb: micDbv(mic) - pack.fullInputDbv,
         reserveDb: RESERVE_DB,
         isTypical,
-        noiseName: "the pack's input",
+        noiseFrom: "packInput",
       },
       { clip: 0, noiseBefore: pack.inputNoiseDbv - pack.fullInputDbv },
     ),
@@ -85,8 +94,9 @@ function radioStages(mic: MicLevels, { pack, receiver, isTypical }: RadioLevels,
     id: "receiver",
     name: "Receiver output",
     device: "receiver",
+    deviceId: "receiver",
     isTypical,
-    noiseName: "the radio link",
+    noiseFrom: "radioLink",
   };
   if (source.carriage === "digital")
     return [packStage, plainStage({ ...common, unit: "dBFS" }, { noiseBefore: -receiver.linkSnrDb })];
@@ -102,6 +112,7 @@ function outletStage({ mic, source, input }: Way): ChainStage {
     id: "outlet",
     name: mic ? "Microphone's output" : "Outlet",
     device: source?.name ?? input.name,
+    deviceId: source?.id ?? input.id,
     unit: "dBu",
     entersDb: mic ? dbvToDbu(micDbv(mic)) : 0,
   });
@@ -111,12 +122,12 @@ function outletStage({ mic, source, input }: Way): ChainStage {
 
 /** Clips and noise of a converter with a gain before it. */
 function convertingStage(
-  own: Pick<ChainStage, "id" | "name" | "device" | "isTypical"> & { spreadDb: number },
+  own: Pick<ChainStage, "id" | "name" | "device" | "deviceId" | "isTypical"> & { spreadDb: number },
   levels: InputLevels,
   reserveDb: number,
 ): ChainStage {
   const stage = plainStage(
-    { ...own, unit: "dBFS", entersDb: -levels.fullScaleDbu, reserveDb, noiseName: "the converter" },
+    { ...own, unit: "dBFS", entersDb: -levels.fullScaleDbu, reserveDb, noiseFrom: "converter" },
     { clip: 0, noiseAfter: -levels.converterRangeDb },
   );
   return levels.gain ? withKnob(stage, { id: "gain", name: "Gain" }, steps(levels.gain)) : stage;
@@ -130,10 +141,11 @@ function socketStage(input: Input, { levels, isTypical }: KnownLevels): ChainSta
       id: "socket",
       name: "Socket",
       device: input.name,
+      deviceId: input.id,
       unit: "dBu",
       reserveDb: RESERVE_DB,
       isTypical,
-      noiseName: "the recorder's input",
+      noiseFrom: "recorderInput",
       padsDb: PADS_DB[input.end.connector] ?? [],
     },
     { clip: maxInputDbu, noiseAfter: einDbu },
@@ -148,9 +160,14 @@ function socketStage(input: Input, { levels, isTypical }: KnownLevels): ChainSta
 }
 
 /** A computer's last two stages, both behind its converter. */
-function computerStages(device: string, system: Steps, trim: Steps, isTypical: boolean): ChainStage[] {
+function computerStages(
+  { name: device, id: deviceId }: Input,
+  system: Steps,
+  trim: Steps,
+  isTypical: boolean,
+): ChainStage[] {
   const plain = (id: string, name: string) =>
-    plainStage({ id, name, device, unit: "dBFS", isTypical, reserveDb: RESERVE_DB }, { clip: 0 });
+    plainStage({ id, name, device, deviceId, unit: "dBFS", isTypical, reserveDb: RESERVE_DB }, { clip: 0 });
   return [
     withKnob(plain("system", "System"), { id: "system", name: "System's level" }, steps(system), (addsDb) => ({
       preference: SYSTEM_WEIGHT * Math.abs(addsDb),
@@ -164,31 +181,35 @@ function computerStages(device: string, system: Steps, trim: Steps, isTypical: b
 function inputStages({ input, levels: known }: Way, isDigital: boolean): ChainStage[] {
   const { levels, isTypical, spreadDb } = known;
   const { system, trim, boostsDb } = levels;
-  const device = input.name;
+  const { name: device, id: deviceId } = input;
   if (isDigital)
     return system && trim
-      ? computerStages(device, system, trim, isTypical)
-      : [plainStage({ id: "file", name: "File", device, unit: "dBFS", isTypical }, { clip: 0 })];
+      ? computerStages(input, system, trim, isTypical)
+      : [plainStage({ id: "file", name: "File", device, deviceId, unit: "dBFS", isTypical }, { clip: 0 })];
   if (!system || !trim)
     return [
       socketStage(input, known),
-      convertingStage({ id: "file", name: "File", device, isTypical, spreadDb }, levels, 0),
+      convertingStage({ id: "file", name: "File", device, deviceId, isTypical, spreadDb }, levels, 0),
     ];
   const converter = convertingStage(
-    { id: "converter", name: "Converter", device, isTypical, spreadDb },
+    { id: "converter", name: "Converter", device, deviceId, isTypical, spreadDb },
     levels,
     RESERVE_DB,
   );
   return [
     socketStage(input, known),
     boostsDb ? withKnob(converter, { id: "boost", name: "Boost" }, boostsDb) : converter,
-    ...computerStages(device, system, trim, isTypical),
+    ...computerStages(input, system, trim, isTypical),
   ];
 }
 
 /** Behind a microphone of its own there is a gain and a converter. */
 const insideStage = ({ input, levels: { levels, isTypical } }: Way): ChainStage =>
-  convertingStage({ id: "file", name: "File", device: input.name, isTypical, spreadDb: 0 }, levels, 0);
+  convertingStage(
+    { id: "file", name: "File", device: input.name, deviceId: input.id, isTypical, spreadDb: 0 },
+    levels,
+    0,
+  );
 
 /** Leads, pads and boxes: what they lose, where they clip, where they make it digital. */
 function partStages(source: Source, parts: readonly Part[]): { stages: ChainStage[]; isDigital: boolean } {
@@ -199,7 +220,14 @@ function partStages(source: Source, parts: readonly Part[]): { stages: ChainStag
     const id = `part-${number}`;
     const levels = part.converter;
     if (next === "digital" && carriage !== "digital") {
-      const own = { id, name: "Interface", device: part.name, isTypical: true, spreadDb: levels ? 0 : RESERVE_DB };
+      const own = {
+        id,
+        name: "Interface",
+        device: part.name,
+        deviceId: part.id,
+        isTypical: true,
+        spreadDb: levels ? 0 : RESERVE_DB,
+      };
       const full = part.clipsDbu ?? 0;
       const at: InputLevels = { ...(levels ?? INTERFACE), fullScaleDbu: full, maxInputDbu: full };
       stages.push(
@@ -208,9 +236,10 @@ function partStages(source: Source, parts: readonly Part[]): { stages: ChainStag
             id: `${id}-socket`,
             name: "Interface's socket",
             device: part.name,
+            deviceId: part.id,
             unit: "dBu",
             reserveDb: RESERVE_DB,
-            noiseName: "the interface's input",
+            noiseFrom: "interfaceInput",
             padsDb: PADS_DB[part.from.connector] ?? [],
           },
           { clip: full, noiseAfter: at.einDbu },
@@ -224,6 +253,7 @@ function partStages(source: Source, parts: readonly Part[]): { stages: ChainStag
             id,
             name: "Lead",
             device: part.name,
+            deviceId: part.id,
             unit: carriage === "digital" ? "dBFS" : "dBu",
             entersDb: -part.lossDb,
           },

@@ -1,6 +1,7 @@
 import { meanSquareToDbfs } from "../sound";
 import type { Heard } from "./heard";
-import type { CoursePoint, FindingKind } from "./measurement";
+import type { FindingKind } from "./kinds";
+import type { CoursePoint } from "./measurement";
 import type { Spot } from "./spot";
 
 /** Length of a point, s; the last of a piece may be shorter. */

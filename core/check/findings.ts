@@ -1,7 +1,8 @@
 import { type ClippedPlace, isOverloadedEarlier } from "../audio";
-import { KIND_WORDS } from "./kindWords";
 import { LIMITS } from "./limits";
-import type { Finding, FindingKind } from "./measurement";
+import type { FindingKind } from "./kinds";
+import type { Finding } from "./measurement";
+import type { FindingWhat } from "./messages";
 import type { ChannelTotals, RecordingTotals } from "./recordingTotals";
 import type { Spot } from "./spot";
 import { measuresOf, voicesPeakDb, type Measures } from "./measures";
@@ -11,9 +12,6 @@ export interface FindingContext {
   durationS: number;
   isFloat: boolean;
 }
-
-const db = (value: number) => `${value.toFixed(1).replace("-", "−")} dB`;
-const times = (count: number) => `${count} ${count === 1 ? "time" : "times"}`;
 
 /** Severity of what is found at places: how it is heard in a cut. */
 const SPOT_SEVERITY: Readonly<Partial<Record<FindingKind, Finding["severity"]>>> = {
@@ -29,7 +27,7 @@ const SPOT_SEVERITY: Readonly<Partial<Record<FindingKind, Finding["severity"]>>>
   headTurn: "warning",
 };
 
-type Draft = Omit<Finding, "channel" | "advice" | "message"> & { message?: string; advice?: string };
+type Draft = Omit<Finding, "channel">;
 
 function spotFinding(spot: Spot): Draft {
   const { kind, startS, endS, confidence } = spot;
@@ -48,12 +46,12 @@ function clippedFindings(totals: ChannelTotals, measures: Measures, context: Fin
       kind: "clipped",
       severity: "fault",
       confidence: place.runs > 1 ? 1 : 0.8,
-      message: `Clipped at full scale, ${times(place.runs)}: the loud syllables crackle.`,
+      what: { code: "finding.clippedAt", runs: place.runs },
     }));
   const overload = {
     kind: "overloadedEarlier",
     severity: "fault",
-    message: `Flat tops at ${db(totals.samplePeakDbfs)}FS: something before the recorder overloads.`,
+    what: { code: "finding.flatTops", peakDbfs: totals.samplePeakDbfs },
   } as const;
   if (isOverloadedEarlier(clipping, totals.samplePeak))
     return clipping.flatPlaces.map((place) => ({ ...at(place), ...overload, confidence: place.runs > 2 ? 0.95 : 0.7 }));
@@ -62,7 +60,7 @@ function clippedFindings(totals: ChannelTotals, measures: Measures, context: Fin
       {
         ...whole,
         kind: "overFullScale",
-        message: `Peaks pass full scale by ${db(totals.samplePeakDbfs)}; a float file keeps them.`,
+        what: { code: "finding.overFullScale", overDb: totals.samplePeakDbfs },
       },
     ];
   const drafts: Draft[] = [];
@@ -74,8 +72,8 @@ function clippedFindings(totals: ChannelTotals, measures: Measures, context: Fin
     drafts.push({
       ...whole,
       kind: "tooHot",
-      message: `Peaks reach ${db(peakDb)}FS, over the ceiling of ${db(LIMITS.ceilingDbfs)}FS.`,
-      advice: `Turn down ${db(peakDb - LIMITS.ceilingDbfs)} or more: the next line may be louder.`,
+      what: { code: "finding.overCeiling", peakDbfs: peakDb, ceilingDbfs: LIMITS.ceilingDbfs },
+      advice: { code: "advice.turnDown", byDb: peakDb - LIMITS.ceilingDbfs },
     });
   return drafts;
 }
@@ -84,21 +82,21 @@ function levelFindings(totals: ChannelTotals, { voicePeakDbfs }: Measures, whole
   const drafts: Draft[] = [];
   const peakDbfs = voicePeakDbfs ?? totals.samplePeakDbfs;
   if (peakDbfs < LIMITS.lowPeakDbfs)
-    drafts.push({ ...whole, kind: "tooLow", message: `Peaks reach only ${db(peakDbfs)}FS.` });
+    drafts.push({ ...whole, kind: "tooLow", what: { code: "finding.lowPeaks", peakDbfs } });
   if (Number.isFinite(totals.snrDb) && totals.snrDb < LIMITS.noisySnrDb)
     drafts.push({
       ...whole,
       kind: "noisy",
       severity: totals.snrDb < LIMITS.veryNoisySnrDb ? "fault" : "warning",
       confidence: totals.speechActivity < 0.97 ? 0.9 : 0.6,
-      message: `The voice stands only ${db(totals.snrDb)} above the noise.`,
+      what: { code: "finding.littleOverNoise", snrDb: totals.snrDb },
     });
   if (Math.abs(totals.dcOffset) > LIMITS.dcOffset)
     drafts.push({
       ...whole,
       kind: "dcOffset",
       severity: "note",
-      message: `The wave sits ${(Math.abs(totals.dcOffset) * 100).toFixed(1)} % off centre.`,
+      what: { code: "finding.offCentre", percent: Math.abs(totals.dcOffset) * 100 },
     });
   return drafts;
 }
@@ -120,21 +118,21 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
       kind: "hum",
       severity: hum.overVoiceDb > -35 ? "fault" : "warning",
       confidence: sure(hum.overBesideDb - LIMITS.humOverBesideDb, 12),
-      message: `Hum of ${hum.mainsHz} Hz with ${hum.lines} ${hum.lines === 1 ? "line" : "lines"}, ${db(-hum.overVoiceDb)} under the voice.`,
+      what: { code: "finding.hum", mainsHz: hum.mainsHz, lines: hum.lines, underVoiceDb: -hum.overVoiceDb },
     });
   if (measures.hissDb > LIMITS.hissUnderVoiceDb && measures.hissFallDb > LIMITS.hissFallDb)
     drafts.push({
       ...whole,
       kind: "hiss",
       confidence: sure(measures.hissDb - LIMITS.hissUnderVoiceDb, 10),
-      message: `Hiss of 2 to 8 kHz, ${db(-measures.hissDb)} under the voice.`,
+      what: { code: "finding.hiss", underVoiceDb: -measures.hissDb },
     });
   if (isPumping(measures))
     drafts.push({
       ...whole,
       kind: "pumping",
       confidence: sure(measures.risesDb - LIMITS.pumpingDb, 6),
-      message: `The noise rises${measures.risesDb >= 1 ? ` by ${db(measures.risesDb)}` : ""} in the pauses: a gain follows the voice.`,
+      what: { code: "finding.noiseRises", byDb: measures.risesDb >= 1 ? measures.risesDb : null },
     });
   if (measures.lowsDb < LIMITS.lowCutDb)
     drafts.push({
@@ -142,7 +140,7 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
       kind: "lowCut",
       severity: "note",
       confidence: sure(LIMITS.lowCutDb - measures.lowsDb, 12),
-      message: "The lows are cut already.",
+      what: { code: "finding.lowsCut" },
     });
   return drafts;
 }
@@ -158,28 +156,28 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
       ...whole,
       kind: "limited",
       confidence: sure(crowdOver * 100, 20),
-      message: `${Math.round(measures.crowdShare * 100)} % of the loud peaks lie within 2 dB: a limiter holds them.`,
+      what: { code: "finding.crowdedPeaks", percent: measures.crowdShare * 100 },
     });
   if (measures.decayDbPerS !== null && measures.decayDbPerS < LIMITS.roomyDbPerS)
     drafts.push({
       ...whole,
       kind: "roomy",
       confidence: sure(LIMITS.roomyDbPerS - measures.decayDbPerS, 60),
-      message: `Phrases die away at only ${Math.round(measures.decayDbPerS)} dB a second: the room is strong.`,
+      what: { code: "finding.slowDecay", dbPerS: measures.decayDbPerS },
     });
   if (measures.sibilanceDb > LIMITS.sibilanceDb)
     drafts.push({
       ...whole,
       kind: "sibilant",
       confidence: sure(measures.sibilanceDb - LIMITS.sibilanceDb, 8),
-      message: `S sounds stand ${db(measures.sibilanceDb)} over the voice's level.`,
+      what: { code: "finding.sharpS", overDb: measures.sibilanceDb },
     });
   if (measures.brightDb < LIMITS.muffledDb && !isTone)
     drafts.push({
       ...whole,
       kind: "muffled",
       confidence: sure(LIMITS.muffledDb - measures.brightDb, 8),
-      message: `The voice's 2.5 to 6 kHz lie ${db(-measures.brightDb)} under its middle.`,
+      what: { code: "finding.dull", underDb: -measures.brightDb },
     });
   const isHigh = (measures.pitchHz ?? 0) > LIMITS.highVoiceHz;
   const boomyDb = isHigh ? LIMITS.highBoomyDb : LIMITS.boomyDb;
@@ -188,7 +186,7 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
       ...whole,
       kind: "boomy",
       confidence: sure(measures.bassDb - boomyDb, 8),
-      message: `The voice's 125 to 250 Hz lie ${db(Math.abs(measures.bassDb))} ${measures.bassDb < 0 ? "under" : "over"} its middle${isHigh ? ": much for so high a voice" : ""}.`,
+      what: { code: "finding.boom", overDb: measures.bassDb, isHighVoice: isHigh },
     });
   return drafts;
 }
@@ -213,15 +211,9 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
     severity: "warning",
     confidence: 1,
   };
-  const finish = (drafts: readonly Draft[]): Finding[] =>
-    drafts.map(({ message, advice, ...draft }) => ({
-      ...draft,
-      channel,
-      message: message ?? KIND_WORDS[draft.kind].sounds,
-      advice: advice ?? KIND_WORDS[draft.kind].advice,
-    }));
+  const finish = (drafts: readonly Draft[]): Finding[] => drafts.map((draft) => ({ ...draft, channel }));
   if (totals.samplePeakDbfs < LIMITS.silentPeakDbfs)
-    return finish([{ ...whole, severity: "fault", message: "Nothing is recorded on this channel." }]);
+    return finish([{ ...whole, severity: "fault", what: { code: "finding.nothingRecorded" } }]);
   const measures = measuresOf(totals);
   return finish([
     ...clippedFindings(totals, measures, context, whole),
@@ -238,7 +230,12 @@ export function pairFindings(totals: RecordingTotals, durationS: number): Findin
     const [a, b] = pair;
     if (totals.channels[a]!.samplePeakDbfs < LIMITS.silentPeakDbfs) return [];
     if (totals.channels[b]!.samplePeakDbfs < LIMITS.silentPeakDbfs) return [];
-    const found = (kind: FindingKind, severity: Finding["severity"], confidence: number, message: string): Finding => ({
+    const found = (
+      kind: FindingKind,
+      severity: Finding["severity"],
+      confidence: number,
+      what: FindingWhat,
+    ): Finding => ({
       kind,
       channel: b,
       otherChannel: a,
@@ -246,28 +243,27 @@ export function pairFindings(totals: RecordingTotals, durationS: number): Findin
       endS: durationS,
       severity,
       confidence,
-      message,
-      advice: KIND_WORDS[kind].advice,
+      what,
     });
-    const both = `Channels ${a + 1} and ${b + 1}`;
+    const both = { one: a, other: b };
     if (likeness.differenceDb < LIMITS.linkedDb) {
-      const apart = Math.abs(likeness.gainDb) < 0.05 ? "" : `, ${db(Math.abs(likeness.gainDb))} apart in level`;
-      return [found("linked", "warning", 1, `${both} are the same sound${apart}.`)];
+      const what = { code: "finding.sameSound", ...both, apartDb: Math.abs(likeness.gainDb) } as const;
+      return [found("linked", "warning", 1, what)];
     }
     if (Math.abs(likeness.peak) < LIMITS.alike || likeness.second > LIMITS.second) return [];
     const confidence = Math.min(1, 0.5 + Math.abs(likeness.peak));
     const findings: Finding[] = [];
     if (likeness.peak < 0)
-      findings.push(found("inverted", "warning", confidence, `${both} hear one voice with opposite polarity.`));
+      findings.push(found("inverted", "warning", confidence, { code: "finding.oppositePolarity", ...both }));
     if (Math.abs(likeness.delayMs) > LIMITS.delayMs) {
       const late = likeness.delayMs > 0 ? b : a;
       findings.push(
-        found(
-          "delayed",
-          "note",
-          confidence,
-          `Channel ${late + 1} comes ${Math.abs(likeness.delayMs).toFixed(1)} ms after channel ${(late === a ? b : a) + 1}, all through.`,
-        ),
+        found("delayed", "note", confidence, {
+          code: "finding.comesLate",
+          late,
+          early: late === a ? b : a,
+          byMs: Math.abs(likeness.delayMs),
+        }),
       );
     }
     return findings;

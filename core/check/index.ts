@@ -4,10 +4,12 @@
 export { markedCopy, type MarkedCopy } from "./cueMarkers";
 export { findingsTable } from "./findingsTable";
 export { hear } from "./heard";
-export { KIND_WORDS } from "./kindWords";
+export { Cause } from "./causes";
+export { FINDING_KINDS, FindingKind } from "./kinds";
+export { FindingAdvice, FindingWhat, type CheckCatalogue, type CheckMessage } from "./messages";
 export { LIMITS } from "./limits";
 export { measurePiece, measureWav, meterFor, type MeasurePieces } from "./measureWav";
-export { ChannelMeasurement, CoursePoint, Finding, FindingKind, RecordingMeasurement } from "./measurement";
+export { ChannelMeasurement, CoursePoint, Finding, RecordingMeasurement } from "./measurement";
 export { voicesPeakDb } from "./measures";
 export type { PieceReport } from "./pieceReport";
 export { recordingMeter, type MeasuredRecording, type RecordingMeter } from "./recordingMeter";

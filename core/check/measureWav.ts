@@ -12,7 +12,6 @@ import {
   RecordingRefusal,
   type WavHeader,
 } from "../audio";
-import { KIND_WORDS } from "./kindWords";
 import type { Finding } from "./measurement";
 import { reportPiece, type PieceReport } from "./pieceReport";
 import { measurementOf, type MeasuredRecording, type RecordingForm } from "./recordingMeter";
@@ -28,16 +27,14 @@ function fileFindings(header: WavHeader, framesRead: number, brokenSamples: numb
       ...whole,
       kind: "cutShort",
       severity: "warning",
-      message: `The file stops ${missingS.toFixed(missingS < 10 ? 2 : 0)} s before its header says; what is there was measured.`,
-      advice: KIND_WORDS.cutShort.advice,
+      what: { code: "finding.stopsEarly", missingS },
     });
   if (brokenSamples > 0)
     findings.push({
       ...whole,
       kind: "brokenSamples",
       severity: "fault",
-      message: `${brokenSamples} samples are no numbers, or beyond any level; they were taken as silence.`,
-      advice: KIND_WORDS.brokenSamples.advice,
+      what: { code: "finding.brokenSamples", samples: brokenSamples },
     });
   return findings;
 }

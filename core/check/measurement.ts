@@ -1,48 +1,10 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import { Cause } from "./causes";
+import { FindingKind } from "./kinds";
+import { FindingAdvice, FindingWhat } from "./messages";
 
 const level = (title: string) => Type.Union([Type.Number({ minimum: -400, maximum: 1000 }), Type.Null()], { title });
-
-/** What a finding is about. */
-export const FINDING_KINDS = [
-  "clipped",
-  "overloadedEarlier",
-  "limited",
-  "overFullScale",
-  "tooHot",
-  "tooLow",
-  "noisy",
-  "hum",
-  "hiss",
-  "roomy",
-  "ownMicrophone",
-  "plosive",
-  "breath",
-  "wind",
-  "rustle",
-  "knock",
-  "sibilant",
-  "muffled",
-  "boomy",
-  "dropout",
-  "radioNoise",
-  "gap",
-  "repeated",
-  "silent",
-  "linked",
-  "swapped",
-  "inverted",
-  "delayed",
-  "pumping",
-  "lowCut",
-  "headTurn",
-  "dcOffset",
-  "wrongFormat",
-  "brokenSamples",
-  "cutShort",
-] as const;
-export const FindingKind = Type.Union(FINDING_KINDS.map((kind) => Type.Literal(kind)));
-export type FindingKind = Static<typeof FindingKind>;
 
 export const Finding = Type.Object(
   {
@@ -56,10 +18,12 @@ export const Finding = Type.Object(
     severity: Type.Union([Type.Literal("note"), Type.Literal("warning"), Type.Literal("fault")]),
     /** How sure, 0…1. */
     confidence: Type.Number({ minimum: 0, maximum: 1 }),
-    message: Type.String({ maxLength: 400 }),
-    advice: Type.String({ maxLength: 400 }),
-    /** What is likeliest behind it in this wearer's chain. */
-    cause: Type.Optional(Type.String({ maxLength: 400 })),
+    /** What it says beyond how its kind sounds. */
+    what: Type.Optional(FindingWhat),
+    /** What to do instead of what its kind asks for. */
+    advice: Type.Optional(FindingAdvice),
+    /** What is likeliest behind it in this talent's chain. */
+    cause: Type.Optional(Cause),
   },
   { additionalProperties: false },
 );

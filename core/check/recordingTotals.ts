@@ -20,7 +20,8 @@ import {
 import { amplitudeToDb, meanSquareToDbfs } from "../sound";
 import type { ChannelReport } from "./channelReport";
 import { joinCourse } from "./course";
-import type { CoursePoint, FindingKind } from "./measurement";
+import type { FindingKind } from "./kinds";
+import type { CoursePoint } from "./measurement";
 import { addPair, likenessOf, type Pair, type PairLikeness, type PairReport } from "./pairs";
 import type { PieceReport } from "./pieceReport";
 import type { Spot } from "./spot";

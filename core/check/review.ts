@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { FindingKind, type Finding } from "./measurement";
+import { FindingKind } from "./kinds";
+import { type Finding } from "./measurement";
 
 /** What somebody who listened says of a finding: it is so, or it is nothing; with a note. */
 export const Review = Type.Object(

@@ -89,8 +89,10 @@ describe("hum against sox", () => {
     run("sox", ["-R", "-m", "-v", "1", voice!, "-v", "1", hum!, "-b", "24", both!, "trim", "0", "13"]);
     const { findings, channels } = await measure(both!);
     const found = findings.find(({ kind }) => kind === "hum");
-    expect(found!.message).toContain(`Hum of ${mainsHz} Hz`);
-    const underDb = Number(/([\d.]+) dB under the voice/.exec(found!.message)![1]);
+    const told = found!.what;
+    if (told?.code !== "finding.hum") throw new Error(told?.code);
+    expect(told.mainsHz).toBe(mainsHz);
+    const underDb = told.underVoiceDb;
     // The voice's level by third-octaves of its spoken parts lies within 2 dB of the active level.
     expect(Math.abs(underDb - (channels[0]!.speechLevelDbfs! - AES17_DB - rms(hum!)))).toBeLessThan(3);
   });

@@ -1,4 +1,4 @@
-import type { FindingKind } from "./measurement";
+import type { FindingKind } from "./kinds";
 
 /** A place in a channel where something was found; seconds of the recording. */
 export interface Spot {

@@ -303,8 +303,6 @@ describe("reviews", () => {
     endS: startS + 1,
     severity: "warning",
     confidence: 0.8,
-    message: "",
-    advice: "",
   });
   const review = (startS: number | null, decision: Review["decision"], note = ""): Review => ({
     kind: "rustle",

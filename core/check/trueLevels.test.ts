@@ -136,7 +136,7 @@ describe("float files beyond any level", () => {
     const huge = sine({ frequencyHz: 440, levelDbfs: -20, seconds: 1, sampleRateHz: RATE });
     huge.fill(3e38, 100, 200);
     const measurement = await measureFloats(huge);
-    expect(measurement.findings[0]!.message).toContain("100 samples are no numbers, or beyond any level");
+    expect(measurement.findings[0]!.what).toEqual({ code: "finding.brokenSamples", samples: 100 });
     expect(Math.abs(measurement.channels[0]!.dcOffset)).toBeLessThan(0.001);
     const tiny = await measureFloats(new Float32Array(RATE).fill(1e-40));
     expect(tiny.channels[0]!.samplePeakDbfs).toBeNull();

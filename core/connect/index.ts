@@ -5,5 +5,6 @@
 export { allocate, partsOf, type Ways } from "./allocate";
 export { findPath, type FoundPath } from "./findPath";
 export { VERDICTS, begun, carriedOn, judgePath, type Carried, type Verdict } from "./judgePath";
-export { pathWords } from "./kit";
+export { pathMessage } from "./kit";
+export type { ConnectCatalogue, ConnectMessage } from "./messages";
 export { ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";

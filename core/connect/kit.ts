@@ -1,15 +1,16 @@
-import { findPath, type FoundPath } from "./findPath";
 import type { Input, Part, Source } from "../devices";
+import { findPath, type FoundPath } from "./findPath";
+import type { ConnectMessage } from "./messages";
 
-/** The way in a sentence. */
-export function pathWords(path: FoundPath | null, source: Source, input: Input | null): string {
-  if (!input) return "It has no sound input: record beside it, and clap at the head of each take.";
-  if (!path) return `Nothing here connects ${source.name} to ${input.name}.`;
-  const way = path.parts.length === 0 ? "straight in" : path.parts.map(({ name }) => name).join(", then ");
-  if (path.verdict === "works") return `Works: ${way}.`;
-  if (path.verdict === "worksIfSet") return `Works: ${way}. Set: ${path.settings.join("; ")}.`;
-  const bad = path.verdict === "damage" ? "Can do damage" : "Silently wrong";
-  return `${bad}: ${way}. ${path.because[0] ?? ""}`.trim();
+/** What is to be said of a way as a whole. */
+export function pathMessage(path: FoundPath | null, source: Source, input: Input | null): ConnectMessage {
+  if (!input) return { code: "connect.noInput" };
+  if (!path) return { code: "connect.noWay", source: source.name, input: input.name };
+  const parts = path.parts.map(({ name }) => name);
+  const { verdict, settings, because } = path;
+  if (verdict === "works") return { code: "connect.works", parts, settings: [] };
+  if (verdict === "worksIfSet") return { code: "connect.works", parts, settings };
+  return { code: "connect.fails", parts, canDamage: verdict === "damage", because: because[0] ?? null };
 }
 
 /** One way for each of several sources into an input, and every part that is needed for any of them. */

@@ -30,4 +30,5 @@ export {
   type Part,
   type Source,
 } from "./ports";
+export { DeviceSetting, type PlacedSetting, type Setting, type SettingCatalogue } from "./settings";
 export { HOUSE_OUTLETS, SOURCES, type SourceId } from "./sources";

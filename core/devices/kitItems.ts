@@ -4,10 +4,11 @@ import { DEVICE_SCHEMAS, AnyFigures, RecorderInput } from "./figures";
 import { DEVICE_KINDS } from "./deviceKinds";
 import { oneOf } from "../schema";
 import { CARRIAGES, CONNECTORS, INPUT_KINDS, POWERS, SOURCE_KINDS, SUPPLIES } from "./ports";
+import { DeviceSetting } from "./settings";
 
 const strict = { additionalProperties: false } as const;
 const Dbu = (title: string) => Type.Number({ title, unit: "dBu", minimum: -200, maximum: 30 });
-const Words = Type.Array(Type.String({ minLength: 1, maxLength: 160 }), { title: "To set", maxItems: 8 });
+const Settings = Type.Array(DeviceSetting, { title: "To set", maxItems: 8 });
 const NullableDbu = (title: string) => Type.Union([Dbu(title), Type.Null()]);
 
 export const End = Type.Object(
@@ -40,7 +41,7 @@ export const SocketFigures = Type.Object(
     phantom: oneOf(SUPPLIES, "Phantom power"),
     plugIn: oneOf(SUPPLIES, "Plug-in power"),
     hasOwnMic: Type.Boolean({ title: "Has a mic of its own" }),
-    settings: Words,
+    settings: Settings,
     canBeLinked: Type.Boolean({ title: "Can be linked with its neighbour" }),
     lineClipsDbu: NullableDbu("Clips at, as line"),
     /** From its data sheet; without it levels are typical of its kind, and settings a range. */
@@ -72,7 +73,7 @@ export const LeadFigures = Type.Object(
     passesPlugIn: Type.Boolean({ title: "Passes plug-in power" }),
     passesPhantom: Type.Boolean({ title: "Passes phantom power" }),
     isHeadsetLoad: Type.Boolean({ title: "Is felt as a mic by a phone" }),
-    settings: Words,
+    settings: Settings,
     feedsPhantom: Type.Boolean({ title: "Feeds phantom power" }),
     clipsDbu: NullableDbu("Clips at"),
   },

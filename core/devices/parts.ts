@@ -1,4 +1,5 @@
 import { gainTo, HEADSET, XLR, type InputLevels } from "./inputLevels";
+import type { DeviceSetting } from "./settings";
 import type { Connector, End, Part } from "./ports";
 
 const plug = (connector: Connector): End => ({ connector, sex: "plug" });
@@ -66,7 +67,7 @@ const INTERFACE_35: InputLevels = {
 };
 
 /** Interfaces: XLR in, digital out. Common practice for the order of their menus. */
-const INTERFACE_MENU = "Recorder's menu: audio interface, stereo, mobile";
+const INTERFACE_MENU: DeviceSetting = { code: "setting.interfaceMenu" };
 
 /**
  * Leads, adapters, pads and boxes that a bag may hold. Generic; wiring as it is usually sold. Common practice.
@@ -255,7 +256,7 @@ export const PARTS: readonly Part[] = [
     plug("usbC"),
     turned(
       { stereo: "digital", dual: "digital" },
-      { clipsDbu: -16, converter: INTERFACE_35, settings: ["Choose it as the input"] },
+      { clipsDbu: -16, converter: INTERFACE_35, settings: [{ code: "setting.chooseAsInput" }] },
     ),
   ),
   part("usb-cc", "USB lead, C to C", plug("usbC"), plug("usbC"), turned(DIGITAL, { passesPlugIn: false })),
@@ -273,7 +274,7 @@ export const PARTS: readonly Part[] = [
     "phone's camera adapter",
     socket("usbA"),
     plug("phoneData"),
-    turned(DIGITAL, { passesPlugIn: false, settings: ["Phone charged: the adapter takes power"] }),
+    turned(DIGITAL, { passesPlugIn: false, settings: [{ code: "setting.charged" }] }),
   ),
 ];
 

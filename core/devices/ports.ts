@@ -1,4 +1,5 @@
 import type { InputLevels } from "./inputLevels";
+import type { DeviceSetting } from "./settings";
 
 /** Connectors by what goes into what; four-pole jacks go into three-pole sockets and the other way round. */
 export const CONNECTORS = [
@@ -98,10 +99,10 @@ export interface Input {
   plugIn: Supply;
   /** It falls back on a microphone of its own where it finds none. */
   hasOwnMic: boolean;
-  /** What else has to be set for any source, in words. */
-  settings: readonly string[];
+  /** What else has to be set for any source. */
+  settings: readonly DeviceSetting[];
   /** The same for its levels: a plan of levels says it better. */
-  levelSettings?: readonly string[];
+  levelSettings?: readonly DeviceSetting[];
   /** Its neighbour may be linked to it as a stereo pair. */
   canBeLinked: boolean;
   /** It can be switched to line; what it clips at then, dBu. */
@@ -133,7 +134,7 @@ export interface Part {
   /** Looks like a microphone to a headset socket. */
   isHeadsetLoad: boolean;
   /** What has to be set on it. */
-  settings: readonly string[];
+  settings: readonly DeviceSetting[];
   /** Feeds phantom power itself, by a switch. */
   feedsPhantom: boolean;
   /** Above this it clips itself, dBu: what has a converter of its own. Null: it passes anything. */

@@ -1,3 +1,4 @@
+import type { BareReason as AccessoryReason } from "./reasons";
 import type { ClothLoss } from "./fabrics";
 import type { Zone } from "./garments";
 
@@ -8,8 +9,8 @@ interface Row {
   name: string;
   /** Rustle it brings to each zone it reaches. Common practice. */
   touches: Touch;
-  /** What is said when it does. */
-  says: string;
+  /** What is said when it does; null: nothing. */
+  says: AccessoryReason | null;
   /** Whether only the middle is reached (a pendant) or one side (a strap). */
   reach: "all" | "centre" | "sides";
   /** Zones it lies over, and what it takes from the highs. */
@@ -23,7 +24,7 @@ interface Row {
 
 const worn = {
   touches: {},
-  says: "",
+  says: null,
   reach: "all",
   over: [],
   loss: "none",
@@ -39,7 +40,7 @@ const ROWS = {
     ...worn,
     name: "scarf",
     touches: { collar: 1, throat: 1, upperChest: 1, midChest: 0.3 },
-    says: "The scarf lies on it.",
+    says: "why.scarf",
     over: ["collar", "throat", "upperChest"],
     loss: "knit",
     remedy: "Take the scarf off",
@@ -48,7 +49,7 @@ const ROWS = {
     ...worn,
     name: "necklace",
     touches: { collar: 0.3, throat: 0.8, upperChest: 1, midChest: 1 },
-    says: "The necklace knocks on it: take it off or tape it down.",
+    says: "why.necklace",
     reach: "centre",
     remedy: "Take the necklace off or change it",
   },
@@ -56,14 +57,14 @@ const ROWS = {
     ...worn,
     name: "lanyard",
     touches: { upperChest: 0.7, midChest: 1.2, lapels: 0.6 },
-    says: "The lanyard swings against it: take it off while rolling.",
+    says: "why.lanyard",
     remedy: "Take the lanyard off while rolling",
   },
   brooch: {
     ...worn,
     name: "brooch",
     touches: { lapels: 0.3, upperChest: 0.3 },
-    says: "The brooch is hard metal nearby.",
+    says: "why.brooch",
     reach: "sides",
     remedy: "Move the brooch",
   },
@@ -73,7 +74,7 @@ const ROWS = {
     ...worn,
     name: "knitted cap",
     touches: { head: 0.6 },
-    says: "The cap rubs over it.",
+    says: "why.cap",
     over: ["head"],
     loss: "knit",
     remedy: "Take the cap off",
@@ -82,7 +83,7 @@ const ROWS = {
     ...worn,
     name: "headscarf",
     touches: { head: 0.5, collar: 0.8, throat: 0.8, upperChest: 0.5 },
-    says: "The headscarf moves over it.",
+    says: "why.headscarf",
     over: ["head", "collar", "throat"],
     loss: "sheer",
   },
@@ -93,34 +94,34 @@ const ROWS = {
     ...worn,
     name: "ear defenders",
     touches: { head: 0.5 },
-    says: "The headband presses where the lead goes.",
+    says: "why.headband",
     isProtective: true,
   },
   longHair: {
     ...worn,
     name: "long hair in front",
     touches: { collar: 0.8, throat: 0.8, upperChest: 0.8, lapels: 0.8 },
-    says: "Hair worn in front brushes it.",
+    says: "why.longHair",
     remedy: "Tie the hair back",
   },
   beard: {
     ...worn,
     name: "beard",
     touches: { collar: 0.8, throat: 1, upperChest: 0.8 },
-    says: "The beard brushes it.",
+    says: "why.beard",
   },
   seatBelt: {
     ...worn,
     name: "seat belt",
     touches: { upperChest: 0.8, midChest: 1.2, lapels: 1.4, shoulders: 1.4 },
-    says: "The seat belt crosses here.",
+    says: "why.seatBelt",
     isProtective: true,
   },
   bagStrap: {
     ...worn,
     name: "bag strap",
     touches: { midChest: 0.9, lapels: 1.3, shoulders: 1.4 },
-    says: "The bag's strap drags over it.",
+    says: "why.bagStrap",
     remedy: "Put the bag down for the take",
   },
   toolBelt: { ...worn, name: "tool belt", remedy: "Hang the tool belt up for the take" },

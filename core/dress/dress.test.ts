@@ -264,7 +264,8 @@ describe("rules", () => {
   });
 
   test("judgement: sums into four steps and never beyond them", () => {
-    const of = (...steps: number[]) => judge((fire) => steps.forEach((one) => fire(one, () => "x")));
+    const of = (...steps: number[]) =>
+      judge((fire) => steps.forEach((one) => fire(one, () => ({ code: "why.walking" }))));
     expect(of()).toMatchObject({ step: 0, cost: 0 });
     expect(of(-1)).toMatchObject({ step: 0, cost: 0 });
     expect(of(0.6)).toMatchObject({ step: 1 });
@@ -381,7 +382,7 @@ describe("what people can steer", () => {
       plan(schools).places.findIndex(({ site }) => site.anchor === "collar");
     expect(collarAt({ collar: "welcome" })).toBeLessThan(collarAt({ collar: "avoid" }));
     const avoided = plan({ collar: "avoid" });
-    expect(schoolReasons(bestAt(avoided, "collarLeft")!, avoided)[0]?.says).toContain("school");
+    expect(schoolReasons(bestAt(avoided, "collarLeft")!, avoided)[0]?.says).toEqual({ code: "why.schoolNoCollar" });
     const pads = plan({ mount: "pads", stickTo: "garment" });
     expect(bestAt(pads, "breastbone")!.mount.id).toBe("pad");
     expect(plan({ port: "mouth" }).places[0]!.best.port).toBe("up");

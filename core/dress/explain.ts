@@ -23,23 +23,24 @@ function computedRules(criterion: Criterion, candidate: Candidate): FiredRule[] 
   const { sound, swingDb, site, mount, intrusion, pack } = candidate;
   switch (criterion) {
     case "steady":
-      return [{ steps: swingDb / 2, says: `Level swings ${swingDb.toFixed(1)} dB as the head turns.` }];
+      return [{ steps: swingDb / 2, says: { code: "why.swing", swingDb } }];
     case "clear":
       return [
         {
           steps: (30 - sound.snrDb) / 10,
-          says: `A normal voice is ${sound.snrDb.toFixed(0)} dB over the place's noise.`,
+          says: { code: "why.overNoise", snrDb: sound.snrDb },
         },
-        { steps: (0.9 - sound.sti) * 5, says: `Clarity (speech transmission index) ${sound.sti.toFixed(2)}.` },
+        { steps: (0.9 - sound.sti) * 5, says: { code: "why.clarity", sti: sound.sti } },
       ];
     case "ease": {
       const minutes = minutesOf(site, mount, 0);
-      const rules = [{ steps: minutes / 4, says: `${minutes} min to rig.` }];
-      if (intrusion > 0) rules.push({ steps: intrusion * 0.5, says: `Goes ${INTRUSION_NAMES[intrusion]}.` });
-      if (!pack) rules.push({ steps: 1.5, says: "No place for the pack in this outfit." });
-      else if (!pack.isInReach) rules.push({ steps: 1.5, says: "The lead does not reach any pack place." });
+      const rules: FiredRule[] = [{ steps: minutes / 4, says: { code: "why.minutesToRig", minutes } }];
+      if (intrusion > 0)
+        rules.push({ steps: intrusion * 0.5, says: { code: "why.intrusion", where: INTRUSION_NAMES[intrusion] } });
+      if (!pack) rules.push({ steps: 1.5, says: { code: "why.noPackPlace" } });
+      else if (!pack.isInReach) rules.push({ steps: 1.5, says: { code: "why.packOutOfReach" } });
       else if (pack.needsExtension)
-        rules.push({ steps: 0.4, says: `Needs an extension lead to the ${PACK_PLACES[pack.place].name}.` });
+        rules.push({ steps: 0.4, says: { code: "why.needsExtension", place: PACK_PLACES[pack.place].name } });
       return rules;
     }
     default:
@@ -60,10 +61,7 @@ export function explain(candidate: Candidate, plan: DressPlan): CriterionReason[
     if (criterion === "holding" && candidate.overloadDb > -3)
       fired.push({
         steps: (candidate.overloadDb + 3) / 6,
-        says:
-          candidate.overloadDb > 0
-            ? `The loudest line overloads the capsule by ${candidate.overloadDb.toFixed(0)} dB: take a less sensitive one.`
-            : `Only ${(-candidate.overloadDb).toFixed(0)} dB are left before the capsule overloads.`,
+        says: { code: "why.capsuleRange", overDb: candidate.overloadDb },
       });
     return {
       criterion,

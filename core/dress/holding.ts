@@ -16,18 +16,18 @@ export function holdingRules({ facts, mount, placement }: RuleContext, fire: Fir
     demand += steps;
     fire(steps, says);
   };
-  ask(DEMANDS[performance.action], () => `${performance.action === "stunt" ? "Action" : "Movement"} pulls at it.`);
+  ask(DEMANDS[performance.action], () => ({ code: "why.pulls", isAction: performance.action === "stunt" }));
   const extraHours = performance.hours - HOURS_WITHOUT_CARE;
-  if (extraHours > 0) ask(Math.min(1, extraHours * 0.12), () => `Worn for ${performance.hours} hours.`);
+  if (extraHours > 0) ask(Math.min(1, extraHours * 0.12), () => ({ code: "why.hours", hours: performance.hours }));
   const usesGlue = mount.usesAdhesive !== "none";
-  if (performance.sweats && usesGlue) ask(mount.usesAdhesive === "skin" ? 2 : 0.5, () => "Sweat loosens tape.");
-  if (performance.water === "rain" && usesGlue) ask(0.5, () => "Rain loosens tape.");
-  if (performance.water === "wading" && usesGlue) ask(1, () => "Water loosens tape.");
+  if (performance.sweats && usesGlue) ask(mount.usesAdhesive === "skin" ? 2 : 0.5, () => ({ code: "why.sweat" }));
+  if (performance.water === "rain" && usesGlue) ask(0.5, () => ({ code: "why.rainOnTape" }));
+  if (performance.water === "wading" && usesGlue) ask(1, () => ({ code: "why.waterOnTape" }));
   if (placement.surface === "skin" && usesGlue) {
-    if (person.hairyChest === "yes") fire(1.6, () => "Tape pulls at a hairy chest: the garment first.");
-    if (person.hairyChest === "unknown") fire(0.2, () => "Hair on the chest is not known.");
-    if (person.tapeAllergy === "unknown") fire(0.3, () => "Allergy to tape is not known: ask.");
+    if (person.hairyChest === "yes") fire(1.6, () => ({ code: "why.hairyChest" }));
+    if (person.hairyChest === "unknown") fire(0.2, () => ({ code: "why.hairUnknown" }));
+    if (person.tapeAllergy === "unknown") fire(0.3, () => ({ code: "why.allergyUnknown" }));
   }
   const held = Math.min(demand, mount.hold * STEPS_PER_HOLD);
-  if (held > 0) fire(-held, () => `A ${mount.name} takes that much.`);
+  if (held > 0) fire(-held, () => ({ code: "why.mountHolds", mount: mount.name }));
 }

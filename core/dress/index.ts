@@ -65,6 +65,7 @@ export {
   type RankedPlace,
   type RuledOut,
 } from "./planDress";
+export { DressReason, type ReasonCatalogue } from "./reasons";
 export { recipeFor, type Recipe } from "./recipe";
 export { usualEffort } from "./sceneFacts";
 export { SCHOOL_WORDS } from "./schools";

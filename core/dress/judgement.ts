@@ -1,3 +1,5 @@
+import type { DressReason } from "./reasons";
+
 /** A judgement's four steps: what is no physics but trade knowledge. */
 export type Step = 0 | 1 | 2 | 3;
 
@@ -10,13 +12,13 @@ export const STEP_NAMES = {
 } as const;
 export type Judged = keyof typeof STEP_NAMES;
 
-/** Called by a rule that applies: steps it moves the judgement by, and its words, made only when somebody reads them. */
-export type Fire = (steps: number, says: () => string) => void;
+/** Called by a rule that applies: steps it moves the judgement by, and why, made only when somebody asks. */
+export type Fire = (steps: number, says: () => DressReason) => void;
 
-/** A rule that fired, in words, with what it moved the judgement by. */
+/** A rule that fired, with what it moved the judgement by. */
 export interface FiredRule {
   steps: number;
-  says: string;
+  says: DressReason;
 }
 
 export interface Judgement {
@@ -45,7 +47,7 @@ export function sumSteps(rules: (fire: Fire) => void): number {
   return sum;
 }
 
-/** The rules that fire, with their words, and the step they lead to. */
+/** The rules that fire, each with its reason, and the step they lead to. */
 export function judge(rules: (fire: Fire) => void): Judgement {
   const fired: FiredRule[] = [];
   rules((steps, says) => fired.push({ steps, says: says() }));

@@ -3,6 +3,7 @@ import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { Fire } from "./judgement";
 import { layerCovers } from "./layering";
+import { bare } from "./reasons";
 import type { RuleContext } from "./ruleContext";
 
 /** A capsule of this width rustles as the rules say, mm; half of it is half the rustle. Common practice. */
@@ -13,22 +14,22 @@ function clothRules({ facts, site, placement }: RuleContext, fire: Fire): void {
   const host = placement.layer === null ? null : layers[placement.layer]!;
   if (host) {
     const fabric = FABRICS[host.fabric];
-    if (fabric.rub > 0) fire(fabric.rub * 0.4, () => `Fixed to ${fabric.name}, which rubs.`);
-    if (host.fit === "loose") fire(0.2, () => `The loose ${GARMENTS[host.garment].name} moves.`);
+    if (fabric.rub > 0) fire(fabric.rub * 0.4, () => ({ code: "why.hostRubs", fabric: fabric.name }));
+    if (host.fit === "loose") fire(0.2, () => ({ code: "why.looseHost", garment: GARMENTS[host.garment].name }));
     if (placement.surface === "inside" && placement.layer! > 0 && site.zone !== "head") {
       const below = layers[placement.layer! - 1]!;
       const fabricBelow = FABRICS[below.fabric];
       if (fabricBelow.rub > 0 && layerCovers(below, site.zone))
-        fire(fabricBelow.rub * 0.25, () => `On ${fabricBelow.name} beneath it.`);
+        fire(fabricBelow.rub * 0.25, () => ({ code: "why.rubsBelow", fabric: fabricBelow.name }));
     }
   }
   for (const index of placement.covers) {
     if (index === placement.layer) continue;
     const cover = layers[index]!;
     const { rub, name } = FABRICS[cover.fabric];
-    if (rub > 0) fire(rub * 0.5, () => `Under ${name}, which rubs over it.`);
-    else fire(0.2, () => `Under soft ${name}: a little contact.`);
-    if (cover.fit === "loose") fire(0.3, () => "The loose layer over it moves.");
+    if (rub > 0) fire(rub * 0.5, () => ({ code: "why.rubsAbove", fabric: name }));
+    else fire(0.2, () => ({ code: "why.softAbove", fabric: name }));
+    if (cover.fit === "loose") fire(0.3, () => ({ code: "why.looseAbove" }));
   }
 }
 
@@ -38,34 +39,34 @@ function wornRules({ facts, site, placement }: RuleContext, fire: Fire): void {
     if (accessory === placement.behind) continue;
     const { touches, says, reach } = ACCESSORY_FACTS[accessory];
     const steps = touches[site.zone];
-    if (steps === undefined) continue;
+    if (steps === undefined || says === null) continue;
     if ((reach === "centre" && site.side !== 0) || (reach === "sides" && site.side === 0)) continue;
-    fire(steps, () => says);
+    fire(steps, () => bare(says));
   }
   if (site.zone === "head") return;
   outfit.layers.forEach((layer, index) => {
     const { shape, name, hasLapels } = GARMENTS[layer.garment];
     if (shape === "harness" && index !== placement.layer) {
-      if (site.zone === "lapels") fire(1.4, () => "The harness strap crosses this place.");
-      else fire(0.4, () => "Harness webbing creaks nearby.");
+      if (site.zone === "lapels") fire(1.4, () => ({ code: "why.harnessCrosses" }));
+      else fire(0.4, () => ({ code: "why.harnessCreaks" }));
     }
     if (hasLapels && layer.hasLapels && site.anchor === "placket" && index > (placement.layer ?? -1))
-      fire(0.7, () => `The edge of the ${name} can cross it.`);
+      fire(0.7, () => ({ code: "why.edgeCrosses", garment: name }));
   });
-  if (facts.input.performance.handsOnChest) fire(1.2, () => "Hands come to the chest.");
+  if (facts.input.performance.handsOnChest) fire(1.2, () => ({ code: "why.handsOnChest" }));
 }
 
 function movementRules({ facts, site }: RuleContext, fire: Fire): void {
   const { action } = facts.input.performance;
   const onHead = site.zone === "head" ? 0.4 : 1;
-  if (action === "walking") fire(0.5 * onHead, () => "Walking moves cloth and lead.");
-  if (action === "running") fire(1.2 * onHead, () => "Running shakes everything.");
-  if (action === "stunt") fire(1.8 * onHead, () => "Falls and fights shake everything.");
+  if (action === "walking") fire(0.5 * onHead, () => ({ code: "why.walking" }));
+  if (action === "running") fire(1.2 * onHead, () => ({ code: "why.running" }));
+  if (action === "stunt") fire(1.8 * onHead, () => ({ code: "why.stunts" }));
   const isTie = site.anchor === "tieFront" || (site.anchor === "tieBehind" && site.id === "tieBehind");
-  if (isTie && action !== "sitting") fire(action === "walking" ? 0.6 : 1, () => "The tie swings and knocks.");
-  if (site.anchor === "collar") fire(0.3, () => "The collar shifts when the head turns.");
-  if (site.id === "tieKnot") fire(-0.3, () => "Tie and shirt hardly touch at the knot.");
-  if (site.anchor === "drape") fire(0.4, () => "The drape swings free.");
+  if (isTie && action !== "sitting") fire(action === "walking" ? 0.6 : 1, () => ({ code: "why.tieSwings" }));
+  if (site.anchor === "collar") fire(0.3, () => ({ code: "why.collarShifts" }));
+  if (site.id === "tieKnot") fire(-0.3, () => ({ code: "why.tieKnot" }));
+  if (site.anchor === "drape") fire(0.4, () => ({ code: "why.drapeSwings" }));
 }
 
 /**
@@ -84,12 +85,8 @@ export function rustleRules(context: RuleContext, fire: Fire): void {
   if (contact <= 0) return;
   const { mount, facts } = context;
   if (mount.isolation > 0)
-    fire(
-      -contact * mount.isolation,
-      () => `The ${mount.name} keeps ${Math.round(mount.isolation * 100)} % of it away.`,
-    );
+    fire(-contact * mount.isolation, () => ({ code: "why.mountIsolates", mount: mount.name, share: mount.isolation }));
   const { diameterMm } = facts.input.capsule;
   const size = contact * (1 - mount.isolation) * (Math.min(2, diameterMm / USUAL_CAPSULE_MM) - 1);
-  if (Math.abs(size) > 0.05)
-    fire(size, () => (size < 0 ? "A small capsule catches less." : "A large capsule catches more."));
+  if (Math.abs(size) > 0.05) fire(size, () => ({ code: size < 0 ? "why.smallCapsule" : "why.largeCapsule" }));
 }

@@ -45,29 +45,28 @@ const STYLED: readonly Aims["preset"][] = ["hiddenDrama", "stage"];
 export function schoolRules({ facts, site, placement, mount, port, sound }: RuleContext, fire: Fire): void {
   const { schools, preset } = facts.input.aims;
   const isNear = sound.straightDistanceM <= NEAR_UP_TO_M;
-  if (schools.distance === "near" && !isNear) fire(1, () => "Your school goes near the mouth.");
-  if (schools.distance === "chest" && isNear && site.zone !== "head") fire(1, () => "Your school stays on the chest.");
+  if (schools.distance === "near" && !isNear) fire(1, () => ({ code: "why.schoolNear" }));
+  if (schools.distance === "chest" && isNear && site.zone !== "head") fire(1, () => ({ code: "why.schoolChest" }));
   if (schools.distance === "auto" && !isNear && sound.snrDb < NOISY_FROM_DB)
-    fire(0.3, () => "In this noise nearer is better.");
-  if (schools.stickTo === "skin" && placement.surface === "inside") fire(0.8, () => "Your school sticks to the skin.");
-  if (schools.stickTo === "garment" && placement.surface === "skin")
-    fire(0.8, () => "Your school sticks to the garment.");
-  if (schools.port === "down" && port !== "down") fire(0.4, () => "Your school points it down.");
-  if (schools.port === "mouth" && port !== "up") fire(0.4, () => "Your school points it to the mouth.");
-  if (schools.port === "auto" && port === "side") fire(0.03, () => "Sideways only when up and down are blocked.");
+    fire(0.3, () => ({ code: "why.noiseNear" }));
+  if (schools.stickTo === "skin" && placement.surface === "inside") fire(0.8, () => ({ code: "why.schoolSkin" }));
+  if (schools.stickTo === "garment" && placement.surface === "skin") fire(0.8, () => ({ code: "why.schoolGarment" }));
+  if (schools.port === "down" && port !== "down") fire(0.4, () => ({ code: "why.schoolDown" }));
+  if (schools.port === "mouth" && port !== "up") fire(0.4, () => ({ code: "why.schoolMouth" }));
+  if (schools.port === "auto" && port === "side") fire(0.03, () => ({ code: "why.sideways" }));
   if (placement.surface === "hair" || site.anchor === "spectacles")
-    fire(STYLED.includes(preset) ? 0.4 : 0.9, () => "Hair and spectacles take a stylist's time: for stage and drama.");
+    fire(STYLED.includes(preset) ? 0.4 : 0.9, () => ({ code: "why.stylist" }));
   if (site.anchor === "collar") {
-    if (schools.collar === "avoid") fire(1.5, () => "Your school avoids the collar.");
-    if (schools.collar === "welcome") fire(-0.8, () => "Your school likes the collar.");
+    if (schools.collar === "avoid") fire(1.5, () => ({ code: "why.schoolNoCollar" }));
+    if (schools.collar === "welcome") fire(-0.8, () => ({ code: "why.schoolCollar" }));
   }
   if (schools.mount === "pads" && mount.id !== "pad" && placement.surface === "inside")
-    fire(0.4, () => "Your school uses ready-made pads.");
+    fire(0.4, () => ({ code: "why.schoolPads" }));
   if (
     schools.mount === "triangles" &&
     mount.id !== "triangles" &&
     mount.id !== "pinned" &&
     placement.surface === "inside"
   )
-    fire(0.4, () => "Your school folds tape.");
+    fire(0.4, () => ({ code: "why.schoolTape" }));
 }

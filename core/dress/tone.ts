@@ -15,16 +15,12 @@ export function dullnessDb(colourDb: OctaveLevels): number {
 export function toneRules({ facts, site, mount, placement }: RuleContext, colourDb: OctaveLevels, fire: Fire): void {
   const { voice } = facts.input.person;
   const dull = dullnessDb(colourDb);
-  fire(
-    Math.max(0, (dull - USUAL_DULL_DB) / DB_PER_STEP),
-    () => `Consonants lose ${dull.toFixed(1)} dB to place and cloth.`,
-  );
+  fire(Math.max(0, (dull - USUAL_DULL_DB) / DB_PER_STEP), () => ({ code: "why.dull", dullDb: dull }));
   const isMidChest = site.throatShare !== "head" && site.throatShare < 0.2;
   const isAtThroat = site.throatShare !== "head" && site.throatShare > 0.5;
-  if (isMidChest && voice === "deep") fire(1, () => "A deep voice goes muddy on the chest: higher is cleaner.");
-  if (isMidChest && voice === "light") fire(-0.2, () => "The chest gives a light voice body.");
-  if (isAtThroat) fire(0.4, () => "Boomy and in the chin's shadow.");
-  if (mount.isDeep && placement.surface !== "skin")
-    fire(0.25, () => "Deep in its mount it hisses: let the capsule peek out.");
-  if (facts.isInHood) fire(0.4, () => "A closed hood colours the voice.");
+  if (isMidChest && voice === "deep") fire(1, () => ({ code: "why.deepVoice" }));
+  if (isMidChest && voice === "light") fire(-0.2, () => ({ code: "why.lightVoice" }));
+  if (isAtThroat) fire(0.4, () => ({ code: "why.atThroat" }));
+  if (mount.isDeep && placement.surface !== "skin") fire(0.25, () => ({ code: "why.deepInMount" }));
+  if (facts.isInHood) fire(0.4, () => ({ code: "why.hoodColours" }));
 }

@@ -1,3 +1,4 @@
+import type { DressReason } from "./reasons";
 import type { Fire } from "./judgement";
 import type { RuleContext } from "./ruleContext";
 import { WIND_COVERS } from "./windCover";
@@ -22,20 +23,20 @@ function windRules({ facts, site, placement, windCover }: RuleContext, fire: Fir
   if (windMps < CALM_MPS) return;
   const growthDb = windNoiseGrowthDb(windMps) - windNoiseGrowthDb(CALM_MPS);
   let left = growthDb / DB_PER_STEP;
-  fire(left, () => `${windMps} m/s of wind: about ${Math.round(growthDb)} dB more than a light air.`);
-  const shelter = (steps: number, says: () => string) => {
+  fire(left, () => ({ code: "why.wind", windMps, moreDb: growthDb }));
+  const shelter = (steps: number, says: () => DressReason) => {
     const taken = Math.min(left, steps);
     if (taken <= 0) return;
     left -= taken;
     fire(-taken, says);
   };
-  if (placement.behind === "sealedHood") shelter(3, () => "The hood keeps the wind out.");
-  if (placement.covers.length > 0) shelter(0.9 * placement.covers.length, () => "Cloth over it takes the wind.");
+  if (placement.behind === "sealedHood") shelter(3, () => ({ code: "why.hoodKeepsWind" }));
+  if (placement.covers.length > 0) shelter(0.9 * placement.covers.length, () => ({ code: "why.clothTakesWind" }));
   if (placement.behind === "tie" || placement.behind === "bowTie" || site.anchor === "collar")
-    shelter(0.7, () => "Chin and collar shelter it.");
-  if (site.anchor === "hatBrim") shelter(0.3, () => "The brim shelters it a little.");
+    shelter(0.7, () => ({ code: "why.chinShelters" }));
+  if (site.anchor === "hatBrim") shelter(0.3, () => ({ code: "why.brimShelters" }));
   const { name, windDb } = WIND_COVERS[windCover];
-  if (windDb > 0) shelter(windDb / DB_PER_STEP, () => `A ${name} takes about ${windDb} dB of wind.`);
+  if (windDb > 0) shelter(windDb / DB_PER_STEP, () => ({ code: "why.coverTakesWind", cover: name, windDb }));
 }
 
 /** How exposed a place is to breath, wind and water, sheltered … open to it. Common practice. */
@@ -44,14 +45,14 @@ export function weatherRules(context: RuleContext, fire: Fire): void {
   const { water } = facts.input.performance;
   windRules(context, fire);
   const isBare = placement.covers.length === 0;
-  if (facts.isInHood) fire(0.8, () => "Breath has nowhere to go in a closed hood.");
+  if (facts.isInHood) fire(0.8, () => ({ code: "why.hoodBreath" }));
   if (sound.straightDistanceM < BREATH_M && site.zone !== "head" && isBare) {
-    if (port === "up") fire(0.7, () => "The port looks up into the breath.");
-    if (port === "side") fire(0.2, () => "Breath passes the port.");
+    if (port === "up") fire(0.7, () => ({ code: "why.portIntoBreath" }));
+    if (port === "side") fire(0.2, () => ({ code: "why.breathPasses" }));
   }
   if (water !== "dry") {
-    if (port === "up") fire(1, () => "Drops fall into a port that looks up.");
-    if (isBare) fire(0.7, () => "Nothing keeps the rain off.");
-    if (water === "wading" && site.zone === "midChest") fire(0.5, () => "Near the water when wading.");
+    if (port === "up") fire(1, () => ({ code: "why.dropsIntoPort" }));
+    if (isBare) fire(0.7, () => ({ code: "why.noRainCover" }));
+    if (water === "wading" && site.zone === "midChest") fire(0.5, () => ({ code: "why.nearWater" }));
   }
 }

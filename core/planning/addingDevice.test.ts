@@ -66,7 +66,7 @@ test("a recorder is one row: cables, levels, simulation and troubleshooting know
   const path = connection!.ways[0]!.path!;
   expect(path.verdict).toBe("worksIfSet");
   expect(path.parts.at(-1)!.to).toEqual({ connector: "xlr3", sex: "plug" });
-  expect(path.settings.join(" ")).toContain(NEW.name);
+  expect(path.settings.map(({ device }) => device)).toContain(NEW.name);
   // Levels: its own gain steps of 3 dB, and its own full scale, of the microphone input or of line.
   expect([6, 26]).toContain(connection!.setup!.fullScaleDbu);
   const subject = levelsOf(shoot()).find(({ id }) => id === "Ada")!;

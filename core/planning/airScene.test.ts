@@ -72,7 +72,9 @@ describe("the shoot's air", () => {
     expect(at([tuned("Ada", 520)])).toEqual(["basted", "basted"]);
     const hop = newLink({ id: "hop", name: "Hop", frequencyMHz: 520.1 });
     expect(at([tuned("Ada", 520), hop])).toEqual(["unpicked", "unpicked"]);
-    expect(boardOf(bundle({ links: [tuned("Ada", 520), hop] }))[0]!.risks[0]!.says).toContain("does not live with");
+    expect(boardOf(bundle({ links: [tuned("Ada", 520), hop] }))[0]!.risks[0]!.says).toEqual({
+      code: "board.frequencyConflict",
+    });
     expect(at([{ ...tuned("Ada", 520), systemId: BY_LEAD, frequencyMHz: null }])).toEqual([null, "basted"]);
     expect(at([{ ...tuned("Ada", 520), systemId: "kit-24", frequencyMHz: null }])).toEqual(["basted", "basted"]);
     expect(airStateOf(airSceneOf(bundle()), "Cyd")).toBeNull();

@@ -20,7 +20,7 @@ import {
 } from "./connections";
 import { ConnectionBody, emptyShoot, type KitItemBody, newScene, type ShootBundle, type StepDone } from "../records";
 import { newRig } from "./newRig";
-import { getWords, needsOf, packingBodyOf, packingWords, withPacked } from "./packing";
+import { needsOf, packingBodyOf, packingState, toGet, withPacked } from "./packing";
 import { stored, TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
 
 const kit = (kind: KitKind, figures: object, id: string, name = "Mine") =>
@@ -128,21 +128,19 @@ describe("connections of a shoot", () => {
     expect(of(moved, "Ada").stale).toEqual(["bank", "sync", "confirm", "tap", "line"]);
     const [row] = boardOf(moved);
     expect(row!.stitches.link).toBe("unpicked");
-    expect(row!.risks.map(({ says }) => says)).toContain(
-      "Changed since it was paired: tune, sync, confirm, tap, loudest line again.",
-    );
+    expect(row!.risks.map(({ says }) => says)).toContainEqual({
+      ...{ code: "board.changedSincePaired", steps: ["bank", "sync", "confirm", "tap", "line"] },
+    });
   });
 
   test("a lead that is silently wrong is the board's risk, a missing one too", () => {
     const bad = boardOf(bundle({ connections: [connected("Ada", "deskXlr", "phone")] }))[0]!;
     expect(bad.risks.some(({ station }) => station === "link")).toBe(true);
     const missing = boardOf(bundle())[0]!.risks.map(({ says }) => says);
-    expect(missing).toContain("Not in the kit: 3.5 mm lead, three poles.");
-    expect(
-      boardOf(bundle({ kit: [stock("trs35-trs35", 3)] }))[0]!
-        .risks.map(({ says }) => says)
-        .join(),
-    ).not.toContain("Not in the kit");
+    expect(missing).toContainEqual({ code: "board.notInKit", names: ["3.5 mm lead, three poles"] });
+    expect(boardOf(bundle({ kit: [stock("trs35-trs35", 3)] }))[0]!.risks.map(({ says }) => says.code)).not.toContain(
+      "board.notInKit",
+    );
   });
 
   test("a link reaches from corner to corner of its place until somebody says otherwise", () => {
@@ -205,19 +203,19 @@ describe("the bag", () => {
       missing: 2,
       forWhom: ["Ada", "Ben", "Cyd"],
     });
-    expect(getWords(byKey.get("trs35-trs35")!)).toBe("2 to buy, 1 of them a spare");
+    expect(toGet(byKey.get("trs35-trs35")!)).toMatchObject({ missing: 2, spares: 1, how: "buy" });
     expect(byKey.get("system:uhf-tuned")).toMatchObject({ needed: 2, spare: 1, owned: 5, missing: 0 });
     expect(byKey.get("lav")).toMatchObject({ needed: 2, spare: 1 });
     for (const outlet of ["xlr-trs635", "trs635-trs635", "rca-635"])
       expect(byKey.get(outlet)).toMatchObject({ needed: 1, spare: 1 });
     expect(byKey.get("extra:tape")).toMatchObject({ name: "Cloth tape", needed: 2, missing: 0 });
-    expect(getWords({ ...byKey.get("lav")!, missing: 1 })).toBe("1 to hire, as a spare");
+    expect(toGet({ ...byKey.get("lav")!, missing: 1 })).toMatchObject({ missing: 1, spares: 1, how: "hire" });
   });
 
   test("a day without scenes needs only what is always on", () => {
     expect(needs(bundle(), 7).filter(({ group }) => group === "radio")).toEqual([]);
     expect(needs(bundle(), 7).some(({ key }) => key === "rca-635")).toBe(true);
-    expect(packingWords([])).toContain("Nothing to pack yet");
+    expect(packingState([])).toEqual({ code: "packing.nothing" });
   });
 
   test("what is packed is remembered by its key, more needed later shows, and what is still out is named", () => {
@@ -225,11 +223,11 @@ describe("the bag", () => {
     const shoot = bundle({ packings: [stored<"packing">("p", body)] });
     const packed = needs(shoot);
     expect(packed.find(({ key }) => key === "lav")).toMatchObject({ packed: 3, isBack: false });
-    expect(packingWords(packed)).toContain("lines are not packed yet");
+    expect(packingState(packed)).toMatchObject({ code: "packing.open" });
     const back = withPacked(body, "lav", { isBack: true });
-    expect(packingWords(needs(bundle({ packings: [stored<"packing">("p", back)] })))).toBe(
-      "Still out: RCA to 6.35 mm lead.",
-    );
+    expect(packingState(needs(bundle({ packings: [stored<"packing">("p", back)] })))).toEqual({
+      ...{ code: "packing.stillOut", names: ["RCA to 6.35 mm lead"] },
+    });
     expect(withPacked(body, "lav", { packed: 0 }).lines.map(({ key }) => key)).toEqual(["rca-635"]);
   });
 

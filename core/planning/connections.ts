@@ -187,8 +187,8 @@ const withDevice = (input: Input, { maxInputDbu }: RigDevices["input"], roughId:
   input.id === roughId && input.kind === "recorder" && input.id in INPUTS ? { ...input, clipsDbu: maxInputDbu } : input;
 
 /** What has to be set beside what Level plans: a radio's knobs have their figures there. */
-const settingsBeside = ({ settings, levelSettings }: FoundPath, isRadio: boolean): readonly string[] =>
-  isRadio ? settings.filter((says) => !levelSettings.includes(says)) : settings;
+const settingsBeside = ({ settings }: FoundPath, isRadio: boolean): FoundPath["settings"] =>
+  isRadio ? settings.filter(({ isLevel }) => !isLevel) : settings;
 
 /** A link with the ways that were found for it, what it is meant to be, and which of its steps still hold. */
 function connectionOf(

@@ -99,12 +99,12 @@ test("what is assumed fits what may be stored", () => {
 test("more tracks than the recorder takes are named with where, how many, and what helps; nothing is said while nobody knows", () => {
   expect(dayMediaOf(bundle(), 1).tooMany).toBeNull();
   expect(dayMediaOf(bundle({ recorderTracks: 2 }), 1).tooMany).toBeNull();
-  expect(dayMediaOf(bundle({ recorderTracks: 1 }), 1).tooMany).toBe(
-    "Morning needs 2 tracks and the recorder takes 1. Bring a second recorder, or mix those who never speak together onto one track.",
-  );
-  expect(dayMediaOf(bundle({ recorderTracks: 2, hasSafetyTracks: true }), 1).tooMany).toContain(
-    "Without safety tracks it fits",
-  );
+  expect(dayMediaOf(bundle({ recorderTracks: 1 }), 1).tooMany).toEqual({
+    ...{ code: "day.tooManyTracks", title: "Morning", tracks: 2, recorderTracks: 1, helps: "secondRecorder" },
+  });
+  expect(dayMediaOf(bundle({ recorderTracks: 2, hasSafetyTracks: true }), 1).tooMany).toMatchObject({
+    helps: "noSafety",
+  });
 });
 
 test("with mains the recorder needs no cells indoors, and does in the open", () => {

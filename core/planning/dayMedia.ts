@@ -23,6 +23,7 @@ import { type Exposure, exposureOf } from "../sound";
 import { BY_LEAD } from "../wireless";
 import { airBodyOf } from "./airScene";
 import { levelsOf } from "./levels";
+import type { PlanMessage } from "./messages";
 import { type ProvisionBody, scenesInOrder, type ShootBundle } from "../records";
 import { storedPickup } from "./storedPickup";
 
@@ -62,7 +63,7 @@ export interface DayMedia {
   /** Tracks at one time, safety tracks with them. */
   mostTracks: number;
   /** Where there are more tracks than the recorder takes; null where there are not, or nobody has said how many it takes. */
-  tooMany: string | null;
+  tooMany: PlanMessage | null;
   power: readonly SwapPlan[];
   /** Cells by kind for the whole day. */
   cells: readonly CellCount[];
@@ -101,15 +102,13 @@ function rollingsOf(
 function tooManyTracks(
   rollings: readonly Rolling[],
   { recorderTracks, hasSafetyTracks }: ProvisionBody,
-): string | null {
+): PlanMessage | null {
   const over = recorderTracks === null ? [] : rollings.filter(({ tracks }) => tracks > recorderTracks);
   const [worst] = [...over].sort((one, other) => other.tracks - one.tracks);
   if (!worst || recorderTracks === null) return null;
-  const helps =
-    hasSafetyTracks && worst.tracks / 2 <= recorderTracks
-      ? "Without safety tracks it fits."
-      : "Bring a second recorder, or mix those who never speak together onto one track.";
-  return `${worst.title} needs ${worst.tracks} tracks and the recorder takes ${recorderTracks}. ${helps}`;
+  const { title, tracks } = worst;
+  const helps = hasSafetyTracks && tracks / 2 <= recorderTracks ? "noSafety" : "secondRecorder";
+  return { code: "day.tooManyTracks", title, tracks, recorderTracks, helps };
 }
 
 /** Noise of the loudest plan of a day in the file, and whether one of its voices may go over; null where nothing is planned. */

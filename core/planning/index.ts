@@ -25,13 +25,23 @@ export { expectedTake } from "./expectedTake";
 export type { SettingsCard } from "./levelCards";
 export { USUAL_TARGETS, levelsBodyOf, lineOf, withLine } from "./levelLines";
 export { levelsOf, levelsOfRig, settingOf, type LevelSubject } from "./levels";
+export {
+  HABIT_IDS,
+  type CardCatalogue,
+  type CardMessage,
+  type CarryCatalogue,
+  type CarryMessage,
+  type Habit,
+  type PlanCatalogue,
+  type PlanMessage,
+} from "./messages";
 export { FIRST_OUTFIT, newRig } from "./newRig";
 export {
   NEED_GROUPS,
-  getWords,
   needsOf,
   packingBodyOf,
-  packingWords,
+  packingState,
+  toGet,
   withPacked,
   type Need,
   type NeedGroup,

@@ -1,83 +1,90 @@
 import type { LevelPlan } from "../chain";
 import type { FoundPath } from "../connect";
-import type { Input, Source } from "../devices";
+import type { Input, Setting, Source } from "../devices";
 import { type AirLink, presetName, type RadioSystem } from "../wireless";
-import type { LevelLine, ShootBody } from "../records";
-
-/** One thing to set on a device. */
-export interface CardLine {
-  what: string;
-  /** What it should read; empty where the words say all. */
-  value: string;
-  /** Whether it is a level: shown large. */
-  isKnob: boolean;
-}
+import type { LevelLine, SetTo, ShootBody } from "../records";
+import type { CardMessage, Habit } from "./messages";
 
 /** Everything to set on one device of one way. */
 export interface SettingsCard {
+  /** Tells it from the other devices of its way. */
+  deviceId: string;
   device: string;
-  lines: readonly CardLine[];
-  caution: string | null;
+  lines: readonly CardMessage[];
+  /** Connecting it is the house technician's affair. */
+  isFeed: boolean;
   /** What a tick holds for. */
-  holdsFor: string;
+  holdsFor: SetTo[];
   /** Not set yet; set; or set to something that has changed since. */
   state: "open" | "set" | "stale";
   setAt: string | null;
 }
 
 /** What always stands on a device that records. Common practice. */
-const HABITS: Record<Input["kind"], readonly string[]> = {
-  recorder: [
-    "Automatic level off",
-    "Low cut off, unless there is wind or rumble",
-    "Limiter as seat belt only",
-    "Headphones in: their volume is not the record level",
-  ],
-  camera: ["Automatic level off", "Low cut off, unless there is wind or rumble"],
-  phone: ["Automatic level off in the program", "Flight mode, notifications off"],
-  computer: ["Echo cancelling, noise suppression and automatic gain off", "The right input in system and program"],
-  mixer: ["Compressor off, limiter as seat belt only"],
+const HABITS: Record<Input["kind"], readonly Habit[]> = {
+  recorder: ["automaticLevelOff", "lowCutOff", "limiterOnly", "headphonesIn"],
+  camera: ["automaticLevelOff", "lowCutOff"],
+  phone: ["programLevelOff", "flightMode"],
+  computer: ["processingOff", "rightInput"],
+  mixer: ["compressorOff"],
 };
 
-const FEED_CAUTION =
-  "Only through the venue's technician. No home-made adapters, and never lift the safety earth against hum.";
-const RECEIVER_HABIT = "Simple receivers distort near full: two thirds to three quarters";
+const habit = (each: Habit): CardMessage => ({ code: "card.habit", habit: each });
+const setting = (each: Setting): CardMessage => ({ code: "card.setting", setting: each });
 
-const words = (what: string): CardLine => ({ what, value: "", isKnob: false });
+/** What a knob reads, as it is kept: figures without their unit. */
+const figuresOf = (reads: string): string => reads.replaceAll("−", "-").replaceAll("+", "").replaceAll(" dB", "");
 
-function tuningLines(link: AirLink | null, system: RadioSystem | null): CardLine[] {
-  if (!link || !system) return [];
-  if (system.band !== "uhf") return [words("2.4 GHz, paired")];
-  if (link.frequencyMHz === null) return [words("No frequency yet")];
-  const preset = presetName(system, link.frequencyMHz);
-  return [
-    { what: "Frequency", value: `${link.frequencyMHz.toFixed(3)} MHz`, isKnob: false },
-    ...(preset ? [{ what: "Preset", value: preset, isKnob: false }] : []),
-  ];
+/** What stands on a card as it is kept with a tick: a control and its value; worded anew it is the same. */
+function setTo(line: CardMessage): SetTo {
+  switch (line.code) {
+    case "card.paired":
+      return { control: "frequency", value: "paired" };
+    case "card.noFrequency":
+      return { control: "frequency", value: "none" };
+    case "card.frequency":
+      return { control: "frequency", value: line.frequencyMHz.toFixed(3) };
+    case "card.preset":
+      return { control: "preset", value: line.preset };
+    case "card.knob":
+      return { control: line.knob, value: figuresOf(line.reads) };
+    case "card.setting": {
+      const { code, ...facts } = line.setting;
+      return { control: code, value: Object.values(facts).join(" ") };
+    }
+    case "card.format":
+      return { control: "format", value: `${line.sampleRateHz}/${line.bits}` };
+    case "card.compressor":
+      return { control: "compressor", value: `${line.ratio}:1 ${line.thresholdDbfs}` };
+    case "card.habit":
+      return { control: `habit.${line.habit}`, value: "" };
+  }
 }
 
-/** Taps belong to pairing. */
-const isNoTap = (says: string): boolean => !says.startsWith("Tap ");
+const isSame = (one: readonly SetTo[], other: readonly SetTo[]): boolean =>
+  one.length === other.length &&
+  one.every(({ control, value }) => other.some((each) => each.control === control && each.value === value));
 
-/** What has to be set on the way is said by the leads' judge for the whole way: each at its own thing. */
-function sortedSettings(path: FoundPath | null, source: Source | null, input: Input) {
-  // Knobs are given by their figures.
-  const knobs = new Set(path?.levelSettings);
-  const all = (path?.settings ?? []).filter((says) => isNoTap(says) && !knobs.has(says));
-  const parts = path?.parts ?? [];
-  const ofPart = (says: string) =>
-    parts.find(({ settings, name }) => settings.includes(says) || says.endsWith(name) || says.includes(` at ${name}`));
-  const byPart = new Map<string, string[]>();
-  const ofInput: string[] = [];
-  for (const says of all) {
-    const part = ofPart(says);
-    if (part) byPart.set(part.name, [...(byPart.get(part.name) ?? []), says.replace(` at ${part.name}`, "")]);
-    else ofInput.push(says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"));
-  }
-  const carriesPhantom =
-    input.phantom === "switched" && source !== null && !ofInput.some((says) => /phantom/i.test(says));
-  if (carriesPhantom && source.needs !== "phantom") ofInput.push("Phantom power off");
-  return { byPart, ofInput };
+function tuningLines(link: AirLink | null, system: RadioSystem | null): CardMessage[] {
+  if (!link || !system) return [];
+  if (system.band !== "uhf") return [{ code: "card.paired" }];
+  const { frequencyMHz } = link;
+  if (frequencyMHz === null) return [{ code: "card.noFrequency" }];
+  const preset = presetName(system, frequencyMHz);
+  return [{ code: "card.frequency", frequencyMHz }, ...(preset ? [{ code: "card.preset", preset } as const] : [])];
+}
+
+/** What the cables' judge says is to be set, by the part or at the input. Knobs are given by their figures; taps belong to pairing. */
+function settingsBeside(path: FoundPath | null, source: Source | null, input: Input) {
+  const toSet = (path?.settings ?? []).filter(
+    ({ setting: each, isLevel }) => !isLevel && each.code !== "setting.tapTest",
+  );
+  const ofPart = (number: number) => toSet.filter(({ on }) => on === number).map((each) => each.setting);
+  const ofInput = toSet.filter(({ on }) => typeof on === "string").map((each) => each.setting);
+  const isPhantomSaid = ofInput.some(({ code }) => code === "setting.phantomOn" || code === "setting.phantomOff");
+  if (input.phantom === "switched" && source !== null && source.needs !== "phantom" && !isPhantomSaid)
+    ofInput.push({ code: "setting.phantomOff" });
+  return { ofPart, ofInput };
 }
 
 /** Cards of one way, in the order of the signal. */
@@ -94,39 +101,40 @@ export function settingsCards(
   { ticks, dynamics }: LevelLine,
 ): SettingsCard[] {
   const { source, path, input, link, system, shoot } = about;
-  const { byPart, ofInput } = sortedSettings(path, source, input);
-  const knobsOf = (device: string): CardLine[] =>
+  const { ofPart, ofInput } = settingsBeside(path, source, input);
+  const knobsOf = (deviceId: string): CardMessage[] =>
     plan.knobs
-      .filter((knob) => knob.device === device)
-      .map(({ name, says }) => ({ what: name, value: says, isKnob: true }));
+      .filter((knob) => knob.deviceId === deviceId)
+      .map(({ id, stageId, name, says }) => ({ code: "card.knob", knob: id, stageId, name, reads: says }));
   const isDesk = source?.kind === "desk" || source?.kind === "speaker";
-  const card = (device: string, lines: readonly CardLine[], caution: string | null = null): SettingsCard[] => {
+  const card = (
+    { id, name }: { id: string; name: string },
+    lines: readonly CardMessage[],
+    isFeed = false,
+  ): SettingsCard[] => {
     if (lines.length === 0) return [];
-    const holdsFor = lines.map(({ what, value }) => `${what} ${value}`.trim()).join("; ");
-    const tick = ticks.find((each) => each.device === device);
-    const state = !tick ? "open" : tick.holdsFor === holdsFor ? "set" : "stale";
-    return [{ device, lines, caution, holdsFor, state, setAt: tick?.at ?? null }];
+    const holdsFor = lines.map(setTo);
+    const tick = ticks.find((each) => each.device === id);
+    const state = !tick ? "open" : isSame(tick.holdsFor, holdsFor) ? "set" : "stale";
+    return [{ deviceId: id, device: name, lines, isFeed, holdsFor, state, setAt: tick?.at ?? null }];
   };
-  const tuning = tuningLines(link, system);
-  const format = `${shoot.sampleRateHz / 1000} kHz, ${shoot.bitsPerSample} bit`;
-  const outlet = source && isDesk ? knobsOf(source.name) : [];
+  const radio = (id: "pack" | "receiver", ...more: CardMessage[]) =>
+    card({ id, name: id }, [...tuningLines(link, system), ...knobsOf(id), ...more]);
+  const format: CardMessage = {
+    ...{ code: "card.format", sampleRateHz: shoot.sampleRateHz, bits: shoot.bitsPerSample },
+  };
   return [
-    ...(system ? card("pack", [...tuning, ...knobsOf("pack")]) : []),
-    ...(system ? card("receiver", [...tuning, ...knobsOf("receiver"), words(RECEIVER_HABIT)]) : []),
-    ...(source && isDesk
-      ? card(source.name, [...outlet, words("Ask for a test tone, or the loudest song, before the show")], FEED_CAUTION)
-      : []),
-    ...(path?.parts ?? []).flatMap(({ name }) =>
-      card(name, [...knobsOf(name), ...(byPart.get(name) ?? []).map(words)]),
-    ),
-    ...card(input.name, [
-      ...knobsOf(input.name),
-      ...(input.kind === "recorder" ? [{ what: "Format", value: format, isKnob: false }] : []),
-      ...ofInput.map(words),
+    ...(system ? [...radio("pack"), ...radio("receiver", habit("twoThirds"))] : []),
+    ...(source && isDesk ? card(source, [...knobsOf(source.id), habit("testTone")], true) : []),
+    ...(path?.parts ?? []).flatMap((part, number) => card(part, [...knobsOf(part.id), ...ofPart(number).map(setting)])),
+    ...card(input, [
+      ...knobsOf(input.id),
+      ...(input.kind === "recorder" ? [format] : []),
+      ...ofInput.map(setting),
       ...(dynamics
-        ? [{ what: "Compressor", value: `${dynamics.ratio} : 1 from ${dynamics.thresholdDbfs} dBFS`, isKnob: false }]
+        ? [{ code: "card.compressor", ratio: dynamics.ratio, thresholdDbfs: dynamics.thresholdDbfs } as const]
         : []),
-      ...HABITS[input.kind].map(words),
+      ...HABITS[input.kind].map(habit),
     ]),
   ];
 }

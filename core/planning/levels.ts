@@ -1,6 +1,6 @@
 import { type LevelPlan, planLevels, stagesOfWay, type Targets, whole } from "../chain";
 import { type Input, INPUTS, levelsOfInput, PARTS, type RecorderInput, type Source } from "../devices";
-import { findPath, type FoundPath } from "../connect";
+import { type ConnectMessage, findPath, type FoundPath } from "../connect";
 import { MICROPHONES } from "../pickup";
 import { type LevelLine, rememberReads, type ShootBundle, type Stored } from "../records";
 import { BY_LEAD } from "../wireless";
@@ -9,6 +9,7 @@ import { choicesOf, connectionsOf, levelInputOf, type Connection } from "./conne
 import { settingsCards, type SettingsCard } from "./levelCards";
 import { levelsBodyOf, lineOf, targetsFor } from "./levelLines";
 import { micLevels, planWay, wayLevels, type WayLevels } from "./linkLevels";
+import type { PlanMessage } from "./messages";
 import { placedSounds } from "./placedLevels";
 import { placeOfRig, planRig } from "./planRig";
 
@@ -29,9 +30,9 @@ export interface LevelSubject {
   targets: Targets;
   line: LevelLine;
   /** Why there is nothing to set; null where there is. */
-  refusal: string | null;
+  refusal: PlanMessage | null;
   /** What Link says is wrong with the way itself. */
-  warning: string | null;
+  warning: PlanMessage | ConnectMessage | null;
   readonly plan: LevelPlan | null;
   readonly cards: readonly SettingsCard[];
 }
@@ -77,29 +78,30 @@ function subjectOf(bundle: ShootBundle, outline: Outline): LevelSubject {
 const PAD_DB = 10;
 
 /** A way that works only with a pad that nobody has: what it would be without. */
-function withoutPads({ way, sound }: WayLevels, targets: Targets): string | null {
+function withoutPads({ way, sound }: WayLevels, targets: Targets): PlanMessage | null {
   const pads = way.parts.filter(({ lossDb, isOwned }) => lossDb >= PAD_DB && !isOwned);
   if (pads.length === 0) return null;
   const bare = { ...way, parts: way.parts.filter((part) => !pads.includes(part)) };
   const plan = planLevels(stagesOfWay(bare), sound, targets);
   const over = plan.stages.find(({ id, headroomDb }) => id !== "file" && headroomDb !== null && headroomDb < 0);
   if (!over) return null;
-  const names = pads.map(({ name }) => name).join(", ");
-  return `Refused without the ${names}: ${whole(-over.headroomDb!)} dB too loud for ${over.device}, and it clips however low the gain. It is not in the kit.`;
+  const names = pads.map(({ name }) => name);
+  return { code: "levels.needsPads", pads: names, overDb: whole(-over.headroomDb!), device: over.device };
 }
 
 /** What is wrong with a way itself: what Link says of it, or what it needs that nobody has. */
-function warningOf(path: FoundPath | null, levels: WayLevels | null, targets: Targets): string | null {
+function warningOf(path: FoundPath | null, levels: WayLevels | null, targets: Targets): LevelSubject["warning"] {
   const isWrong = path?.verdict === "silentlyWrong" || path?.verdict === "damage";
   if (isWrong) return path.because[0] ?? null;
   return levels && withoutPads(levels, targets);
 }
 
-function refusalOf({ input, ways, inputId }: Connection, hasSound: boolean): string | null {
-  if (!hasSound) return "No place on this outfit works, so there is nothing to set yet.";
-  if (!input)
-    return inputId === "ears" ? "Heard only: nothing is recorded." : "Recorded beside it: nothing to set here.";
-  return ways[0]?.path ? null : `Nothing connects ${ways[0]?.source.name ?? "it"} to ${input.name}: see Link.`;
+function refusalOf({ input, ways, inputId }: Connection, hasSound: boolean): PlanMessage | null {
+  if (!hasSound) return { code: "levels.noPlace" };
+  if (!input) return { code: inputId === "ears" ? "levels.heardOnly" : "levels.recordedBeside" };
+  const [way] = ways;
+  if (!way || way.path) return null;
+  return { code: "levels.notConnected", source: way.source.name, input: input.name, seeLink: true };
 }
 
 function wornOutlines(bundle: ShootBundle, connections: readonly Connection[]): Outline[] {
@@ -205,7 +207,12 @@ function placedOutlines(bundle: ShootBundle): Outline[] {
         levels: isConnected ? { way, chain: stagesOfWay(way), sound, isUsualVoice: false } : null,
         targets,
         line,
-        refusal: isConnected ? null : `Nothing connects ${MICROPHONES[microphone].name} to ${input.name}.`,
+        refusal: isConnected
+          ? null
+          : {
+              ...{ code: "levels.notConnected", source: MICROPHONES[microphone].name, input: input.name },
+              seeLink: false,
+            },
         warning: warningOf(path, null, targets),
       };
     }),

@@ -3,6 +3,7 @@ import { partsOf, type Stock } from "../connect";
 import type { ExtraFigures } from "../devices";
 import { BY_LEAD, type RadioSystem } from "../wireless";
 import { isOnAt, startsOf, type Connection, type ConnectionPlan } from "./connections";
+import type { PlanMessage } from "./messages";
 import type { PackingBody, ShootBundle, Stored } from "../records";
 
 export const NEED_GROUPS = ["leads", "radio", "microphones", "inputs", "always"] as const;
@@ -121,13 +122,11 @@ export function needsOf(
   );
 }
 
-/** What has to be got before the day: "2 to buy, 1 of them a spare". */
-export function getWords({ missing, spare, group }: Need): string | null {
+/** What has to be got before the day, spares with it; null: nothing. */
+export function toGet({ missing, spare, group }: Need): PlanMessage | null {
   if (missing === 0) return null;
-  const how = { leads: "buy", radio: "hire", microphones: "hire", inputs: "bring", always: "bring" }[group];
-  const spares = Math.min(spare, missing);
-  if (spares === missing) return `${missing} to ${how}, as ${missing === 1 ? "a spare" : "spares"}`;
-  return `${missing} to ${how}${spares > 0 ? `, ${spares} of them ${spares === 1 ? "a spare" : "spares"}` : ""}`;
+  const how = ({ leads: "buy", radio: "hire", microphones: "hire", inputs: "bring", always: "bring" } as const)[group];
+  return { code: "packing.toGet", missing, spares: Math.min(spare, missing), how };
 }
 
 export const MOST_PACKED = 999;
@@ -148,13 +147,17 @@ export const packingBodyOf = (bundle: ShootBundle): PackingBody =>
   storedPacking(bundle)?.body ?? { shootId: bundle.shoot.id, lines: [] };
 
 /** Where the packing stands: what is still out after the shoot, what is not in the bag before it. */
-export function packingWords(needs: readonly Need[]): string {
+export function packingState(needs: readonly Need[]): PlanMessage {
   const wanted = needs.filter(({ needed, spare }) => needed + spare > 0);
-  if (wanted.length === 0) return "Nothing to pack yet: add people to a scene, or say where a link goes.";
+  if (wanted.length === 0) return { code: "packing.nothing" };
   const open = wanted.filter(({ packed, needed, spare }) => packed < Math.min(needed + spare, MOST_PACKED));
   const out = wanted.filter(({ packed, isBack }) => packed > 0 && !isBack);
   const someBack = wanted.some(({ isBack }) => isBack);
   if (someBack)
-    return out.length === 0 ? "Everything is back." : `Still out: ${out.map(({ name }) => name).join(", ")}.`;
-  return open.length === 0 ? "All packed." : `${open.length} of ${wanted.length} lines are not packed yet.`;
+    return out.length === 0
+      ? { code: "packing.allBack" }
+      : { code: "packing.stillOut", names: out.map(({ name }) => name) };
+  return open.length === 0
+    ? { code: "packing.allPacked" }
+    : { code: "packing.open", open: open.length, of: wanted.length };
 }

@@ -49,9 +49,11 @@ const PROOF: MeasurementBody = {
   measured: { peakDbfs: -12, speechDbfs: -27, noiseDbfs: -60, snrDb: 33, pitchHz: null },
   planned: { peakDbfs: -12, speechDbfs: -27, noiseDbfs: -60, snrDb: 33 },
   grade: "good",
-  sentence: "Good.",
-  correction: "Leave the levels as they are.",
-  redress: "",
+  said: { worst: null, correction: { byDb: null, isAtLeast: false, turns: [], advice: null }, redress: null },
+};
+
+const SAID = {
+  ...{ worst: null, correction: { byDb: null, isAtLeast: false, turns: [], advice: null }, redress: null },
 };
 
 function bundle(
@@ -72,7 +74,11 @@ function bundle(
 
 const stitchesOf = (each: ShootBundle) => boardOf(each)[0]!.stitches;
 const proofAt = (grade: MeasurementBody["grade"], changedAt: string) =>
-  stored<"measurement">(changedAt, { ...PROOF, grade, sentence: `It is ${grade}.` }, changedAt);
+  stored<"measurement">(
+    changedAt,
+    { ...PROOF, grade, said: { ...SAID, worst: grade === "good" ? null : "clipped" } },
+    changedAt,
+  );
 
 describe("stitches", () => {
   test("nothing chosen is loose, chosen is basted, rigged is sewn", () => {
@@ -102,10 +108,15 @@ describe("stitches", () => {
   test("another place that a take asks for is a risk of the day, until a better take", () => {
     const rig = { choice: AT_FRONT };
     const rustly = proofAt("usable", "2027-05-11T10:00:00Z");
-    const asks = { ...rustly, body: { ...rustly.body, redress: "Rustle 14 times in 3 min. Go to the tie knot." } };
+    const redress = {
+      ...{ kind: "rustle" as const, times: 14, durationS: 180, from: "Lapel" },
+      ...{ siteId: "tieKnot", to: "Tie knot", rank: 2 },
+    };
+    const asks = { ...rustly, body: { ...rustly.body, said: { ...SAID, redress } } };
     const says = (proofs: Stored<"measurement">[]) => boardOf(bundle(rig, proofs))[0]!.risks.map((each) => each.says);
-    expect(says([asks])).toContain("Rustle 14 times in 3 min. Go to the tie knot.");
-    expect(says([asks, proofAt("good", "2027-05-11T11:00:00Z")]).join()).not.toContain("tie knot");
+    expect(says([asks])).toContainEqual({ code: "proof.redress", ...redress });
+    const after = says([asks, proofAt("good", "2027-05-11T11:00:00Z")]);
+    expect(after.map(({ code }) => code)).not.toContain("proof.redress");
   });
 
   test("Scout is basted only where the scene has a place", () => {
@@ -122,20 +133,17 @@ describe("risks", () => {
     const rows = boardOf(bundle({ choice: AT_FRONT }, [proofAt("redo", "2027-05-11T10:00:00Z")]));
     expect(worstRisk(rows.flatMap(({ risks }) => risks))).toMatchObject({
       station: "check",
-      says: "It is redo.",
-      doThis: "Leave the levels as they are.",
+      says: { code: "proof.verdict", worst: "clipped" },
+      doThis: { code: "proof.correction", byDb: null },
     });
   });
 
   test("permission not asked is named once a place is chosen, a refusal before anything planned", () => {
-    const says = (rig: Partial<RigBody>) =>
-      boardOf(bundle(rig))[0]!
-        .risks.map((risk) => risk.says)
-        .join(" ");
-    expect(says({ choice: AT_FRONT })).toContain("Permission not asked");
-    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })).flatMap(({ risks }) => risks))!.says).toContain(
-      "Said no",
-    );
+    const codes = (rig: Partial<RigBody>) => boardOf(bundle(rig))[0]!.risks.map((risk) => risk.says.code);
+    expect(codes({ choice: AT_FRONT })).toContain("board.notAsked");
+    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })).flatMap(({ risks }) => risks))!.says).toEqual({
+      code: "board.saidNo",
+    });
   });
 
   test("an empty board has no risk", () => {
@@ -264,16 +272,22 @@ describe("scenes of a day", () => {
   });
 
   test("an added scarf, another place's wind, and a new jacket are flagged", () => {
-    const changesOf = (each: ShootBundle) => carryFromBefore(each, rigsOfWearer(each, "w")[1]!)!.changes.join(", ");
-    expect(changesOf(two({ outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }))).toContain("scarf added");
-    expect(changesOf(two({}, "q"))).toContain("wind up from 0 to 8 m/s");
+    const changesOf = (each: ShootBundle) => carryFromBefore(each, rigsOfWearer(each, "w")[1]!)!.changes;
+    expect(changesOf(two({ outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }))).toContainEqual({
+      ...{ code: "carry.accessoryAdded", accessory: "scarf" },
+    });
+    expect(changesOf(two({}, "q"))).toContainEqual({ code: "carry.windUp", fromMps: 0, toMps: 8 });
     expect(
       changesOf(two({ outfit: { layers: [...FIRST_OUTFIT.layers, usualLayer("blazer")], accessories: [] } })),
-    ).toContain("jacket with lapels is new");
-    expect(changesOf(two({ choice: { ...AT_FRONT, port: "down" } }))).toContain("another place was chosen");
-    expect(changesOf(two({ performance: { ...RIG.performance, sweats: true } }))).toContain("sweat");
+    ).toContainEqual({ code: "carry.garmentNew", garment: "jacket with lapels" });
+    expect(changesOf(two({ choice: { ...AT_FRONT, port: "down" } }))).toContainEqual({ code: "carry.otherPlace" });
+    expect(changesOf(two({ performance: { ...RIG.performance, sweats: true } }))).toContainEqual({
+      ...{ code: "carry.performance", field: "sweats" },
+    });
     const row = boardOf(two({ isRigged: true, consent: YES, outfit: { ...FIRST_OUTFIT, accessories: ["scarf"] } }))[1]!;
-    expect(row.risks.map((risk) => risk.says).join(" ")).toContain("Changed since the scene before: scarf added");
+    expect(row.risks.map((risk) => risk.says)).toContainEqual({
+      ...{ code: "board.changed", changes: [{ code: "carry.accessoryAdded", accessory: "scarf" }] },
+    });
   });
 
   test("call times run backwards from the scene: nobody overlaps, the last is ready ten minutes before", () => {
@@ -304,11 +318,8 @@ describe("scenes of a day", () => {
   test("a no plans for the outside only; what was agreed bounds a yes", () => {
     expect(consentedTo(NO)).toBe(0);
     expect(consentedTo({ ...YES, agreedTo: 1 })).toBe(1);
-    const says = (rig: Partial<RigBody>) =>
-      boardOf(bundle(rig))[0]!
-        .risks.map((risk) => risk.says)
-        .join(" ");
+    const codes = (rig: Partial<RigBody>) => boardOf(bundle(rig))[0]!.risks.map((risk) => risk.says.code);
     const onSkin: Choice = { site: "breastbone", surface: "skin", layer: null, mount: "medical", port: "up" };
-    expect(says({ choice: onSkin, consent: { ...YES, agreedTo: 1 } })).toContain("further than they agreed");
+    expect(codes({ choice: onSkin, consent: { ...YES, agreedTo: 1 } })).toContain("board.beyondConsent");
   });
 });

@@ -11,7 +11,6 @@ import {
   type Stored,
   type TakeDetailBody,
 } from "../records";
-import { clipText } from "../schema";
 
 /** Findings that are kept of one take; the counts know of all. */
 const MOST_KEPT = 600;
@@ -35,6 +34,7 @@ export function takeRecord(
   reviews: readonly Review[],
 ): TakeRecord {
   const others = measurement.findings.filter(({ channel }) => channel !== null && channel !== verdict.channel);
+  const { byDb, isAtLeast, turns, advice } = verdict.correction;
   const own = measurement.channels.find(({ index }) => index === verdict.channel);
   return {
     summary: {
@@ -50,9 +50,7 @@ export function takeRecord(
       },
       planned: { peakDbfs, speechDbfs, noiseDbfs, snrDb },
       grade: verdict.grade,
-      sentence: verdict.sentence,
-      correction: clipText(verdict.correctionSays, 400),
-      redress: clipText(redress?.says ?? "", 400),
+      said: { worst: verdict.worst, correction: { byDb, isAtLeast, turns: [...turns], advice }, redress },
     },
     detail: {
       shootId: ids.shootId,

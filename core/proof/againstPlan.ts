@@ -1,11 +1,4 @@
-import {
-  type ChannelMeasurement,
-  type Finding,
-  type FindingKind,
-  KIND_WORDS,
-  LIMITS,
-  type RecordingMeasurement,
-} from "../check";
+import { type ChannelMeasurement, type Finding, type FindingKind, LIMITS, type RecordingMeasurement } from "../check";
 import {
   directOverEchoDb,
   distanceByFallM,
@@ -33,30 +26,25 @@ const USUAL_PITCH_HZ = { deep: 110, middle: 160, light: 225 } as const;
 /** Tracks fit better the other way round by so many octaves in all before they are called swapped. Estimate. */
 const SWAPPED_OCTAVES = 0.5;
 
-const db = (value: number) => `${value.toFixed(0).replace("-", "−")} dB`;
-const metres = (value: number) => (value < 1 ? `${Math.round(value * 100)} cm` : `${value.toFixed(1)} m`);
-
-type Draft = Pick<Finding, "kind" | "severity" | "confidence" | "message"> & Partial<Finding>;
+type Draft = Pick<Finding, "kind" | "severity" | "confidence" | "what"> & Partial<Finding>;
 
 function wrongFormat({ format: wanted }: Expected, { format }: RecordingMeasurement): Draft[] {
-  const khz = (hz: number) => `${hz / 1000} kHz`;
   const isOtherRate = format.sampleRateHz !== wanted.sampleRateHz;
   const bits = format.bitsPerSample;
   const isFewer = bits !== null && bits < wanted.bitsPerSample;
   const isMore = bits !== null && bits > wanted.bitsPerSample;
   const isLossy = bits === null && format.encoding === "decoded";
   if (!isOtherRate && !isFewer && !isMore && !isLossy) return [];
-  const agreed = `agreed are ${khz(wanted.sampleRateHz)} and ${wanted.bitsPerSample} bit`;
-  const is = isLossy
-    ? `a compressed file of ${khz(format.sampleRateHz)}`
-    : `${khz(format.sampleRateHz)} and ${bits} bit`;
   return [
     {
       kind: "wrongFormat",
       channel: null,
       severity: isOtherRate || isFewer || isLossy ? "warning" : "note",
       confidence: 1,
-      message: `This is ${is}; ${agreed}.`,
+      what: {
+        ...{ code: "finding.otherFormat", sampleRateHz: format.sampleRateHz, bits, isLossy },
+        ...{ agreedHz: wanted.sampleRateHz, agreedBits: wanted.bitsPerSample },
+      },
     },
   ];
 }
@@ -90,28 +78,21 @@ function cluesOf({ dressed, room, plan }: Expected, channel: ChannelMeasurement)
 /** Two of three clues: farther by its echo, far noisier than planned, and none of the covers' dullness. */
 function ownMicrophone(expected: Expected, clues: Clues): Draft[] {
   const { heardAtM, isFarther, underPlanDb, brighterDb, coverDb } = clues;
-  const reasons = [
-    ...(isFarther
-      ? [
-          Number.isFinite(heardAtM)
-            ? `by its echo it is ${metres(heardAtM!)} away, planned are ${metres(expected.dressed!.candidate.sound.distanceM)}`
-            : "it has nothing but echo",
-        ]
-      : []),
-    ...(underPlanDb !== null && underPlanDb > UNDER_PLAN_DB
-      ? [`the voice stands ${db(underPlanDb)} less over the noise than planned`]
-      : []),
-    ...(coverDb > COVERED_DB && brighterDb !== null && brighterDb > COLOUR_APART_DB
-      ? ["nothing of the cloth over it is heard"]
-      : []),
-  ];
-  if (reasons.length < 2) return [];
+  const isUnderPlan = underPlanDb !== null && underPlanDb > UNDER_PLAN_DB;
+  const lacksCover = coverDb > COVERED_DB && brighterDb !== null && brighterDb > COLOUR_APART_DB;
+  const clueCount = [isFarther, isUnderPlan, lacksCover].filter(Boolean).length;
+  if (clueCount < 2) return [];
+  const isOnlyRoom = isFarther && !Number.isFinite(heardAtM);
   return [
     {
       kind: "ownMicrophone",
       severity: "fault",
-      confidence: reasons.length > 2 ? 0.9 : 0.7,
-      message: `This may not be the microphone that was placed: ${reasons.join("; ")}.`,
+      confidence: clueCount > 2 ? 0.9 : 0.7,
+      what: {
+        ...{ code: "finding.otherMicrophone", heardAtM: isFarther && !isOnlyRoom ? heardAtM : null, isOnlyRoom },
+        plannedM: expected.dressed?.candidate.sound.distanceM ?? 0,
+        ...{ underPlanDb: isUnderPlan ? underPlanDb : null, lacksCover },
+      },
     },
   ];
 }
@@ -121,26 +102,24 @@ function roomAgainstScout({ room, dressed }: Expected, channel: ChannelMeasureme
   const fall = channel.decayDbPerS ?? null;
   if (!room || !dressed || fall === null) return {};
   if (room.reverberationS === null || room.criticalDistanceM === null)
-    return {
-      message: `${room.name} is in the open, and yet phrases die away at only ${Math.round(fall)} dB a second.`,
-    };
+    return { what: { code: "finding.openButRoomy", place: room.name, dbPerS: fall } };
   const { distanceM } = dressed.candidate.sound;
   const planned = expectedFallDbPerS(room.reverberationS, directOverEchoDb(distanceM, room.criticalDistanceM));
-  const echo = `${room.name} has ${room.reverberationS.toFixed(1)} s of echo`;
+  const { name: place, reverberationS } = room;
   if (fall >= planned * SLOWER)
     return {
-      message: `As forecast: ${echo}, and ${metres(distanceM)} is not close enough for it.`,
-      advice: "Cloth round the set where the voice goes first, or a place nearer the mouth.",
+      what: { code: "finding.roomAsForecast", place, reverberationS, distanceM },
+      advice: { code: "advice.clothNearer" },
     };
-  if (fall < (60 / room.reverberationS) * SLOWER)
+  if (fall < (60 / reverberationS) * SLOWER)
     return {
-      message: `Phrases die away slower than ${room.name} itself by the forecast of ${room.reverberationS.toFixed(1)} s: it echoes longer than that.`,
-      advice: room.isProved ? KIND_WORDS.roomy.advice : "Clap there in Scout; then plan this again.",
+      what: { code: "finding.longerReverberation", place, reverberationS },
+      ...(!room.isProved && { advice: { code: "advice.clapThere" } }),
     };
-  const heard = clues.heardAtM !== null && Number.isFinite(clues.heardAtM) ? metres(clues.heardAtM) : "far";
+  const heardAtM = clues.heardAtM !== null && Number.isFinite(clues.heardAtM) ? clues.heardAtM : null;
   return {
-    message: `More room than planned: ${echo}, and this sounds ${heard} away instead of ${metres(distanceM)}.`,
-    advice: "Look whether the microphone slipped, is turned away, or is the one meant at all.",
+    what: { code: "finding.moreRoom", place, reverberationS, heardAtM, plannedM: distanceM },
+    advice: { code: "advice.lookAtMicrophone" },
   };
 }
 
@@ -152,20 +131,20 @@ function dullness(
 ): { draft: Draft | null; words: Partial<Finding> } {
   const { brighterDb } = clues;
   if (!dressed || brighterDb === null) return { draft: null, words: {} };
-  const planned = `${dressed.candidate.site.name.toLowerCase()}, as dressed, takes ${db(Math.max(0, clues.coverDb))} from the highs`;
+  const planned = { site: dressed.candidate.site.name, takesDb: Math.max(0, clues.coverDb) };
   if (brighterDb < -COLOUR_APART_DB) {
-    const message = `${db(-brighterDb)} duller than planned: ${planned}.`;
+    const what = { code: "finding.dullerThanPlanned", byDb: -brighterDb, ...planned } as const;
     return isFound
-      ? { draft: null, words: { message } }
-      : { draft: { kind: "muffled", severity: "warning", confidence: 0.7, message }, words: {} };
+      ? { draft: null, words: { what } }
+      : { draft: { kind: "muffled", severity: "warning", confidence: 0.7, what }, words: {} };
   }
   if (!isFound || clues.coverDb < COVERED_DB) return { draft: null, words: {} };
   return {
     draft: null,
     words: {
       severity: "note",
-      message: `As dull as planned: ${planned}.`,
-      advice: "A bright cap under layers, a thinner layer over it, or a shelf in the edit.",
+      what: { code: "finding.dullAsPlanned", ...planned },
+      advice: { code: "advice.brightCap" },
     },
   };
 }
@@ -173,10 +152,7 @@ function dullness(
 function turnedAway({ dressed }: Expected): Partial<Finding> {
   if (!dressed) return {};
   const { swingDb, site } = dressed.candidate;
-  const swing = `${site.name} swings ${swingDb.toFixed(0)} dB over the directions planned for this scene`;
-  return swingDb >= 3
-    ? { message: `${swing}: this is that.` }
-    : { message: `${swing}; the head turned farther than that, or the microphone did.` };
+  return { what: { code: "finding.levelSwings", site: site.name, swingDb } };
 }
 
 const pitchOf = ({ voice, pitchHz }: TrackVoice): number | null =>
@@ -205,7 +181,9 @@ function swapped(expected: Expected, channels: readonly ChannelMeasurement[], ow
       severity: "fault",
       otherChannel: best.other,
       confidence: Math.min(0.95, 0.6 + best.gain / 3),
-      message: `By its pitch of ${Math.round(isHz)} Hz this track holds ${best.name}, and track ${best.other + 1} ${wanted.name}.`,
+      what: {
+        ...{ code: "finding.swapped", pitchHz: isHz, holds: best.name, otherTrack: best.other, wanted: wanted.name },
+      },
     },
   ];
 }
@@ -241,7 +219,6 @@ export function findingsAgainstPlan(
     channel: channel.index,
     startS: 0,
     endS: measurement.format.durationS,
-    advice: KIND_WORDS[draft.kind].advice,
     ...draft,
   }));
   return [...own.map((finding): Finding => ({ ...finding, ...words[finding.kind] })), ...added].map((finding) =>

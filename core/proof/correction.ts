@@ -1,16 +1,8 @@
 import { type ChannelMeasurement, type FindingKind, voicesPeakDb } from "../check";
-import { type Chain, type KnobId, type LevelPlan, planLevels, type SoundIn } from "../chain";
+import { type Chain, type LevelAdvice, type LevelPlan, planLevels, type SoundIn } from "../chain";
 import { shiftOctaves } from "../sound";
 import { EFFORTS } from "../voice";
-
-/** One knob to turn, dB: positive is up; and where it stands then. */
-export interface Turn {
-  knob: KnobId;
-  /** "the pack's sensitivity". */
-  name: string;
-  byDb: number;
-  to: string;
-}
+import type { Turn } from "./messages";
 
 export interface Correction {
   /** What the file's level should change by, dB; null when it is right as it is. */
@@ -21,7 +13,7 @@ export interface Correction {
   /** How much louder than planned the voice was, dB; null where that is not known. */
   voiceDb: number | null;
   /** What no knob cures. */
-  advice: readonly string[];
+  advice: LevelAdvice | null;
 }
 
 /** What goes through which stages. */
@@ -47,9 +39,7 @@ export function turnsBetween(before: LevelPlan, after: LevelPlan): Turn[] {
     const next = after.knobs.find(({ stageId }) => stageId === knob.stageId);
     const byDb = next ? next.valueDb - knob.valueDb : 0;
     if (!next || Math.abs(byDb) < 0.01) return [];
-    return [
-      { knob: knob.id, name: `the ${knob.device.split(",")[0]}'s ${knob.name.toLowerCase()}`, byDb, to: next.says },
-    ];
+    return [{ knob: knob.id, device: knob.device, control: knob.name, byDb, to: next.says }];
   });
 }
 
@@ -72,7 +62,7 @@ export function correctLevel(
   channel: ChannelMeasurement,
   kinds: ReadonlySet<FindingKind>,
 ): Correction {
-  const nothing = { byDb: null, isAtLeast: false, turns: [], voiceDb: null, advice: [] };
+  const nothing = { byDb: null, isAtLeast: false, turns: [], voiceDb: null, advice: null };
   const peakDb = voicesPeakDb(channel.voicePeakDbfs, channel.samplePeakDbfs, channel.truePeakDbtp);
   if (peakDb === null || kinds.has("silent")) return nothing;
   const { targetDbfs } = plan.targets;
@@ -97,28 +87,9 @@ export function correctLevel(
     turns: turnsBetween(plan, next),
     voiceDb,
     // How loud a clipped voice really was is not known: nothing is concluded from it about stages before.
-    advice: next.isClean || isClipped ? [] : next.advice,
+    advice: next.isClean || isClipped ? null : (next.advice[0] ?? null),
   };
 }
 
 const positionOf = (chain: Chain, plan: LevelPlan, stageId: string): number =>
   plan.settings[chain.findIndex(({ id }) => id === stageId)] ?? 0;
-
-/** The correction as a sentence. */
-export function correctionSentence({ byDb, isAtLeast, turns, advice }: Correction): string {
-  if (byDb === null) return "Leave the levels as they are.";
-  const amount = `${Math.abs(byDb).toFixed(0)} dB`;
-  const direction = byDb < 0 ? "down" : "up";
-  const atLeast = isAtLeast ? "at least " : "";
-  if (turns.length === 0)
-    return byDb < 0
-      ? `Needs to come ${direction} ${atLeast}${amount}, and no knob has that left: ${advice[0] ?? "use a less sensitive capsule or a pad."}`
-      : `Needs to come ${direction} ${amount}, and no knob has that left: come closer or use a more sensitive capsule.`;
-  const said = turns
-    .map(
-      ({ name, byDb: by, to }) =>
-        `${name} ${by < 0 ? "down" : "up"} ${Math.abs(Math.round(by * 10) / 10)} dB, to ${to}`,
-    )
-    .join("; then ");
-  return `Turn ${said}.${advice[0] ? ` ${advice[0]}` : ""}`;
-}

@@ -1,4 +1,5 @@
 import type { RecordingMeasurement } from "../check";
+import type { ProofMessage } from "./messages";
 
 /** One stretch of a take on the day's time. */
 export interface TrendPoint {
@@ -18,8 +19,8 @@ export interface DayTrend {
   isTimed: boolean;
   /** Whether there is enough of it to tell a drift. */
   isTold: boolean;
-  /** What changed, in words; empty: nothing that matters. */
-  says: readonly string[];
+  /** What changed; empty: nothing that matters. */
+  says: readonly ProofMessage[];
 }
 
 /** A take of the day and the wearer's channel in it. */
@@ -104,31 +105,21 @@ function lateAndEarly(points: readonly TrendPoint[], figure: (point: TrendPoint)
   return [mean(points.slice(cut)), mean(points.slice(0, cut))];
 }
 
-function wordsOf(points: readonly TrendPoint[]): string[] {
-  const says: string[] = [];
+function changesOf(points: readonly TrendPoint[]): ProofMessage[] {
+  const says: ProofMessage[] = [];
   const level = changeOf(points, ({ speechDbfs }) => speechDbfs);
   const noise = changeOf(points, ({ noiseDbfs }) => noiseDbfs);
   const isSteady = (change: { byDb: number; tau: number } | null, matters: number) =>
     change !== null && Math.abs(change.byDb) >= matters && Math.abs(change.tau) >= STEADY;
   if (isSteady(level, LEVEL_MATTERS_DB))
-    says.push(
-      level!.byDb < 0
-        ? `The voice fell by ${Math.round(-level!.byDb)} dB: has the microphone slipped, or are they tired? Look before the next take.`
-        : `The voice rose by ${Math.round(level!.byDb)} dB: leave more headroom.`,
-    );
+    says.push({ code: level!.byDb < 0 ? "trend.voiceFell" : "trend.voiceRose", byDb: Math.abs(level!.byDb) });
   if (isSteady(noise, NOISE_MATTERS_DB))
-    says.push(
-      noise!.byDb > 0
-        ? `The noise rose by ${Math.round(noise!.byDb)} dB: find what was switched on, or what comes closer.`
-        : `The noise fell by ${Math.round(-noise!.byDb)} dB.`,
-    );
+    says.push({ code: noise!.byDb > 0 ? "trend.noiseRose" : "trend.noiseFell", byDb: Math.abs(noise!.byDb) });
   if (points.length < FEWEST) return says;
   const [lateRustle, earlyRustle] = lateAndEarly(points, ({ rustlesPerMin }) => rustlesPerMin);
-  if (lateRustle >= OFTEN_PER_MIN && lateRustle >= MORE * earlyRustle)
-    says.push("Rustle grows: the fixing has come loose. Dress it anew.");
+  if (lateRustle >= OFTEN_PER_MIN && lateRustle >= MORE * earlyRustle) says.push({ code: "trend.rustleGrows" });
   const [lateDrops, earlyDrops] = lateAndEarly(points, ({ dropoutsPerMin }) => dropoutsPerMin);
-  if (lateDrops >= OFTEN_PER_MIN && lateDrops >= MORE * earlyDrops)
-    says.push("Dropouts grow towards the end, as with a battery that runs down: fresh ones now.");
+  if (lateDrops >= OFTEN_PER_MIN && lateDrops >= MORE * earlyDrops) says.push({ code: "trend.dropoutsGrow" });
   return says;
 }
 
@@ -148,5 +139,5 @@ export function dayTrend(takes: readonly TrendTake[]): DayTrend {
     points.push(...pointsOf(take, isTimed ? startOf(take)! : beforeS));
     beforeS += take.recording.format.durationS;
   }
-  return { points, isTimed, isTold: points.length >= FEWEST, says: wordsOf(points) };
+  return { points, isTimed, isTold: points.length >= FEWEST, says: changesOf(points) };
 }

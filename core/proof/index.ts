@@ -2,7 +2,7 @@
  * A recording against its plan: whose it is, whether it serves, the likeliest cause of what is wrong, and what to change.
  */
 export { findingsAgainstPlan } from "./againstPlan";
-export { correctLevel, correctionSentence } from "./correction";
+export { correctLevel } from "./correction";
 export { dayTrend, type DayTrend, type TrendPoint } from "./dayTrend";
 export {
   directOverEchoDb,
@@ -15,4 +15,6 @@ export {
   type TrackVoice,
 } from "./expected";
 export { channelOfTake, judgeTake, type JudgedTake } from "./judgeTake";
+export { Judged, SaidBefore, type ProofCatalogue, type ProofMessage } from "./messages";
+export { correctionMessage, takeMessages } from "./takeMessages";
 export { gradeOf, type Comparison, type Verdict, type VerdictGrade } from "./verdict";

@@ -2,7 +2,8 @@ import { type Finding, type RecordingMeasurement, type Review, standing } from "
 import { findingsAgainstPlan } from "./againstPlan";
 import type { Planned } from "./correction";
 import type { Expected } from "./expected";
-import { redressFor, type Redress } from "./redress";
+import type { Redress } from "./messages";
+import { redressFor } from "./redress";
 import { likelyChannel, provePlan, type Verdict } from "./verdict";
 
 /** A take seen with all that was planned for it. */

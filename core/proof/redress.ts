@@ -1,7 +1,7 @@
 import type { Finding, FindingKind } from "../check";
 import { costAt, type Criterion } from "../dress";
-import { heldAgainst } from "./causes";
 import type { DressedAt } from "./expected";
+import type { Redress } from "./messages";
 
 /** Findings of where a microphone sits, and by which criterion another place would be better. */
 const DRESSED_WRONG: Partial<Record<FindingKind, Criterion>> = {
@@ -14,28 +14,6 @@ const DRESSED_WRONG: Partial<Record<FindingKind, Criterion>> = {
   boomy: "tone",
   roomy: "clear",
 };
-
-const FOUND_WORDS: Partial<Record<FindingKind, string>> = {
-  rustle: "Rustle",
-  knock: "Knocks",
-  wind: "Wind",
-  plosive: "Pops",
-  headTurn: "The voice turned away,",
-  muffled: "Dullness",
-  boomy: "Boom",
-  roomy: "Too much room,",
-};
-
-function spanWords(durationS: number): string {
-  return durationS < 90 ? `${Math.round(durationS)} s` : `${Math.round(durationS / 60)} min`;
-}
-
-/** Another place that would be better by the criterion a finding is about. */
-export interface Redress {
-  kind: FindingKind;
-  siteId: string;
-  says: string;
-}
 
 /** What so many times a minute make of a place, in Dress's steps; what is found all through counts as the middle one. Estimate. */
 const OFTEN: readonly (readonly [perMin: number, steps: number])[] = [
@@ -83,12 +61,9 @@ export function redressFor(
     );
     if (!better) continue;
     const rank = plan.places.indexOf(better) + 1;
-    const often = times(kind) > 1 ? `${times(kind)} times in ${spanWords(durationS)}` : "found";
-    const because = heldAgainst(dressed, criterion) ?? candidate.site.name;
     return {
-      kind,
-      siteId: better.site.id,
-      says: `${FOUND_WORDS[kind] ?? kind} ${often}. ${because.replace(/\.$/, "")}. Go to ${better.site.name.toLowerCase()}, number ${rank} of the plan.`,
+      ...{ kind, times: times(kind), durationS, from: candidate.site.name },
+      ...{ siteId: better.site.id, to: better.site.name, rank },
     };
   }
   return null;

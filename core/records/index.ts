@@ -27,6 +27,7 @@ export {
   KitItemBody,
   LevelLine,
   LevelsBody,
+  SetTo,
   MeasurementBody,
   PackingBody,
   PickupBody,

@@ -6,6 +6,16 @@ import { oneOf } from "../schema";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "./bounds";
 import { Id, strict } from "./fields";
 
+/** One control of a device and what it is set to; empty where there is nothing to read. */
+export const SetTo = Type.Object(
+  {
+    control: Type.String({ minLength: 1, maxLength: 60 }),
+    value: Type.String({ maxLength: 200 }),
+  },
+  strict,
+);
+export type SetTo = Static<typeof SetTo>;
+
 /** What is set, and decided, at one way from a voice to the file. */
 export const LevelLine = Type.Object(
   {
@@ -47,12 +57,12 @@ export const LevelLine = Type.Object(
       ),
       { maxItems: 12 },
     ),
-    /** Devices that are set, and to what. */
+    /** Devices that are set, by their id on the way, and what each control of them is set to. */
     ticks: Type.Array(
       Type.Object(
         {
-          device: Type.String({ minLength: 1, maxLength: 160 }),
-          holdsFor: Type.String({ maxLength: 2000 }),
+          device: Type.String({ minLength: 1, maxLength: 60 }),
+          holdsFor: Type.Array(SetTo, { maxItems: 40 }),
           at: Type.String({ maxLength: 40 }),
         },
         strict,

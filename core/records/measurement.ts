@@ -1,6 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { RecordingMeasurement, Review } from "../check";
+import { Judged, SaidBefore } from "../proof";
 import { oneOf } from "../schema";
 import { AudioFile } from "./audioFile";
 
@@ -32,10 +33,8 @@ export const MeasurementBody = Type.Object(
       strict,
     ),
     grade: oneOf(["good", "usable", "redo"], "Verdict"),
-    sentence: Type.String({ maxLength: 400 }),
-    correction: Type.String({ maxLength: 400 }),
-    /** Another place for the microphone that what was found asks for; empty: none. */
-    redress: Type.String({ maxLength: 400 }),
+    /** What the verdict says; of takes that a release before has judged, as it was said then. */
+    said: Type.Union([Judged, SaidBefore]),
   },
   strict,
 );

@@ -158,7 +158,7 @@ test("ticks of two devices of one way merge", () => {
   const levels: LevelsBody = { shootId: "s", school: "minus12", meterBottomDbfs: -60, lines: [line] };
   const ticked = (device: string): LevelsBody => ({
     ...levels,
-    lines: [{ ...line, ticks: [{ device, holdsFor: "x", at: "now" }] }],
+    lines: [{ ...line, ticks: [{ device, holdsFor: [{ control: "gain", value: "3" }], at: "now" }] }],
   });
   const one = withChanges("levels", levels, fieldChanges("levels", levels, ticked("pack"))).body;
   const both = withChanges("levels", one, fieldChanges("levels", levels, ticked("receiver")));

@@ -66,7 +66,7 @@ test("what the leads' judge calls silently wrong is never heard right (every lea
         const arrived = throughParts(each.source, each.source.loudestDbu, parts, each.input);
         if (!arrived || other.id === meant.id) continue;
         const { verdict, because } = judgePath(each.source, parts, arrived.carried, each.input);
-        const isLevel = because.some((says) => /too (loud|weak) for/.test(says));
+        const isLevel = because.some(({ code }) => code === "connect.tooLoud" || code === "connect.tooWeak");
         if (verdict !== "silentlyWrong" || isLevel) continue;
         wrong += 1;
         const heard = symptomsOf(each, { ...right, leads: parts.map(({ id }) => id) });

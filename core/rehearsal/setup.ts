@@ -1,5 +1,5 @@
 import { begun, type Carried, carriedOn } from "../connect";
-import { type Input, mate, type Part, type Source } from "../devices";
+import { type Input, mate, type Part, type PlacedSetting, type Source } from "../devices";
 import { minus } from "../sound";
 import type { RadioSystem } from "../wireless";
 import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
@@ -22,8 +22,8 @@ export interface Setup {
   /** Leads and adapters between them, and what else could be taken by mistake. */
   way: readonly Part[];
   shelf: readonly Part[];
-  /** What the way needs to be set, in words. */
-  settings: readonly string[];
+  /** What the way needs to be set. */
+  settings: readonly PlacedSetting[];
   /** Null: no radio on the way. */
   system: RadioSystem | null;
   frequencyMHz: number | null;

@@ -1,5 +1,6 @@
 import { firstMHz } from "./radio";
 import { presetName } from "../wireless";
+import type { PlacedSetting } from "../devices";
 import { minus } from "../sound";
 import { hear } from "./hear";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
@@ -32,7 +33,7 @@ const tunedTo = ({ system, frequencyMHz }: Setup): string => {
 };
 
 /** What has to be done at a step, with this link's own figures. */
-export function stepWords(setup: Setup, id: StepId): string[] {
+export function stepWords(setup: Setup, id: StepId): (string | PlacedSetting)[] {
   const { way, settings, input, right, system, sampleRateHz, bits } = setup;
   const isDesk = setup.source.kind === "desk" || setup.source.kind === "speaker";
   switch (id) {
@@ -56,7 +57,7 @@ export function stepWords(setup: Setup, id: StepId): string[] {
         way.length > 0
           ? `${way.map(({ name }) => name).join(", then ")}, into ${input.name}.`
           : `Straight into the ${input.name}.`,
-        ...settings.filter((says) => !says.startsWith("Unlink") && !says.startsWith("Tap ")).map((says) => `${says}.`),
+        ...settings.filter(({ setting }) => setting.code !== "setting.unlink" && setting.code !== "setting.tapTest"),
       ];
     case "unlink":
       return ["Input menu: unlink it from its neighbour. A mono track of its own, with its own level."];

@@ -71,9 +71,7 @@ export const measurement = pgTable(
     pitchHz: doublePrecision("pitch_hz"),
     planned: jsonb("planned").$type<MeasurementBody["planned"]>().notNull(),
     grade: text("grade").$type<MeasurementBody["grade"]>().notNull(),
-    sentence: text("sentence").notNull(),
-    correction: text("correction").notNull(),
-    redress: text("redress").notNull().default(""),
+    said: jsonb("said").$type<MeasurementBody["said"]>().notNull(),
   },
   (table) => [
     index("measurement_shoot").on(table.shootId, table.seq),

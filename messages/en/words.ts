@@ -15,3 +15,13 @@ export function clock(minutes: number): string {
   const two = (number: number) => String(number).padStart(2, "0");
   return `${two(Math.floor(whole / 60))}:${two(whole % 60)}`;
 }
+
+/** A figure with so many decimals, and a minus sign for what is below zero. */
+export const figure = (value: number, digits = 0): string =>
+  value
+    .toFixed(digits)
+    .replace(/^-(?=0\.?0*$)/, "")
+    .replace("-", "−");
+
+export const upperFirst = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+export const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;

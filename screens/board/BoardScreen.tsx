@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link, goTo } from "@/ui/address";
 import { MoreVertical, UserPlus } from "lucide-react";
 import { later } from "@/ui/later";
@@ -188,7 +189,7 @@ const WearerRow = memo(function WearerRow({ line, planned, shootId }: WearerRowP
       </Line>
       {risk && (
         <Soft>
-          {risk.says} {risk.doThis}
+          {say(risk.says)} {risk.doThis && say(risk.doThis)}
         </Soft>
       )}
     </Wearer>
@@ -294,8 +295,8 @@ export function BoardScreen() {
                 Go to {STATIONS[worst.station].name}
               </RiskLink>
             </Row>
-            <Lead>{worst.says}</Lead>
-            {worst.doThis && <p>{worst.doThis}</p>}
+            <Lead>{say(worst.says)}</Lead>
+            {worst.doThis && <p>{say(worst.doThis)}</p>}
           </Stack>
         </Risk>
       )}

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
-import { KIND_WORDS } from "@/core/check";
+import { kindName } from "@/messages";
 import { gradeOf, type VerdictGrade } from "@/core/proof";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -76,7 +76,7 @@ function newRow(item: CardFile): CardRow {
   if (item.state.phase !== "measured") return { item, grade: null, says: "" };
   const { findings } = item.state.recording.measurement;
   const kinds = grouped(findings).map(({ kind, findings: own }) =>
-    own.length > 1 ? `${KIND_WORDS[kind].name} ×${own.length}` : KIND_WORDS[kind].name,
+    own.length > 1 ? `${kindName(kind)} ×${own.length}` : kindName(kind),
   );
   const more = kinds.length > MOST_KINDS ? `, ${kinds.length - MOST_KINDS} more` : "";
   return { item, grade: gradeOf(findings), says: `${kinds.slice(0, MOST_KINDS).join(", ") || "clean"}${more}` };

@@ -1,5 +1,7 @@
 "use client";
 
+import { takeMessages } from "@/core/proof";
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -103,6 +105,11 @@ function Measuring({
   );
 }
 
+function saidOf(body: Parameters<typeof takeMessages>[0]): string {
+  const { verdict, correction, redress } = takeMessages(body);
+  return [verdict, correction, ...(redress ? [redress] : [])].map(say).join(" ");
+}
+
 function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
   const remove = useRemoval();
   if (proofs.length === 0) return <Soft>No take measured yet.</Soft>;
@@ -122,9 +129,7 @@ function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
               Delete
             </Button>
           </Row>
-          <Soft>
-            {proof.body.sentence} {proof.body.correction} {proof.body.redress}
-          </Soft>
+          <Soft>{saidOf(proof.body.said)}</Soft>
         </li>
       ))}
     </Takes>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { later } from "@/ui/later";
 import { useMemo } from "react";
 import { timeOfDay } from "@/core/schedule";
@@ -82,7 +83,7 @@ export function DayTrendView({ bundle, rig }: { bundle: ShootBundle; rig: Stored
   return (
     <Stack $gap={0.5}>
       <h2>Over the day</h2>
-      {trend.says.map((says) => (
+      {trend.says.map(say).map((says) => (
         <p key={says}>{says}</p>
       ))}
       {trend.says.length === 0 && <p>{trend.isTold ? "Level and noise hold." : "Too little yet to tell a drift."}</p>}

@@ -1,8 +1,9 @@
 "use client";
 
+import { findingWords, say } from "@/messages";
 import { useState } from "react";
 import styled from "styled-components";
-import { type Finding, type FindingKind, KIND_WORDS, type Review, reviewOf } from "@/core/check";
+import { type Finding, type FindingKind, type Review, reviewOf } from "@/core/check";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";
 import { TextField } from "@/ui/TextField";
@@ -119,7 +120,8 @@ export function FindingGroup({
 }) {
   const [isOpen, setOpen] = useState(false);
   const [first] = findings;
-  const { name, sounds } = KIND_WORDS[kind];
+  const words = findingWords(first!);
+  const { name } = words;
   const isMany = findings.length > 1;
   const about = heard ?? first!;
   const said = reviewOf(about, reviews);
@@ -132,10 +134,10 @@ export function FindingGroup({
           {SEVERITY_WORDS[severity]}: {name}
           {isMany && `, ${findings.length} times`}
         </strong>{" "}
-        {first!.message === sounds ? "" : first!.message}
+        {first!.what ? words.what : ""}
       </div>
       <Soft>
-        {sounds} {first!.cause} {first!.advice}
+        {say({ code: "kind.sounds", kind })} {words.cause} {words.advice}
       </Soft>
       <Places>
         {findings.slice(0, MOST_PLACES).map((finding, index) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { findingWords } from "@/messages";
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import {
@@ -38,7 +39,10 @@ function Exports({
   const name = measurement.file.replace(/\.[^.]*$/, "");
   return (
     <Row>
-      <Button look="quiet" onPress={() => void saveCsv(`${name} findings.csv`, findingsTable(measurement, reviews))}>
+      <Button
+        look="quiet"
+        onPress={() => void saveCsv(`${name} findings.csv`, findingsTable(measurement, findingWords, reviews))}
+      >
         Findings as CSV
       </Button>
       <Button

@@ -1,8 +1,9 @@
 "use client";
 
+import { kindName } from "@/messages";
 import { useState } from "react";
 import { readWavHeader, RecordingRefusal } from "@/core/audio";
-import { type Finding, KIND_WORDS, markedCopy, type MarkedCopy as Changes } from "@/core/check";
+import { type Finding, markedCopy, type MarkedCopy as Changes } from "@/core/check";
 import { blobSource } from "@/workers/blobSource";
 import { Button } from "@/ui/Button";
 import { Soft } from "@/ui/layout";
@@ -24,7 +25,7 @@ async function copyWith(file: File, findings: readonly Finding[]): Promise<Blob>
   const markers = findings.map(({ kind, channel, startS, endS }) => ({
     atFrame: Math.round(startS * sampleRateHz),
     frames: Math.round((endS - startS) * sampleRateHz),
-    label: `${KIND_WORDS[kind].name}${channel === null ? "" : `, track ${channel + 1}`}`,
+    label: `${kindName(kind)}${channel === null ? "" : `, track ${channel + 1}`}`,
   }));
   return blobOf(file, await markedCopy(blobSource(file), markers));
 }

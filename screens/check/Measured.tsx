@@ -1,5 +1,7 @@
 "use client";
 
+import { correctionMessage } from "@/core/proof";
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useCallback, useMemo, useState } from "react";
@@ -97,7 +99,8 @@ export function Measured({
   const [treatment, setTreatment] = useState<Treatment>("asIs");
   const listen = useListen(file);
   const marks = useMarks(take, format.durationS);
-  const humHz = /Hum of 60/.test(judged?.findings.find(({ kind }) => kind === "hum")?.message ?? "") ? 60 : 50;
+  const hum = judged?.findings.find(({ kind }) => kind === "hum")?.what;
+  const humHz = hum?.code === "finding.hum" && hum.mainsHz === 60 ? 60 : 50;
 
   const { play, stop, isPlaying } = listen;
   const hear = useCallback(
@@ -168,13 +171,14 @@ export function Measured({
           {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clockOf(format.durationS)}
         </Soft>
         <VerdictLead role="status" $grade={verdict.grade}>
-          {verdict.sentence}
+          {say({ code: "proof.verdict", worst: verdict.worst })}
         </VerdictLead>
       </div>
-      <Correction>{verdict.correctionSays}</Correction>
+      <Correction>{say(correctionMessage(verdict.correction))}</Correction>
       {redress && (
         <p>
-          {redress.says} <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>To Dress</Link>
+          {say({ code: "proof.redress", ...redress })}{" "}
+          <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>To Dress</Link>
         </p>
       )}
       <TakeVoice key={`${rig.id} ${channel}`} rigId={rig.id} voiceDb={verdict.correction.voiceDb} />

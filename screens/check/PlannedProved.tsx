@@ -10,11 +10,18 @@ function rangeWords([low, high]: Comparison["planned"]): string {
   return low === high ? minus(low) : `${minus(low, 0)} to ${minus(high, 0)}`;
 }
 
+const FIGURES: Record<Comparison["what"], string> = {
+  peaks: "Loudest peaks",
+  speech: "Speech level",
+  noise: "Noise floor",
+  overNoise: "Speech over noise",
+};
+
 function CompareRow({ comparison }: { comparison: Comparison }) {
   const { what, unit, planned, uncertainty, proved, difference, isAsPlanned } = comparison;
   return (
     <tr>
-      <th scope="row">{what}</th>
+      <th scope="row">{FIGURES[what]}</th>
       <td data-figure>
         <Known $as="planned">{rangeWords(planned)}</Known> ±{uncertainty}
       </td>

@@ -1,3 +1,4 @@
+import { findingWords, say } from "@/messages";
 import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } from "@/core/check";
 import { BANDS_HZ } from "@/core/audio";
 import {
@@ -122,8 +123,6 @@ const finding = (kind: FindingKind, own: Partial<Finding> = {}): Finding => ({
   startS: 4,
   endS: 5,
   confidence: 0.9,
-  message: "m",
-  advice: "a",
   ...own,
 });
 
@@ -154,16 +153,16 @@ describe("a take against its plan", () => {
   });
 
   test.each([
-    [{ sampleRateHz: 44100 }, "warning", /44.1 kHz and 24 bit; agreed are 48 kHz and 24 bit/],
-    [{ bitsPerSample: 16 }, "warning", /48 kHz and 16 bit/],
-    [{ bitsPerSample: 32, encoding: "float" }, "note", /32 bit/],
-    [{ bitsPerSample: null, encoding: "decoded" }, "warning", /compressed/],
-  ] as const)("a format that was not agreed is told: %o", (format, severity, says) => {
+    [{ sampleRateHz: 44100 }, "warning", { sampleRateHz: 44100, bits: 24, agreedHz: 48000, agreedBits: 24 }],
+    [{ bitsPerSample: 16 }, "warning", { bits: 16 }],
+    [{ bitsPerSample: 32, encoding: "float" }, "note", { bits: 32 }],
+    [{ bitsPerSample: null, encoding: "decoded" }, "warning", { isLossy: true }],
+  ] as const)("a format that was not agreed is told: %o", (format, severity, what) => {
     const { expected, channel, recording } = setting();
     const take = recording([channel()]);
     const [found] = findingsAgainstPlan(expected, { ...take, format: { ...take.format, ...format } }, 0);
     expect(found).toMatchObject({ kind: "wrongFormat", severity, channel: null });
-    expect(found!.message).toMatch(says);
+    expect(found!.what).toMatchObject({ code: "finding.otherFormat", ...what });
   });
 
   test("duller than the place lets expect is muffled; as dull as planned is only noted", () => {
@@ -187,11 +186,11 @@ describe("a take against its plan", () => {
     const roomy = (decayDbPerS: number) =>
       findingsAgainstPlan(near.expected, near.recording([near.channel({ decayDbPerS })], [finding("roomy")]), 0).find(
         ({ kind }) => kind === "roomy",
-      )!.message;
+      )!.what?.code;
     const asForecast = expectedFallDbPerS(reverberationS!, directOverEchoDb(distanceM, criticalDistanceM!));
-    expect(roomy(asForecast)).toMatch(/^As forecast: The hall has \d\.\d s of echo/);
-    expect(roomy(Math.min(asForecast * 0.5, (60 / reverberationS!) * 1.05))).toMatch(/^More room than planned/);
-    expect(roomy((60 / reverberationS!) * 0.4)).toMatch(/echoes longer than that/);
+    expect(roomy(asForecast)).toBe("finding.roomAsForecast");
+    expect(roomy(Math.min(asForecast * 0.5, (60 / reverberationS!) * 1.05))).toBe("finding.moreRoom");
+    expect(roomy((60 / reverberationS!) * 0.4)).toBe("finding.longerReverberation");
   });
 
   test("the device's own microphone is suspected by echo and noise together, by neither alone", () => {
@@ -212,7 +211,7 @@ describe("a take against its plan", () => {
       recording([channel({ pitchHz: first }), channel({ index: 1, pitchHz: second })]);
     const [found] = findingsAgainstPlan(expected, two(105, 230), 0);
     expect(found).toMatchObject({ kind: "swapped", severity: "fault", otherChannel: 1 });
-    expect(found!.message).toContain("Tam");
+    expect(found!.what).toMatchObject({ holds: "Tam, miller", wanted: "Inès, engineer" });
     expect(findingsAgainstPlan(expected, two(230, 105), 0)).toEqual([]);
     expect(findingsAgainstPlan(expected, two(230, 225), 0)).toEqual([]);
     expect(channelOfTake(expected, two(105, 230))).toBe(0);
@@ -229,14 +228,14 @@ describe("a take against its plan", () => {
       ),
       0,
     );
-    const causeOf = (kind: FindingKind) => found.find((each) => each.kind === kind)!.cause ?? "";
-    expect(causeOf("clipped")).toMatch(/Planned were peaks of −1\d dBFS/);
-    expect(causeOf("plosive")).toMatch(/cm from the lips/);
-    expect(causeOf("dropout")).toMatch(/analogue|body|radio|digital/i);
-    expect(causeOf("hum")).toMatch(/balanced/);
-    expect(causeOf("silent")).not.toBe("");
-    expect(causeOf("noisy")).toMatch(/The hall|comes from/);
-    for (const { cause } of found) expect((cause ?? "").length).toBeLessThanOrEqual(400);
+    const causeOf = (kind: FindingKind) => found.find((each) => each.kind === kind)!.cause;
+    expect(causeOf("clipped")).toMatchObject({ code: "cause.louderThanPlanned" });
+    expect(causeOf("plosive")).toMatchObject({ code: "cause.nearMouth" });
+    expect(causeOf("dropout")).toMatchObject({ code: "cause.dropout" });
+    expect(causeOf("hum")!.code).toMatch(/alanced/);
+    expect(causeOf("silent")).toBeDefined();
+    expect(["cause.placeNoise", "cause.deviceNoise"]).toContain(causeOf("noisy")!.code);
+    for (const each of found) expect(Object.values(findingWords(each)).join("").length).toBeLessThanOrEqual(800);
   });
 });
 
@@ -249,7 +248,10 @@ describe("what a take leads to", () => {
     const take = recording([channel({ counts: { rustle: 14 } })], rustly(14));
     const { redress, verdict } = judgeTake(subject.levels!, expected, take, 0, []);
     expect(verdict.grade).toBe("usable");
-    expect(redress?.says).toMatch(/^Rustle 14 times in 3 min\. .+ Go to .+, number \d+ of the plan\.$/);
+    expect(redress).toMatchObject({ kind: "rustle", times: 14 });
+    expect(say({ code: "proof.redress", ...redress! })).toMatch(
+      /^Rustle at .+, 14 times in 3 min\. Move the microphone to .+, number \d+ of the plan\.$/,
+    );
     expect(redress!.siteId).not.toBe(expected.dressed!.candidate.site.id);
   });
 
@@ -301,7 +303,7 @@ describe("what a take leads to", () => {
     }));
     const tracks = Array.from({ length: 64 }, (_, index) => channel({ index, course }));
     const found = Array.from({ length: 2000 }, (_, index) =>
-      finding("rustle", { channel: index % 2, startS: index, message: "m".repeat(300), advice: "a".repeat(300) }),
+      finding("rustle", { channel: index % 2, startS: index, what: { code: "finding.asWritten", text: "m".repeat(300) } }),
     );
     const take = recording(tracks, found);
     const judged = judgeTake(subject.levels!, expected, take, 0, []);

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import styled from "styled-components";
 import {
   type Candidate,
@@ -39,8 +40,8 @@ function Reason({ reason }: { reason: CriterionReason }) {
     <Disclosure title={title}>
       <List>
         {reason.rules.map((rule) => (
-          <li key={rule.says}>
-            <span>{rule.says}</span>
+          <li key={say(rule.says)}>
+            <span>{say(rule.says)}</span>
             <span>{signed(rule.steps)}</span>
           </li>
         ))}
@@ -106,8 +107,8 @@ export function WhyView({ candidate, dress }: { candidate: Candidate; dress: Dre
           <Reason key={reason.criterion} reason={reason} />
         ))}
         {schools.map((rule) => (
-          <p key={rule.says}>
-            {rule.says} {signed(rule.steps * SCHOOL_POINTS)}
+          <p key={say(rule.says)}>
+            {say(rule.says)} {signed(rule.steps * SCHOOL_POINTS)}
           </p>
         ))}
       </div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { deviceFaults, type MicLevels, SCHOOL_NAMES, SCHOOLS } from "@/core/chain";
 import { choicesOf, levelsBodyOf, type LevelSubject, USUAL_TARGETS } from "@/core/planning";
@@ -185,7 +186,7 @@ export function ChainForm({ subject }: { subject: LevelSubject }) {
         />
       )}
       {kind === "placed" && levels?.way.mic && <MicFigures subject={subject} mic={levels.way.mic} />}
-      {faults.map((says) => (
+      {faults.map(say).map((says) => (
         <p key={says} role="alert">
           {says}
         </p>

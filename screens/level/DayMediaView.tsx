@@ -81,7 +81,7 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
         {(minutesOnCard(32, { ...format, channels: Math.max(1, media.mostTracks) }) / 60).toFixed(0)} h of all. Rolled
         half as long again as is wanted. Format only in the recorder, after a verified copy.
       </Soft>
-      {media.tooMany && <p role="alert">{media.tooMany}</p>}
+      {media.tooMany && <p role="alert">{say(media.tooMany)}</p>}
       <Row $gap={0.6} $low>
         <Tick
           label="I know how many tracks the recorder takes"

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { later } from "@/ui/later";
 import { type Dynamics, type LevelPlan, SAFETY_OFFSETS_DB, settledDbfs, squeeze, USUAL_DYNAMICS } from "@/core/chain";
 import { type LevelSubject, provisionBodyOf } from "@/core/planning";
@@ -69,7 +70,7 @@ export function DynamicsView({ subject, plan }: { subject: LevelSubject; plan: L
       ) : (
         <Columns $template="1fr 1fr">
           <Stack $gap={0.5}>
-            <p role="status">{squeezed.says}</p>
+            <p role="status">{say(squeezed.says)}</p>
             <Soft>
               Loudest peaks {minus(plan.peakDbfs)} to {minus(squeezed.peakDbfs)} dBFS, softest line{" "}
               {minus(plan.softestDbfs)} to {minus(squeezed.softestDbfs)}, noise {minus(plan.noiseDbfs)} to{" "}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -66,7 +67,7 @@ export function SettingsCardsScreen() {
               <h2>{subject.name}</h2>
               <Soft>{titles.get(subject.sceneId ?? "")}</Soft>
             </Row>
-            {subject.warning && <strong>{subject.warning}</strong>}
+            {subject.warning && <strong>{say(subject.warning)}</strong>}
             <SettingsTickets
               label={`What to set for ${subject.name}`}
               cards={subject.cards}

@@ -1,7 +1,8 @@
 "use client";
 
 import styled from "styled-components";
-import type { SettingsCard } from "@/core/planning";
+import type { CardMessage, SettingsCard } from "@/core/planning";
+import { CARD_NAMES, FEED_CAUTION, say } from "@/messages";
 
 import { Tick } from "@/ui/Ticks";
 import { Figure, Soft, Stack } from "@/ui/layout";
@@ -58,6 +59,10 @@ const OnScreen = styled.div`
   }
 `;
 
+/** What a line that reads something is called; null where its words say all. */
+const nameOf = (line: CardMessage): string | null =>
+  line.code === "card.knob" ? line.name : (CARD_NAMES[line.code] ?? null);
+
 /** What to set on each device of one way; a tick makes planned into set. */
 export function SettingsTickets(props: {
   label: string;
@@ -67,26 +72,26 @@ export function SettingsTickets(props: {
   return (
     <Tickets aria-label={props.label}>
       {props.cards.map((card) => {
-        const figures = card.lines.filter(({ value }) => value !== "");
-        const words = card.lines.filter(({ value }) => value === "");
+        const figures = card.lines.filter((line) => nameOf(line) !== null);
+        const words = card.lines.filter((line) => nameOf(line) === null);
         return (
-          <Ticket key={card.device} $state={card.state}>
+          <Ticket key={card.deviceId} $state={card.state}>
             <Stack $gap={0.45}>
               <h3>{upperFirst(card.device)}</h3>
-              {figures.map(({ what, value, isKnob }) => (
-                <Knob key={what}>
-                  <Soft>{what}</Soft>
-                  <Figure $size={isKnob ? "big" : "normal"}>{value}</Figure>
+              {figures.map((line) => (
+                <Knob key={nameOf(line)}>
+                  <Soft>{nameOf(line)}</Soft>
+                  <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
                 </Knob>
               ))}
               {words.length > 0 && (
                 <Words>
-                  {words.map(({ what }) => (
-                    <li key={what}>{what}</li>
+                  {words.map((line) => (
+                    <li key={say(line)}>{say(line)}</li>
                   ))}
                 </Words>
               )}
-              {card.caution && <Soft>{card.caution}</Soft>}
+              {card.isFeed && <Soft>{FEED_CAUTION}</Soft>}
               {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
               <OnScreen>
                 <Tick

@@ -1,5 +1,6 @@
 "use client";
 
+import { originWords, say } from "@/messages";
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import { later } from "@/ui/later";
@@ -75,7 +76,7 @@ function Forecast({ plan }: { plan: LevelPlan }) {
           <Figure>
             <Known $as="planned">{minus(plan.snrDb)}</Known>
             <small>
-              dB, {minus(plan.snrDba)} A-weighted; most from {worst!.name}
+              dB, {minus(plan.snrDba)} A-weighted; most from {originWords(worst!.origin)}
             </small>
           </Figure>
         </div>
@@ -117,7 +118,7 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
   if (!plan)
     return (
       <Stack>
-        <Lead>{refusal}</Lead>
+        <Lead>{refusal && say(refusal)}</Lead>
         {rig && <Link href={stationHref(bundle.shoot.id, "dress", subject.wearerId, subject.sceneId)}>To Dress</Link>}
       </Stack>
     );
@@ -125,11 +126,11 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
     <Stack>
       {warning && (
         <p role="alert">
-          <strong>{warning}</strong>
+          <strong>{say(warning)}</strong>
         </p>
       )}
       <Lead aria-live="polite">{sentenceOf(plan)}</Lead>
-      {plan.advice.map((advice) => (
+      {plan.advice.map(say).map((advice) => (
         <p key={advice}>{advice}</p>
       ))}
       <Cures subject={subject} />
@@ -171,7 +172,7 @@ const STATE_WORDS = { open: "", some: "partly set", set: "set", stale: "set it a
 /** Where it goes and how it stands, in a line. */
 function lineAbout(subject: LevelSubject, sceneTitle: string): string {
   const { plan, input, refusal, warning } = subject;
-  if (!plan) return refusal ?? "";
+  if (!plan) return refusal ? say(refusal) : "";
   const state = warning ? "refused" : !plan.isClean ? "clips" : STATE_WORDS[settingOf(subject)];
   return [sceneTitle, input?.name, state].filter(Boolean).join(" · ");
 }

@@ -1,10 +1,11 @@
 "use client";
 
+import { say } from "@/messages";
 import { useState } from "react";
 import styled from "styled-components";
 import type { ChannelMeasurement, FindingKind } from "@/core/check";
 import { adviseTrial, stepOf, TRIAL_STEPS, type TrialStep } from "@/core/meter";
-import { correctionSentence, correctLevel } from "@/core/proof";
+import { correctionMessage, correctLevel } from "@/core/proof";
 import type { LevelSubject } from "@/core/planning";
 import { minus } from "@/core/sound";
 import { Button } from "@/ui/Button";
@@ -45,7 +46,7 @@ function Correction({ subject, heard }: { subject: LevelSubject; heard: HeardSte
   return (
     <Stack $gap={0.5}>
       <p>
-        <strong>{correctionSentence(correction)}</strong>
+        <strong>{say(correctionMessage(correction))}</strong>
       </p>
       {rig && <TakeVoice rigId={rig.id} voiceDb={correction.voiceDb} />}
     </Stack>

@@ -55,11 +55,11 @@ export function useLevelsRecord(): {
   return {
     set: (change) => edit((body) => ({ ...body, ...change })),
     setLine,
-    tick: (subject, { device, holdsFor }, isOn) =>
+    tick: (subject, { deviceId, holdsFor }, isOn) =>
       setLine(subject, ({ ticks }) => ({
         ticks: [
-          ...ticks.filter((each) => each.device !== device),
-          ...(isOn ? [{ device, holdsFor, at: new Date().toISOString() }] : []),
+          ...ticks.filter((each) => each.device !== deviceId),
+          ...(isOn ? [{ device: deviceId, holdsFor, at: new Date().toISOString() }] : []),
         ],
       })),
   };

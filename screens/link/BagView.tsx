@@ -1,11 +1,12 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { LeadFigures, PARTS } from "@/core/devices";
 import { ownLike } from "@/core/connect";
-import { getWords, type Need, NEED_GROUPS, type NeedGroup, needsOf, packingWords, withPacked } from "@/core/planning";
+import { type Need, NEED_GROUPS, type NeedGroup, needsOf, packingState, toGet, withPacked } from "@/core/planning";
 import type { KitItemBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -69,7 +70,8 @@ function NeedLine(props: { need: Need; isAfter: boolean; edits: ConnectionEdits 
   const { need, isAfter, edits } = props;
   const { key, name, needed, spare, owned, hired, packed, isBack, group } = need;
   const total = needed + spare;
-  const lacks = getWords(need);
+  const toGetNow = toGet(need);
+  const lacks = toGetNow && say(toGetNow);
   const isPacked = packed >= total && total > 0;
   const count = (label: string, value: number, isHired: boolean) => (
     <NumberField
@@ -253,7 +255,7 @@ export function BagView() {
   const [day, setDay] = useState("all");
   const [when, setWhen] = useState<"before" | "after">("before");
   const needs = needsOf(bundle, plan, air.systems, day === "all" ? null : Number(day));
-  const toGet = needs.filter(({ missing }) => missing > 0);
+  const wanted = needs.filter(({ missing }) => missing > 0);
   const { days } = bundle.shoot.body;
   return (
     <Columns $template="minmax(0, 1.7fr) minmax(0, 1fr)">
@@ -284,7 +286,7 @@ export function BagView() {
               />
             )}
           </Row>
-          <Lead role="status">{packingWords(needs)}</Lead>
+          <Lead role="status">{say(packingState(needs))}</Lead>
           {NEED_GROUPS.filter((group) => needs.some((need) => need.group === group)).map((group) => (
             <section key={group} aria-label={GROUP_NAMES[group]}>
               <h2>{GROUP_NAMES[group]}</h2>
@@ -304,13 +306,13 @@ export function BagView() {
         <Piece aria-label="To get">
           <Stack $gap={0.5}>
             <h2>To get before the day</h2>
-            {toGet.length === 0 ? (
+            {wanted.length === 0 ? (
               <p role="status">Nothing: all is there, spares too.</p>
             ) : (
               <ul>
-                {toGet.map((need) => (
+                {wanted.map((need) => (
                   <li key={need.key}>
-                    {need.name}: {getWords(need)}
+                    {need.name}: {say(toGet(need)!)}
                   </li>
                 ))}
               </ul>

@@ -1,7 +1,8 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
-import { ownLike, partsOf, pathWords, type Verdict, VERDICTS } from "@/core/connect";
+import { ownLike, partsOf, pathMessage, type Verdict, VERDICTS } from "@/core/connect";
 import { type Input, SocketFigures, type Source, SourceFigures } from "@/core/devices";
 import { choicesOf, type Connection, EARS, HOUSE, NO_INPUT } from "@/core/planning";
 import { briefWay, chainOfWay } from "@/screens/link/linkChain";
@@ -22,24 +23,21 @@ import { useLinks, type Links } from "./useLinks";
 const SAYS: Record<Verdict, string> = {
   works: "Works.",
   worksIfSet: "Works, when it is set as it stands here.",
-  silentlyWrong: "Silently wrong.",
+  silentlyWrong: "Fails without a warning.",
   damage: "Can do damage.",
 };
 
 function verdictOf({ input, inputId, ways }: Connection): string {
-  if (!input)
-    return inputId === EARS
-      ? "Heard only: nothing to connect."
-      : pathWords(null, ways[0]?.source ?? ({} as Source), null);
+  if (!input) return inputId === EARS ? "Heard only: nothing to connect." : say({ code: "connect.noInput" });
   const lost = ways.find(({ path }) => path === null);
-  if (lost) return pathWords(null, lost.source, input);
+  if (lost) return say(pathMessage(null, lost.source, input));
   const worst = [...ways].sort(
     (one, other) => VERDICTS.indexOf(other.path!.verdict) - VERDICTS.indexOf(one.path!.verdict),
   )[0]!.path!;
   const lacks = partsOf(ways).filter(({ isOwned }) => !isOwned);
   return [
     SAYS[worst.verdict],
-    ...worst.because,
+    ...worst.because.map(say),
     ...(lacks.length > 0 ? [`Not in the kit: ${lacks.map(({ name }) => name).join("; ")}.`] : []),
   ].join(" ");
 }

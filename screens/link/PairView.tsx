@@ -1,5 +1,6 @@
 "use client";
 
+import { placedWords } from "@/messages";
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
@@ -129,9 +130,11 @@ function Walk(props: { connection: Connection; setup: Setup; banks: string | nul
         {count === steps.length && <Lead>Proved: all steps are done on the real devices.</Lead>}
         <h3>{STEP_NAMES[step]}</h3>
         <Does>
-          {stepWords(setup, step).map((says) => (
-            <li key={says}>{says}</li>
-          ))}
+          {stepWords(setup, step)
+            .map((each) => (typeof each === "string" ? each : `${placedWords(each)}.`))
+            .map((says) => (
+              <li key={says}>{says}</li>
+            ))}
           {(step === "scan" || step === "bank") && props.banks && <li>{props.banks}</li>}
         </Does>
         <Row $gap={0.5}>

@@ -1,5 +1,7 @@
 import { minus } from "@/core/sound";
 import type { Ways } from "@/core/connect";
+import type { PlacedSetting } from "@/core/devices";
+import { say } from "@/messages";
 import { gainWords } from "@/core/rehearsal";
 import { BY_LEAD, presetName, type RadioSystem } from "@/core/wireless";
 import type { Connection } from "@/core/planning";
@@ -43,15 +45,13 @@ export function chainOfWay(
   const system = link.systemId === BY_LEAD ? undefined : systems.find(({ id }) => id === link.systemId);
   const isRadio = system !== undefined && source.kind === "receiver";
   const right = setup && isRadio ? setup.right : null;
-  // What is planned for a radio's knobs stands at its things.
-  const planned = new Set(right ? path?.levelSettings : []);
-  const all = (path?.settings ?? []).filter((says) => !says.startsWith("Tap ") && !planned.has(says));
-  const parts = path?.parts ?? [];
-  const ofParts = new Set(
-    all.filter((says) => parts.some((part) => part.settings.includes(says) || says.endsWith(part.name))),
+  // What is planned for a radio's knobs stands at its things; taps belong to pairing.
+  const toSet = (path?.settings ?? []).filter(
+    ({ setting, isLevel }) => setting.code !== "setting.tapTest" && !(right && isLevel),
   );
-  const ofSource = all.filter((says) => says.startsWith(`Turn ${source.name}`));
-  const ofInput = all.filter((says) => !ofParts.has(says) && !ofSource.includes(says));
+  const at = (on: PlacedSetting["on"]): string[] =>
+    toSet.filter((each) => each.on === on).map((each) => say(each.setting));
+  const parts = path?.parts ?? [];
   return [
     ...(isRadio && link.wearerId !== null ? [step("capsule", "capsule", "lavalier")] : []),
     ...(isRadio
@@ -63,26 +63,16 @@ export function chainOfWay(
         ]
       : []),
     {
-      ...step("source", "source", source.name, right ? [`output ${minus(right.outputDb)} dB`] : ofSource),
+      ...step("source", "source", source.name, right ? [`output ${minus(right.outputDb)} dB`] : at("source")),
       byAir: isRadio,
     },
     ...parts.map((part, index) => ({
-      ...step(
-        `part-${index}`,
-        "part",
-        part.name,
-        all.filter((says) => part.settings.includes(says) || says.endsWith(part.name)),
-      ),
+      ...step(`part-${index}`, "part", part.name, at(index)),
       isMissing: !part.isOwned,
     })),
     ...(input
       ? [
-          step("input", "input", input.name, [
-            ...(setup ? gainWords(setup) : []),
-            ...ofInput.map((says) =>
-              says.replace(` at ${input.name}`, "").replace(`Unlink ${input.name}`, "Unlink it"),
-            ),
-          ]),
+          step("input", "input", input.name, [...(setup ? gainWords(setup) : []), ...at("input")]),
           step("file", "file", `${sampleRateHz / 1000} kHz, ${bitsPerSample} bit`, []),
         ]
       : []),

@@ -18,7 +18,7 @@ const TOLD: Told = {
       ({ lines }) => lines.filter(({ ticks }) => ticks.length > 0).map(({ subject, ticks }) => ({ subject, ticks })),
     ],
   ],
-  measurement: [["take", ({ file, rigId, channel, grade, sentence }) => ({ file, rigId, channel, grade, sentence })]],
+  measurement: [["take", ({ file, rigId, channel, grade, said }) => ({ file, rigId, channel, grade, said })]],
 };
 
 /** Adds what a change did to what may be asked about later. */

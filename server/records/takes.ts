@@ -80,18 +80,18 @@ export const measurements = repository({
         .orderBy(...oldestFirst(measurement))
     ).map(({ measurement: row, audio_file: file }) => ({ ...row, file })),
   bodies: async (_, rows) =>
-    rows.map(({ shootId, rigId, channel, planned, grade, sentence, correction, redress, file, ...row }) => {
+    rows.map(({ shootId, rigId, channel, planned, grade, said, file, ...row }) => {
       const { name, hash, sizeBytes, timeReference, format } = file;
       const { peakDbfs, speechDbfs, noiseDbfs, snrDb, pitchHz } = row;
       return {
         ...{ shootId, rigId, file: { name, hash, sizeBytes, timeReference, format }, channel },
         measured: { peakDbfs, speechDbfs, noiseDbfs, snrDb, pitchHz },
-        ...{ planned, grade, sentence, correction, redress },
+        ...{ planned, grade, said },
       };
     }),
   async columns(body, connection, crewId) {
-    const { shootId, rigId, channel, measured, planned, grade, sentence, correction, redress } = body;
+    const { shootId, rigId, channel, measured, planned, grade, said } = body;
     const audioFileId = await fileOf(connection, crewId, body);
-    return { shootId, rigId, audioFileId, channel, ...measured, planned, grade, sentence, correction, redress };
+    return { shootId, rigId, audioFileId, channel, ...measured, planned, grade, said };
   },
 });

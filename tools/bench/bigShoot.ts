@@ -83,6 +83,7 @@ function measured(shootId: string, rigId: string, at: number): MeasurementBody {
     },
     measured: { ...levels, pitchHz: 120 },
     planned: levels,
-    ...{ grade: at % 9 === 0 ? "redo" : "good", sentence: "Usable as it is.", correction: "", redress: "" },
+    grade: at % 9 === 0 ? "redo" : "good",
+    said: { worst: null, correction: { byDb: null, isAtLeast: false, turns: [], advice: null }, redress: null },
   };
 }

@@ -1,4 +1,4 @@
-import type { FindingKind } from "../measurement";
+import type { FindingKind } from "../kinds";
 import type { Spot } from "../spot";
 import type { Scene } from "./scene";
 

@@ -1,4 +1,4 @@
-import type { FindingKind } from "./measurement";
+import type { FindingKind } from "../../core/check";
 
 export interface KindWords {
   /** The finding's name in a list. */
@@ -50,7 +50,7 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     name: "Hum",
     sounds: "A steady low tone under everything.",
     advice:
-      "Find what is plugged in: dimmers, chargers, a ground loop by a lead. Ask the venue's technician; never lift a safety earth.",
+      "Find what is plugged in: dimmers, chargers, a ground loop by a cable. Ask the venue's technician; never lift a safety earth.",
   },
   hiss: {
     name: "Hiss",
@@ -64,13 +64,13 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice: "Come closer, or hang cloth where the voice goes first.",
   },
   ownMicrophone: {
-    name: "Own microphone suspected",
+    name: "Built-in microphone suspected",
     sounds: "Far more room than this microphone place can give.",
     advice:
       "Scratch the capsule and listen: is it this one that records? Set the input of phone, camera or computer by hand.",
   },
   plosive: {
-    name: "Pops",
+    name: "Plosives",
     sounds: "A thump on p and b.",
     advice: "Turn the capsule out of the breath, or put foam over it; a low cut softens what is recorded.",
   },
@@ -82,7 +82,7 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   wind: {
     name: "Wind",
     sounds: "Low rumble that comes and goes.",
-    advice: "Fur over the capsule, or the person's back to the wind; a low cut only helps a little.",
+    advice: "Fur over the capsule, or the talent's back to the wind; a low cut only helps a little.",
   },
   rustle: {
     name: "Rustle",
@@ -90,12 +90,12 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice: "Fix both layers to each other round the capsule, make a strain-relief loop, and take it again.",
   },
   knock: {
-    name: "Knocks",
+    name: "Handling noise",
     sounds: "A thump with a click.",
-    advice: "Free the lead, loop it below the capsule, and keep hands and jewellery away from it.",
+    advice: "Free the cable, loop it below the capsule, and keep hands and jewellery away from it.",
   },
   sibilant: {
-    name: "Sharp s",
+    name: "Sibilance",
     sounds: "S and sh cut.",
     advice: "Turn the capsule away from the mouth's axis, or take off the bright cap.",
   },
@@ -132,7 +132,7 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   silent: {
     name: "Silent",
     sounds: "Nothing.",
-    advice: "Tap the microphone and follow the lead: pack muted, wrong input, or cable out.",
+    advice: "Tap the microphone and follow the cable: pack muted, wrong input, or cable out.",
   },
   linked: {
     name: "Same sound twice",
@@ -140,22 +140,22 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice: "Unlink the inputs, or route each microphone to a track of its own.",
   },
   swapped: {
-    name: "Swapped",
+    name: "Swapped tracks",
     sounds: "Each track has the other's voice.",
-    advice: "Swap the leads or rename the tracks, and write it into the report.",
+    advice: "Swap the cables or rename the tracks, and write it into the report.",
   },
   inverted: {
     name: "Polarity inverted",
     sounds: "Hollow once the two are mixed.",
-    advice: "Flip the polarity of one of the two; look for a lead or a head amplifier that turns it.",
+    advice: "Flip the polarity of one of the two; look for a cable or a preamplifier that turns it.",
   },
   delayed: {
     name: "Constant delay",
-    sounds: "An echo or hollowness once the two are mixed.",
+    sounds: "An echo, or a hollow sound, once the two are mixed.",
     advice: "Move one track by this much in the edit; a digital link delays, and so does distance (3 ms a metre).",
   },
   pumping: {
-    name: "Automatic gain",
+    name: "AGC pumping",
     sounds: "The room swells up in every pause.",
     advice: "Switch off automatic level at recorder, camera or phone, and set the gain by hand.",
   },
@@ -170,7 +170,7 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice: "A place nearer the middle of the chest, or on the side of the partner.",
   },
   dcOffset: {
-    name: "Off centre",
+    name: "DC offset",
     sounds: "Nothing, until it is cut: then a click.",
     advice: "A low cut in the edit removes it; an input that does this may be faulty.",
   },
@@ -185,8 +185,8 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice: "The program that wrote this float file damaged it: export it again.",
   },
   cutShort: {
-    name: "Cut short",
-    sounds: "It stops in the midst.",
+    name: "Truncated file",
+    sounds: "It stops in the middle.",
     advice: "Copy it from the card again before the card is formatted.",
   },
 };

@@ -1,0 +1,120 @@
+import type { BoardCatalogue } from "../../core/board";
+import type { Performance } from "../../core/dress";
+import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue } from "../../core/planning";
+import { STEP_NAMES } from "../../core/rehearsal";
+import { saidBy, type Templates } from "../templates";
+import { settingWords } from "./connect";
+import { count, figure, list, lowerFirst } from "./words";
+
+const HABITS: Record<Habit, string> = {
+  automaticLevelOff: "Automatic level off",
+  lowCutOff: "Low cut off, unless there is wind or rumble",
+  limiterOnly: "Limiter for safety only",
+  headphonesIn: "Headphones in: their volume is not the record level",
+  programLevelOff: "Automatic level off in the program",
+  flightMode: "Flight mode, notifications off",
+  processingOff: "Echo cancelling, noise suppression and automatic gain off",
+  rightInput: "The right input chosen in the system and in the program",
+  compressorOff: "Compressor off, limiter for safety only",
+  twoThirds: "Simple receivers distort near full: two thirds to three quarters",
+  testTone: "Ask for a test tone, or the loudest song, before the show",
+};
+
+/** What a card's line is called, beside what it reads; without a reading it says all. */
+export const CARD_NAMES: Partial<Record<keyof CardCatalogue, string>> = {
+  "card.frequency": "Frequency",
+  "card.preset": "Preset",
+  "card.format": "Format",
+  "card.compressor": "Compressor",
+};
+
+/** The caution on the card of a house's outlet. */
+export const FEED_CAUTION =
+  "Only through the venue's technician. No home-made adapters, and never lift the safety earth against hum.";
+
+const cards: Templates<CardCatalogue> = {
+  "card.paired": () => "2.4 GHz, paired",
+  "card.noFrequency": () => "No frequency yet",
+  "card.frequency": ({ frequencyMHz }) => `${frequencyMHz.toFixed(3)} MHz`,
+  "card.preset": ({ preset }) => preset,
+  "card.knob": ({ reads }) => reads,
+  "card.setting": ({ setting }) => settingWords(setting),
+  "card.format": ({ sampleRateHz, bits }) => `${sampleRateHz / 1000} kHz, ${bits} bit`,
+  "card.compressor": ({ ratio, thresholdDbfs }) => `${ratio} : 1 from ${figure(thresholdDbfs)} dBFS`,
+  "card.habit": ({ habit }) => HABITS[habit],
+};
+
+const CHANGED: Partial<Record<keyof Performance, string>> = {
+  faces: "faces somebody else",
+  action: "moves differently",
+  shot: "another shot size",
+  mayBeSeen: "hidden or seen has changed",
+  loudest: "another loudest line",
+  water: "water",
+  sweats: "sweat",
+  handsOnChest: "hands on the chest",
+};
+
+const carry: Templates<CarryCatalogue> = {
+  "carry.garmentNew": ({ garment }) => `${garment} is new or worn differently`,
+  "carry.garmentGone": ({ garment }) => `${garment} is gone`,
+  "carry.accessoryAdded": ({ accessory }) => `${accessory} added`,
+  "carry.accessoryGone": ({ accessory }) => `${accessory} is gone`,
+  "carry.performance": ({ field }) => CHANGED[field] ?? field,
+  "carry.windUp": ({ fromMps, toMps }) => `wind up from ${fromMps} to ${toMps} m/s`,
+  "carry.otherPlace": () => "another place was chosen",
+};
+const carryWords = saidBy(carry);
+
+const HOW = { buy: "to buy", hire: "to hire", bring: "to bring" };
+
+export const planning: Templates<PlanCatalogue> = {
+  ...cards,
+  ...carry,
+  "levels.noPlace": () => "No place on this outfit works, so there is nothing to set yet.",
+  "levels.heardOnly": () => "Heard only: nothing is recorded.",
+  "levels.recordedBeside": () => "Recorded beside it: nothing to set here.",
+  "levels.notConnected": ({ source, input, seeLink }) =>
+    `Nothing connects ${source} to ${input}${seeLink ? ": see Link" : ""}.`,
+  "levels.needsPads": ({ pads, overDb, device }) =>
+    `Refused without the ${list(pads)}: ${overDb} dB too loud for ${device}, and it clips however low the gain. ${
+      pads.length === 1 ? "It is" : "They are"
+    } not in the kit.`,
+  "day.tooManyTracks": ({ title, tracks, recorderTracks, helps }) =>
+    `${title} needs ${count(tracks, "track", "tracks")} and the recorder takes ${recorderTracks}. ${
+      helps === "noSafety"
+        ? "Without safety tracks it fits."
+        : "Bring a second recorder, or mix those who never speak together onto one track."
+    }`,
+  "packing.toGet": ({ missing, spares, how }) =>
+    spares === missing
+      ? `${count(missing, "spare", "spares")} ${HOW[how]}`
+      : `${missing} ${HOW[how]}${spares > 0 ? `, ${count(spares, "spare", "spares")} included` : ""}`,
+  "packing.nothing": () => "Nothing to pack yet: add talent to a scene, or say where a link goes.",
+  "packing.allBack": () => "Everything is back.",
+  "packing.stillOut": ({ names }) => `Still out: ${list(names)}.`,
+  "packing.allPacked": () => "All packed.",
+  "packing.open": ({ open, of }) => `${open} of ${count(of, "line is", "lines are")} not packed yet.`,
+};
+
+export const board: Templates<BoardCatalogue> = {
+  "board.notInScene": () => "Not in a scene yet.",
+  "board.saidNo": () => "Said no to the microphone: plan a boom, or ask what would be all right.",
+  "board.placeGone": () => "The outfit changed and the chosen place is gone: choose another.",
+  "board.settingsChanged": () => "The settings changed since the devices were set: see the card.",
+  "board.noPlaceWorks": () => "No place on this outfit works: boom, or change the outfit.",
+  "board.notAsked": () => "Permission not asked yet.",
+  "board.wind": () => "Wind on the capsule: bring fur; wind cannot be removed later.",
+  "board.rustle": () => "Rustle is likely at the chosen place: compare the next one.",
+  "board.littleOverNoise": ({ snrDb }) => `Only ${figure(snrDb)} dB of voice over noise are forecast.`,
+  "board.beyondConsent": () => "The chosen place goes further than they agreed to: ask, or choose another.",
+  "board.changed": ({ changes }) => `Changed since the scene before: ${list(changes.map(carryWords))}.`,
+  "board.notScouted": () => "The place is not scouted.",
+  "board.noPlaceChosen": ({ site }) => `No place chosen; ${lowerFirst(site)} looks best.`,
+  "board.nothingChecked": () => "Nothing recorded and checked yet.",
+  "board.frequencyConflict": () => "Their frequency is not compatible with the others: find new ones, or move one.",
+  "board.noFrequency": () => "No frequency yet.",
+  "board.notInKit": ({ names }) => `Not in the kit: ${list(names)}.`,
+  "board.changedSincePaired": ({ steps }) =>
+    `Changed since it was paired: ${list(steps.map((step) => STEP_NAMES[step].toLowerCase()))} again.`,
+};
