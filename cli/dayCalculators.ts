@@ -157,7 +157,7 @@ export const DAY_CALCULATORS: Record<string, Calculator> = {
       const hours = listened.reduce((sum, each) => sum + each.hours, 0);
       if (hours > 24) return { result: null, finding: `The hours add up to ${hours}: a day has 24.` };
       const exposure = exposureOf(listened);
-      return { result: exposure, finding: exposure.grade === "redo" ? exposure.says : null };
+      return { result: exposure, finding: exposure.grade === "redo" ? say(exposure.says) : null };
     },
   },
 };

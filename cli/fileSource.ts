@@ -2,24 +2,28 @@ import { constants } from "node:fs";
 import { open, type FileHandle } from "node:fs/promises";
 import { type ByteSource, RecordingRefusal } from "../core/audio";
 
-const OPENING: Record<string, string> = {
-  ENOENT: "There is no such file.",
-  ENOTDIR: "There is no such file.",
-  EACCES: "You have no permission to read it.",
-  EPERM: "You have no permission to read it.",
-  ELOOP: "It is a link that leads to itself.",
-  ENAMETOOLONG: "The name is too long.",
-  EMFILE: "Too many files are open: close other programs and try again.",
-  ENFILE: "Too many files are open: close other programs and try again.",
+/** Refusals that need no figure. */
+type BareRefusal = "missing" | "noPermission" | "linkLoop" | "nameTooLong" | "manyOpen" | "pipe";
+const OPENING: Record<string, `refused.${BareRefusal}`> = {
+  ENOENT: "refused.missing",
+  ENOTDIR: "refused.missing",
+  EACCES: "refused.noPermission",
+  EPERM: "refused.noPermission",
+  ELOOP: "refused.linkLoop",
+  ENAMETOOLONG: "refused.nameTooLong",
+  EMFILE: "refused.manyOpen",
+  ENFILE: "refused.manyOpen",
   // A socket.
-  ENXIO: "It is a pipe or a device: save it as a file first.",
+  ENXIO: "refused.pipe",
 };
 
 /** What a system's error says of a file, as a refusal; other errors stay as they are. */
 export function fileRefusal(error: unknown): unknown {
   const code = (error as NodeJS.ErrnoException | null)?.code;
   if (typeof code !== "string" || error instanceof RecordingRefusal) return error;
-  return new RecordingRefusal(OPENING[code] ?? `It could not be read to its end: is the card still in? (${code})`);
+  return new RecordingRefusal(
+    OPENING[code] ? { code: OPENING[code] } : { code: "refused.readBrokeOff", because: code },
+  );
 }
 
 async function regularFile(path: string | Buffer): Promise<{ handle: FileHandle; size: number }> {
@@ -33,16 +37,12 @@ async function regularFile(path: string | Buffer): Promise<{ handle: FileHandle;
   const stats = await handle.stat();
   if (stats.isFile()) return { handle, size: stats.size };
   await handle.close();
-  throw new RecordingRefusal(
-    stats.isDirectory()
-      ? "It is a folder: name the files in it."
-      : "It is a pipe or a device: save it as a file first.",
-  );
+  throw new RecordingRefusal({ code: stats.isDirectory() ? "refused.folder" : "refused.pipe" });
 }
 
 /**
  * A file as a byte source. Two buffers take turns, so one read may be under way while the last is used.
- * Errors: RecordingRefusal with a sentence where it is no regular file, cannot be opened, or stops being readable.
+ * Errors: RecordingRefusal where it is no regular file, cannot be opened, or stops being readable.
  */
 export async function openFileSource(path: string | Buffer): Promise<ByteSource & { close(): Promise<void> }> {
   const { handle, size } = await regularFile(path);

@@ -1,3 +1,4 @@
+import { say } from "../messages";
 import { spawn, spawnSync } from "node:child_process";
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -65,7 +66,7 @@ describe("files that are none", () => {
   });
 
   test("each error of the system is a sentence of its own; what is no error of the system stays what it is", () => {
-    const says = (code: string) => (fileRefusal(Object.assign(new Error("x"), { code })) as Error).message;
+    const says = (code: string) => say((fileRefusal(Object.assign(new Error("x"), { code })) as RecordingRefusal).says);
     expect(says("EACCES")).toBe("You have no permission to read it.");
     expect(says("EMFILE")).toContain("Too many files are open");
     expect(says("EIO")).toBe("It could not be read to its end: is the card still in? (EIO)");

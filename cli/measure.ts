@@ -1,4 +1,4 @@
-import { findingWords } from "../messages";
+import { findingWords, say } from "../messages";
 import { Command, CommanderError, InvalidArgumentError } from "commander";
 import { measureWav, type RecordingMeasurement } from "../core/check";
 import { MAX_CHANNELS, RecordingRefusal } from "../core/audio";
@@ -116,8 +116,8 @@ export async function runMeasure(args: readonly string[]): Promise<number> {
       if (measurement.findings.some((finding) => finding.severity !== "note")) exitCode = 1;
     } catch (error) {
       if (!(error instanceof RecordingRefusal)) throw error;
-      process.stderr.write(`${file}: ${error.message}\n`);
-      if (asJson) process.stdout.write(`${JSON.stringify({ file, error: error.message })}\n`);
+      process.stderr.write(`${file}: ${say(error.says)}\n`);
+      if (asJson) process.stdout.write(`${JSON.stringify({ file, error: say(error.says) })}\n`);
       exitCode = 1;
     }
     process.exitCode = exitCode;

@@ -1,5 +1,5 @@
 import { parentPort } from "node:worker_threads";
-import { type Piece, type PieceMeter, RecordingRefusal, type WavHeader } from "../core/audio";
+import { type Piece, type PieceMeter, RecordingRefusal, type Refusal, type WavHeader } from "../core/audio";
 import { measurePiece, meterFor, type PieceReport } from "../core/check";
 import { openFileSource } from "./fileSource";
 
@@ -13,7 +13,7 @@ export interface PieceTask {
 }
 
 /** A refusal is for the user, an error for whoever mends it. */
-export type PieceAnswer = { report: PieceReport | null } | { refused: string } | { error: string };
+export type PieceAnswer = { report: PieceReport | null } | { refused: Refusal } | { error: string };
 
 let open: { key: string; source: Awaited<ReturnType<typeof openFileSource>>; meter: PieceMeter } | null = null;
 
@@ -24,9 +24,9 @@ async function measure({ path, sizeBytes, header, piece }: PieceTask): Promise<P
     await open?.source.close();
     open = null;
     const source = await openFileSource(bytes).catch(() => null);
-    if (!source) throw new RecordingRefusal("It went away while it was measured: is the card still in?");
+    if (!source) throw new RecordingRefusal({ code: "refused.wentAway" });
     open = { key, source, meter: meterFor(header) };
-    if (source.sizeBytes < sizeBytes) throw new RecordingRefusal("It was cut short while it was measured.");
+    if (source.sizeBytes < sizeBytes) throw new RecordingRefusal({ code: "refused.shrank" });
   }
   return measurePiece(open.source, header, open.meter, piece);
 }
@@ -43,8 +43,10 @@ parentPort?.on("message", (task: PieceTask) => {
   measure(task).then(
     (report) => parentPort!.postMessage({ report } satisfies PieceAnswer, [...buffersOf(report)]),
     (error: unknown) => {
-      const says = error instanceof Error ? error.message : String(error);
-      const answer: PieceAnswer = error instanceof RecordingRefusal ? { refused: says } : { error: says };
+      const answer: PieceAnswer =
+        error instanceof RecordingRefusal
+          ? { refused: error.says }
+          : { error: error instanceof Error ? error.message : String(error) };
       parentPort!.postMessage(answer);
     },
   );

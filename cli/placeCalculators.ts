@@ -1,5 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import { say } from "../messages";
 import { RATE_RANGE_HZ, readMono, RecordingRefusal } from "../core/audio";
 import {
   acceptanceArcDeg,
@@ -30,7 +31,7 @@ import {
   planTreatments,
   rankTreatments,
   speechTransmissionIndex,
-  spotWords,
+  piecesOf,
 } from "../core/room";
 import { bestOrder, timeOfDay } from "../core/schedule";
 import { oneOf } from "../core/schema";
@@ -65,15 +66,15 @@ async function clap({ file }: Static<typeof ClapCall>): Promise<Answer> {
     source = await openFileSource(file);
   } catch (error) {
     if (!(error instanceof RecordingRefusal)) throw error;
-    return { result: null, finding: `${file}: ${error.message}` };
+    return { result: null, finding: `${file}: ${say(error.says)}` };
   }
   try {
     const { samples, sampleRateHz } = await readMono(source, LONGEST_S);
     const analysis = analyseClap(samples, sampleRateHz);
-    return { result: analysis, finding: analysis.isMeasured ? null : `${analysis.says} ${analysis.advice}` };
+    return { result: analysis, finding: analysis.isMeasured ? null : say(analysis.says) };
   } catch (error) {
     if (!(error instanceof RecordingRefusal)) throw error;
-    return { result: null, finding: error.message };
+    return { result: null, finding: say(error.says) };
   } finally {
     await source.close();
   }
@@ -100,7 +101,10 @@ function wayRow(candidate: PickupCandidate, { talkers, place }: Static<typeof Pi
     mics,
     talkers: best.map(({ talkerId, micId, heard: each }) => ({ micId, ...each, talkerId })),
     separationDb: heard.map(({ micId, separationDb }) => ({ micId, separationDb })),
-    better: ruledOut === null ? whatWouldBeat(candidate, talkers, place) : [],
+    better:
+      ruledOut === null
+        ? whatWouldBeat(candidate, talkers, place).map(({ says, ...gains }) => ({ ...gains, ...says, says: say(says) }))
+        : [],
   };
 }
 
@@ -165,10 +169,13 @@ export const PLACE_CALCULATORS: Record<string, Calculator> = {
       const isPoor = forecast.verdict.echo === "poor" || forecast.verdict.noise === "poor";
       const result = {
         ...forecast,
-        treatments: rankTreatments(place).map((gain) => ({ ...gain, says: spotWords(gain) })),
-        advice: planTreatments(place).says,
+        treatments: rankTreatments(place).map((gain) => ({
+          ...gain,
+          says: say({ code: "room.pieces", ...piecesOf(gain) }),
+        })),
+        advice: say(planTreatments(place).says),
       };
-      return { result, finding: isPoor ? forecast.verdict.says : null };
+      return { result, finding: isPoor ? say(forecast.verdict.says) : null };
     },
   },
   clap: {
@@ -291,7 +298,7 @@ export const PLACE_CALCULATORS: Record<string, Calculator> = {
             endsAt: timeOfDay(each.toMin),
           })),
         },
-        finding: left ? `${left.id}: ${left.says}` : null,
+        finding: left ? `${left.id}: ${say(left.says)}` : null,
       };
     },
   },

@@ -59,10 +59,10 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
   await choose(page, "For", "day 3");
   const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
   for (const says of [
-    "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 of them a spare",
-    "RCA to 6.35 mm lead: 2 to buy, 1 of them a spare",
-    "6.35 mm lead, three poles: 2 to buy, 1 of them a spare",
-    "3.5 mm balanced to XLR lead: 1 to buy, as a spare",
+    "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 spare included",
+    "RCA to 6.35 mm lead: 2 to buy, 1 spare included",
+    "6.35 mm lead, three poles: 2 to buy, 1 spare included",
+    "3.5 mm balanced to XLR lead: 1 spare to buy",
   ])
     await expect(toGet.filter({ hasText: says })).toHaveCount(1);
   await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
@@ -195,7 +195,7 @@ test("the bag: what is owned leaves the list of what to get, what is packed is r
 }) => {
   await openOwn(page, "Bag", "The bag");
   const lead = line(page, "3.5 mm lead, three poles");
-  await expect(lead).toContainText("2 to buy, 1 of them a spare");
+  await expect(lead).toContainText("2 to buy, 1 spare included");
   await lead.getByLabel("Hired").fill("2");
   await expect(lead).not.toContainText("to buy");
   await lead.getByText("Packed", { exact: true }).click();

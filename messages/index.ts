@@ -1,6 +1,7 @@
 /**
  * What is said about facts: one sentence for every code that core returns. Screens, print and shell say it by this door.
  */
+import type { RefusalCatalogue } from "../core/audio";
 import type { BoardCatalogue } from "../core/board";
 import type { ChainCatalogue } from "../core/chain";
 import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
@@ -9,9 +10,15 @@ import type { SettingCatalogue } from "../core/devices";
 import type { ReasonCatalogue } from "../core/dress";
 import type { MediaCatalogue } from "../core/media";
 import type { Message } from "../core/message";
+import type { MeterCatalogue } from "../core/meter";
+import type { NoiseCatalogue } from "../core/noise";
+import type { PickupCatalogue } from "../core/pickup";
 import type { PlanCatalogue } from "../core/planning";
 import type { PowerCatalogue } from "../core/power";
 import type { ProofCatalogue } from "../core/proof";
+import type { RoomCatalogue } from "../core/room";
+import type { ScheduleCatalogue } from "../core/schedule";
+import type { ExposureCatalogue } from "../core/sound";
 import { en } from "./en";
 import { saidBy, type Templates } from "./templates";
 
@@ -19,11 +26,18 @@ type Codes = BoardCatalogue &
   ChainCatalogue &
   CheckCatalogue &
   ConnectCatalogue &
+  ExposureCatalogue &
   MediaCatalogue &
+  MeterCatalogue &
+  NoiseCatalogue &
+  PickupCatalogue &
   PlanCatalogue &
   PowerCatalogue &
   ProofCatalogue &
   ReasonCatalogue &
+  RefusalCatalogue &
+  RoomCatalogue &
+  ScheduleCatalogue &
   SettingCatalogue;
 /** Anything that can be said. */
 export type AnyMessage = Message<Codes>;
@@ -55,3 +69,4 @@ export { originWords } from "./en/chain";
 export { placedWords } from "./en/connect";
 export { CARD_NAMES, FEED_CAUTION } from "./en/planning";
 export { CHEMISTRY_NAMES } from "./en/power";
+export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";

@@ -92,7 +92,7 @@ async function proveRecording(
 async function withClap(body: PlaceBody): Promise<PlaceBody> {
   const { samples, sampleRateHz } = await readMono(bytesSource(await demoRecordingBytes(DEMO_CLAP.file)), 60);
   const analysis = analyseClap(samples, sampleRateHz);
-  if (!analysis.isMeasured) throw new Error(`The demo's clap: ${analysis.says}`);
+  if (!analysis.isMeasured) throw new Error(`The demo's clap: ${analysis.says.code}`);
   return { ...body, model: { ...body.model, echo: echoFrom(DEMO_CLAP.file, analysis) } };
 }
 

@@ -110,7 +110,15 @@ test("findings keep kind, place and words; hum keeps its figures", () => {
   expect(seen).toBeGreaterThan(0);
 });
 
+test("what lowered trust in a clap is said as it was", () => {
+  const remarks = bundle.places.flatMap(({ body }) => body.model.echo?.remarks ?? []);
+  expect(remarks.map(say)).toEqual([
+    "The decay at 125 Hz is no straight line: an open door to another room, or something rang with it.",
+  ]);
+});
+
 test("every record is as its schema wants it", () => {
+  for (const { body } of bundle.places) expect(schemaFaults(RECORD_SCHEMAS.place, body)).toEqual([]);
   for (const { body } of bundle.levels) expect(schemaFaults(RECORD_SCHEMAS.levels, body)).toEqual([]);
   for (const { body } of bundle.kit) expect(schemaFaults(RECORD_SCHEMAS.kitItem, body)).toEqual([]);
   for (const { body } of bundle.measurements) expect(schemaFaults(RECORD_SCHEMAS.measurement, body)).toEqual([]);

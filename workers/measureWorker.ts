@@ -1,14 +1,14 @@
 import * as Comlink from "comlink";
 import { type MeasuredRecording, measureWav, recordingMeter, type RecordingMeter } from "../core/check";
 import { clipText } from "../core/schema";
-import { MeasurementCancelled, RecordingRefusal } from "../core/audio";
+import { MeasurementCancelled, RecordingRefusal, type Refusal } from "../core/audio";
 import { blobSource } from "./blobSource";
 import { makeGate, type Gate } from "./gate";
 
 /** What a measurement came to, free of classes so that it crosses the worker's door. */
 export type MeasureOutcome =
   | { outcome: "measured"; recording: MeasuredRecording }
-  | { outcome: "refused"; message: string }
+  | { outcome: "refused"; says: Refusal }
   | { outcome: "cancelled" };
 
 const PROGRESS_EVERY_MS = 250;
@@ -37,8 +37,8 @@ const door = {
       return { outcome: "measured", recording };
     } catch (error) {
       if (error instanceof MeasurementCancelled) return { outcome: "cancelled" };
-      if (error instanceof RecordingRefusal) return { outcome: "refused", message: error.message };
-      return { outcome: "refused", message: "The file could not be read to its end: is the card still in?" };
+      if (error instanceof RecordingRefusal) return { outcome: "refused", says: error.says };
+      return { outcome: "refused", says: { code: "refused.unreadable" } };
     }
   },
   cancel(): void {

@@ -1,5 +1,5 @@
 import * as Comlink from "comlink";
-import { readMono, RecordingRefusal } from "../core/audio";
+import { readMono, RecordingRefusal, type Refusal } from "../core/audio";
 import { analyseTone, type ToneResult } from "../core/noise";
 import { analyseClap, type ClapResult } from "../core/room";
 import { quietDay, type QuietDay, type QuietDayWishes } from "../core/planning";
@@ -16,12 +16,10 @@ export type Sound = File | { samples: Float32Array; sampleRateHz: number };
 const readSound = (sound: Sound, mostS: number) =>
   sound instanceof File ? readMono(blobSource(sound), mostS) : Promise.resolve(sound);
 
-const UNREADABLE = { isMeasured: false, says: "The file could not be read.", advice: "Is the card still in?" } as const;
-
-function refusalOf(error: unknown) {
-  if (!(error instanceof RecordingRefusal)) return UNREADABLE;
-  return { isMeasured: false, says: error.message, advice: "Try another recording." } as const;
-}
+const refusalOf = (error: unknown): { isMeasured: false; says: Refusal } => ({
+  isMeasured: false,
+  says: error instanceof RecordingRefusal ? error.says : { code: "refused.unreadable" },
+});
 
 const door = {
   /** Echo from a recorded clap. */

@@ -48,7 +48,7 @@ export {
 export { longestPieceS, planPieces, stepFramesOf, type Piece } from "./pieces";
 export { readBlocks, readFrames, type FrameRange, type ReadOptions } from "./readFrames";
 export { readMono } from "./readMono";
-export { MeasurementCancelled, RecordingRefusal } from "./refusal";
+export { MeasurementCancelled, RecordingRefusal, type Refusal, type RefusalCatalogue } from "./refusal";
 export { activeLevel, type ActiveParts } from "./speechLevel";
 export { toWav, type WavLayout } from "./toWav";
 export { MAX_CHANNELS, RATE_RANGE_HZ, readWavHeader, type WavHeader } from "./wavHeader";

@@ -24,10 +24,7 @@ const energyOf = (samples: Float32Array): number => {
 export async function readMono(source: ByteSource, mostS: number): Promise<MonoRecording> {
   const header = await readWavHeader(source);
   const seconds = header.frames / header.sampleRateHz;
-  if (seconds > mostS)
-    throw new RecordingRefusal(
-      `This lasts ${Math.round(seconds)} s; up to ${mostS} s are read here. Record it alone, or cut it out.`,
-    );
+  if (seconds > mostS) throw new RecordingRefusal({ code: "refused.tooLong", seconds, mostS });
   const compared = Math.min(MOST_COMPARED, header.channels);
   const whole = Array.from({ length: compared }, () => new Float32Array(header.frames));
   let at = 0;

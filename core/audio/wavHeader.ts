@@ -84,12 +84,12 @@ interface FormatChunk {
 }
 
 function parseFormat(chunk: Uint8Array): FormatChunk {
-  if (chunk.length < 16) throw new RecordingRefusal("The file's format block is cut short: it cannot be read.");
+  if (chunk.length < 16) throw new RecordingRefusal({ code: "refused.formatCutShort" });
   const view = viewOf(chunk);
   const outerTag = view.getUint16(0, true);
   const isExtensible = outerTag === 0xfffe && chunk.length >= 40;
   if (isExtensible && !SUBTYPE_TAIL.every((byte, index) => chunk[26 + index] === byte))
-    throw new RecordingRefusal("This WAV holds a format of its maker's own; export it as WAV PCM.");
+    throw new RecordingRefusal({ code: "refused.makersFormat" });
   const formatTag = isExtensible ? view.getUint16(24, true) : outerTag;
   const channels = view.getUint16(2, true);
   const sampleRateHz = view.getUint32(4, true);
@@ -97,26 +97,23 @@ function parseFormat(chunk: Uint8Array): FormatChunk {
   const containerBits = view.getUint16(14, true);
 
   if (formatTag !== 1 && formatTag !== 3) {
-    const name = KNOWN_BUT_UNREAD[formatTag] ?? `format code ${formatTag}`;
-    throw new RecordingRefusal(`This WAV holds ${name}; only PCM and float are measured. Export it as WAV PCM.`);
+    throw new RecordingRefusal({ code: "refused.otherFormat", format: KNOWN_BUT_UNREAD[formatTag] ?? formatTag });
   }
   const encoding: Encoding = formatTag === 3 ? "float" : "pcm";
-  if (channels < 1) throw new RecordingRefusal("The file says it has no channels: its header is damaged.");
+  if (channels < 1) throw new RecordingRefusal({ code: "refused.noChannels" });
   if (channels > MAX_CHANNELS)
-    throw new RecordingRefusal(`The file says it has ${channels} channels; up to ${MAX_CHANNELS} are measured.`);
+    throw new RecordingRefusal({ code: "refused.manyChannels", channels, most: MAX_CHANNELS });
   if (sampleRateHz < RATE_RANGE_HZ.min || sampleRateHz > RATE_RANGE_HZ.max)
-    throw new RecordingRefusal(`The file says ${sampleRateHz} Hz; 8 000 to 192 000 Hz are measured.`);
+    throw new RecordingRefusal({ code: "refused.sampleRate", sampleRateHz });
   const allowedBits = encoding === "float" ? [32, 64] : [8, 16, 24, 32];
   const bytesPerSample = Math.ceil(containerBits / 8);
   if (!allowedBits.includes(bytesPerSample * 8) || containerBits < 1)
-    throw new RecordingRefusal(
-      `The file says ${containerBits} bits a sample; ${allowedBits.join(", ")} are measured for ${encoding === "float" ? "float" : "PCM"}.`,
-    );
+    throw new RecordingRefusal({
+      ...{ code: "refused.bits", bits: containerBits, allowed: allowedBits, isFloat: encoding === "float" },
+    });
   const bytesPerFrame = bytesPerSample * channels;
   if (statedFrameBytes !== 0 && statedFrameBytes !== bytesPerFrame)
-    throw new RecordingRefusal(
-      "The file's channel count, bits and frame size contradict each other: its header is damaged.",
-    );
+    throw new RecordingRefusal({ code: "refused.contradiction" });
   const validBits = isExtensible ? view.getUint16(18, true) : containerBits;
   const bitsPerSample =
     encoding === "pcm" && validBits >= 1 && validBits <= bytesPerSample * 8 ? validBits : bytesPerSample * 8;
@@ -128,18 +125,18 @@ function parseFormat(chunk: Uint8Array): FormatChunk {
  *
  * PCM 8/16/24/32 bit, float 32/64, WAVE_FORMAT_EXTENSIBLE, 1–64 channels, 8–192 kHz. A file shorter than it says is
  * taken as far as it goes; a recorder's open size fields (0 or 0xFFFFFFFF) mean "to the end".
- * Errors: {@link RecordingRefusal} with a sentence for the user.
+ * Errors: {@link RecordingRefusal} with what is to be said to the user.
  * Source: RIFF/WAVE (1991), EBU Tech 3285 (BWF), EBU Tech 3306 (RF64), ITU-R BS.2088 (BW64).
  */
 export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
-  if (source.sizeBytes === 0) throw new RecordingRefusal("The file is empty.");
+  if (source.sizeBytes === 0) throw new RecordingRefusal({ code: "refused.empty" });
   const head = Uint8Array.from(await source.read(0, 12));
   const other = recogniseOther(head);
-  if (other) throw new RecordingRefusal(`This is ${other}, not a WAV, whatever its name says.`);
-  if (head.length < 12) throw new RecordingRefusal("The file is too short to be a recording.");
+  if (other) throw new RecordingRefusal({ code: "refused.otherFile", is: other });
+  if (head.length < 12) throw new RecordingRefusal({ code: "refused.tooShort" });
   const riffTag = tag(head, 0);
   if ((riffTag !== "RIFF" && riffTag !== "RF64" && riffTag !== "BW64") || tag(head, 8) !== "WAVE")
-    throw new RecordingRefusal("This is not a WAV file.");
+    throw new RecordingRefusal({ code: "refused.notWav" });
   const container: Container = riffTag === "RIFF" ? "WAV" : riffTag;
 
   let format: FormatChunk | null = null;
@@ -161,16 +158,13 @@ export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
       const chunk = await source.read(body, Math.min(statedBytes, 348));
       if (chunk.length >= 346) timeReference = size64(viewOf(chunk), 338);
     } else if (id === "data") {
-      if (!format)
-        throw new RecordingRefusal("The sound comes before its description in this file: its header is damaged.");
+      if (!format) throw new RecordingRefusal({ code: "refused.soundFirst" });
       if (statedBytes === 0 && (await isClosedBy(source, body))) break;
       return withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
     }
     offset = body + statedBytes + (statedBytes % 2);
   }
-  throw new RecordingRefusal(
-    format ? "The file has a header but no sound." : "The file has no format block: it is damaged or no WAV.",
-  );
+  throw new RecordingRefusal({ code: format ? "refused.noSound" : "refused.noFormat" });
 }
 
 /** Whether whole chunks, one after the other, reach from a place to the end: then the data chunk before it is closed, not open. */
@@ -199,7 +193,7 @@ function withData(
   const isOpen = !isWide && (statedBytes === OPEN_SIZE || statedBytes === 0);
   const promisedBytes = isWide ? wideDataBytes : isOpen ? availableBytes : statedBytes;
   const frames = Math.floor(Math.min(promisedBytes, availableBytes) / format.bytesPerFrame);
-  if (frames < 1) throw new RecordingRefusal("The file has a header but no sound.");
+  if (frames < 1) throw new RecordingRefusal({ code: "refused.noSound" });
   const promisedFrames = Math.floor(promisedBytes / format.bytesPerFrame);
   return {
     container,

@@ -10,7 +10,7 @@ export { LEVEL_UNCERTAINTY_DB, NOISE_UNCERTAINTY_DB, followChain, planLevels } f
 export { LevelAdvice, NOISE_ORIGINS, type ChainCatalogue, type ChainMessage, type NoiseOrigin } from "./messages";
 export { whole } from "./levelAdvice";
 export type { LevelPlan, StageLevels } from "./levelPlan";
-export { SCHOOLS, SCHOOL_NAMES, targetsOf } from "./schools";
+export { SCHOOLS, targetsOf, type School } from "./schools";
 export { PEAK_OVER_SINE_DB, peakOf, soundAt, soundOfFeed, voicesThrough, type SoundIn } from "./soundIn";
 export { KNOB_IDS, type Chain, type KnobId } from "./stage";
 export { stagesOfWay, type MicLevels, type RadioLevels, type Way } from "./wayStages";

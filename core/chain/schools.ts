@@ -6,14 +6,6 @@ import type { SoundIn } from "./soundIn";
 export const SCHOOLS = ["own", "minus12", "below6", "threeQuarters", "average20"] as const;
 export type School = (typeof SCHOOLS)[number];
 
-export const SCHOOL_NAMES: Record<School, string> = {
-  own: "Figures of its own",
-  minus12: "Peaks at −12, never above −6",
-  below6: "Peaks just below −6",
-  threeQuarters: "Three quarters of the meter",
-  average20: "Around −20 on average, 24 bit",
-};
-
 const CEILING_DBFS = -6;
 /** "Just below": so much under the ceiling, dB. */
 const BELOW_DB = 1;

@@ -92,8 +92,7 @@ async function lookThrough(source: ByteSource): Promise<Found> {
   const header = await readWavHeader(source);
   const cues: { offset: number; points: Uint8Array }[] = [];
   const soundEnds = header.dataOffset + (header.promisedFrames ?? header.frames) * header.bytesPerFrame;
-  if (soundEnds > source.sizeBytes)
-    throw new RecordingRefusal("The file is cut short: copy it from the card again before it is marked.");
+  if (soundEnds > source.sizeBytes) throw new RecordingRefusal({ code: "refused.truncated" });
   let offset = 12;
   for (let count = 0; count < MOST_CHUNKS && offset + 8 <= source.sizeBytes; count += 1) {
     const head = Uint8Array.from(await source.read(offset, 8));
@@ -130,8 +129,7 @@ export async function markedCopy(source: ByteSource, markers: readonly Marker[])
   const padding = new Uint8Array(endBytes - keepBytes);
   const tail = joined([padding, cueChunk(before, own, highest + 1), labelChunk(own, highest + 1)]);
   const riffBytes = keepBytes + tail.length - 8;
-  if (!isRf64 && riffBytes > RIFF_LIMIT)
-    throw new RecordingRefusal("With markers this WAV would pass 4 GB: export the findings as CSV instead.");
+  if (!isRf64 && riffBytes > RIFF_LIMIT) throw new RecordingRefusal({ code: "refused.tooLargeForMarkers" });
   const size = new Uint8Array(isRf64 ? 8 : 4);
   const view = new DataView(size.buffer);
   view.setUint32(0, riffBytes % 2 ** 32, true);

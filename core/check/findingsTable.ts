@@ -27,7 +27,7 @@ export function findingsTable(
   });
   const head = [
     ...["file", "channel", "from s", "to s", "severity", "finding", "confidence"],
-    ...["what", "likely cause", "what to do", "review", "note"],
+    ...["what", "likely cause", "advice", "review", "note"],
   ];
   return [head, ...rows];
 }

@@ -158,7 +158,7 @@ export async function measureWav(
   const header = await readWavHeader(source);
   const missing = options.mix?.find((channel) => channel >= header.channels);
   if (missing !== undefined)
-    throw new RecordingRefusal(`There is no track ${missing + 1}: the file has ${header.channels}.`);
+    throw new RecordingRefusal({ code: "refused.noTrack", track: missing, channels: header.channels });
   const totals = recordingTotals(header.sampleRateHz, header.channels, options);
   const add = inOrder((report) => totals.add(report));
   const pieces = planPieces(header.frames, header.sampleRateHz, header.channels);

@@ -4,3 +4,4 @@
 export { liveMeter, type LiveMeter, type MeterReading } from "./liveMeter";
 export { findTaps, judgeTaps, type Taps } from "./tapTest";
 export { TRIAL_STEPS, adviseTrial, stepOf, type TrialStep } from "./trial";
+export type { MeterCatalogue, MeterMessage } from "./messages";

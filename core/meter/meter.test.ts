@@ -73,16 +73,16 @@ describe("the tap test", () => {
   });
 
   test.each([
-    ["wanted", taps(3, -10), taps(3, -40), "wanted microphone is live: its taps are 30 dB louder"],
-    ["device", taps(3, -42), taps(3, -12), "device's own microphone is live: its taps are 30 dB louder"],
-    ["device", taps(0, -10), taps(3, -10), "not the wanted one"],
-    ["wanted", taps(3, -10), taps(0, -10), "do not come through"],
-    ["neither", taps(0, -10), taps(0, -10), "nothing is live"],
-    ["unclear", taps(3, -20), taps(3, -18), "tap again"],
-  ] as const)("%s", (live, wanted, device, says) => {
+    ["wanted", taps(3, -10), taps(3, -40), "taps.wantedLouder"],
+    ["device", taps(3, -42), taps(3, -12), "taps.deviceLouder"],
+    ["device", taps(0, -10), taps(3, -10), "taps.deviceOnly"],
+    ["wanted", taps(3, -10), taps(0, -10), "taps.wantedOnly"],
+    ["neither", taps(0, -10), taps(0, -10), "taps.none"],
+    ["unclear", taps(3, -20), taps(3, -18), "taps.alike"],
+  ] as const)("%s", (live, wanted, device, code) => {
     const verdict = judgeTaps(findTaps(wanted, RATE), findTaps(device, RATE));
     expect(verdict.live).toBe(live);
-    expect(verdict.says).toContain(says);
+    expect(verdict.says.code).toBe(code);
   });
 });
 
@@ -109,27 +109,34 @@ describe("the trial", () => {
     const advice = advise({ quiet, noise: channel({ rmsDbfs: -60 }), loudest: channel({}) });
     expect(advice).toMatchObject({ isGood: true, byDb: null });
     expect(advice.overNoiseDb).toBeCloseTo(34, 9);
-    expect(advice.says).toEqual(["Peaks at −12 dBFS: leave the level as it is."]);
+    expect(advice.says).toEqual([{ code: "trial.peaks", peakDbfs: -12, byDb: null }]);
   });
 
   test("too high goes down, too low up, clipped by 6 dB beyond; what overloads earlier is cured there", () => {
     expect(advise({ quiet, loudest: channel({ truePeakDbtp: -3 }) })).toMatchObject({ byDb: -9, isGood: false });
-    expect(advise({ quiet, loudest: channel({ truePeakDbtp: -30 }) }).says[0]).toBe(
-      "Peaks at −30 dBFS: turn it up by 18 dB.",
-    );
+    expect(advise({ quiet, loudest: channel({ truePeakDbtp: -30 }) }).says[0]).toEqual({
+      ...{ code: "trial.peaks", peakDbfs: -30, byDb: 18 },
+    });
     expect(advise({ quiet, loudest: channel({ truePeakDbtp: 0 }) }, ["clipped"])).toMatchObject({ byDb: -18 });
-    expect(advise({ quiet, loudest: channel({}) }, ["overloadedEarlier"]).says[0]).toContain("no later knob");
+    expect(advise({ quiet, loudest: channel({}) }, ["overloadedEarlier"]).says[0]).toEqual({
+      code: "trial.overloadsEarlier",
+    });
   });
 
   test("a noise that hides the voice, and one that comes up when things are on, are named", () => {
     const advice = advise({ quiet, noise: channel({ rmsDbfs: -40 }), loudest: channel({}) });
     expect(advice.isGood).toBe(false);
-    expect(advice.says.join(" ")).toMatch(/only 14 dB over the noise.*22 dB over the quiet/);
+    expect(advice.says.slice(1)).toEqual([
+      { code: "trial.littleOverNoise", overNoiseDb: expect.closeTo(14, 6) as number },
+      { code: "trial.noiseRises", byDb: expect.closeTo(22, 6) as number },
+    ]);
   });
 
   test("a line that does not stand out of the quiet was not heard: the tap test comes first", () => {
-    expect(advise({ quiet, loudest: channel({ speechLevelDbfs: -58 }) }).says[0]).toContain("tap test");
-    expect(advise({ quiet }).says[0]).toContain("Nothing was heard");
+    expect(advise({ quiet, loudest: channel({ speechLevelDbfs: -58 }) }).says[0]).toMatchObject({
+      code: "trial.wrongMicrophone",
+    });
+    expect(advise({ quiet }).says[0]).toEqual({ code: "trial.nothingHeard" });
     expect(advise({ quiet, loudest: channel({ truePeakDbtp: null }) }).byDb).toBeNull();
   });
 

@@ -1,4 +1,5 @@
 import { amplitudeToDb } from "../sound";
+import type { MeterMessage } from "./messages";
 
 /** Taps that were heard: how many, and how loud their peaks are in the middle, dBFS. */
 export interface Taps {
@@ -12,7 +13,7 @@ export interface TapVerdict {
   live: LiveMic;
   /** How much louder the wanted microphone's taps are, dB; null where one of them was not heard. */
   byDb: number | null;
-  says: string;
+  says: MeterMessage;
 }
 
 const WINDOW_S = 0.002;
@@ -65,28 +66,27 @@ export function judgeTaps(onWanted: Taps, onDevice: Taps): TapVerdict {
     return {
       live: "neither",
       byDb: null,
-      says: "No taps came through: nothing is live, or it is muted. Check the lead, the pack's mute, and the input that is chosen.",
+      says: { code: "taps.none" },
     };
   if (hasWanted !== hasDevice)
     return hasWanted
-      ? { live: "wanted", byDb: null, says: "The wanted microphone is live: taps on the device do not come through." }
+      ? { live: "wanted", byDb: null, says: { code: "taps.wantedOnly" } }
       : {
           live: "device",
           byDb: null,
-          says: "The device's own microphone is live, not the wanted one: another adapter, or another input chosen.",
+          says: { code: "taps.deviceOnly" },
         };
   const byDb = onWanted.peakDbfs - onDevice.peakDbfs;
-  if (Math.abs(byDb) < CLEARLY_DB)
-    return { live: "unclear", byDb, says: "Both taps are as loud: tap again, and as hard on both." };
+  if (Math.abs(byDb) < CLEARLY_DB) return { live: "unclear", byDb, says: { code: "taps.alike" } };
   return byDb > 0
     ? {
         live: "wanted",
         byDb,
-        says: `The wanted microphone is live: its taps are ${byDb.toFixed(0)} dB louder than those on the device.`,
+        says: { code: "taps.wantedLouder", byDb },
       }
     : {
         live: "device",
         byDb,
-        says: `The device's own microphone is live: its taps are ${(-byDb).toFixed(0)} dB louder. Another adapter, or another input chosen.`,
+        says: { code: "taps.deviceLouder", byDb: -byDb },
       };
 }

@@ -1,6 +1,6 @@
 import type { ChannelMeasurement, FindingKind, MeasuredRecording } from "../check";
 import type { Targets } from "../chain";
-import { minus } from "../sound";
+import type { MeterMessage } from "./messages";
 
 /** Steps of a trial: nobody speaks; the noise that will be there; the loudest line. Common practice. */
 export const TRIAL_STEPS = ["quiet", "noise", "loudest"] as const;
@@ -12,7 +12,7 @@ export type Heard = Readonly<Partial<Record<TrialStep, ChannelMeasurement>>>;
 export interface TrialAdvice {
   isGood: boolean;
   /** Worst first. */
-  says: readonly string[];
+  says: readonly MeterMessage[];
   /** What the level should change by, dB; null: it is right, or nothing was heard. */
   byDb: number | null;
   /** The loudest line over the noise that will be there, dB. */
@@ -47,17 +47,14 @@ export function adviseTrial(
   const { quiet, noise, loudest } = heard;
   const nothing = { isGood: false, byDb: null, overNoiseDb: null };
   const peak = loudest?.truePeakDbtp ?? null;
-  if (peak === null || !loudest)
-    return { ...nothing, says: ["Nothing was heard: check the lead, the pack's mute, and the input that is chosen."] };
+  if (peak === null || !loudest) return { ...nothing, says: [{ code: "trial.nothingHeard" }] };
   const quietDb = quiet?.rmsDbfs ?? null;
   const noiseDb = noise?.rmsDbfs ?? quietDb;
   const voiceDb = loudest.speechLevelDbfs ?? loudest.rmsDbfs;
   if (quietDb !== null && voiceDb !== null && voiceDb < quietDb + HEARD_DB)
     return {
       ...nothing,
-      says: [
-        `The loudest line is only ${Math.max(0, voiceDb - quietDb).toFixed(0)} dB over the quiet: is this the right microphone? Do the tap test.`,
-      ],
+      says: [{ code: "trial.wrongMicrophone", overQuietDb: Math.max(0, voiceDb - quietDb) }],
     };
   const overNoiseDb = noiseDb === null || voiceDb === null ? null : voiceDb - noiseDb;
   const isClipped = kinds.has("clipped") || kinds.has("overloadedEarlier");
@@ -67,23 +64,12 @@ export function adviseTrial(
     : Math.abs(toTargetDb) <= CLOSE_DB && peak <= ceilingDbfs
       ? null
       : toTargetDb;
-  const says: string[] = [];
-  if (kinds.has("clipped"))
-    says.push(`It clips: turn it down by ${Math.abs(byDb!).toFixed(0)} dB at least, and say it again.`);
-  else if (kinds.has("overloadedEarlier"))
-    says.push(
-      "Something before this input overloads: turn down the pack, or what comes first; no later knob cures it.",
-    );
-  else if (byDb !== null)
-    says.push(`Peaks at ${minus(peak)} dBFS: turn it ${byDb < 0 ? "down" : "up"} by ${Math.abs(byDb).toFixed(0)} dB.`);
-  else says.push(`Peaks at ${minus(peak)} dBFS: leave the level as it is.`);
-  if (overNoiseDb !== null && overNoiseDb < CLEAR_DB)
-    says.push(
-      `The voice stands only ${overNoiseDb.toFixed(0)} dB over the noise: come closer, or make it quieter here.`,
-    );
+  const says: MeterMessage[] = [];
+  if (kinds.has("clipped")) says.push({ code: "trial.clips", downDb: Math.abs(byDb!) });
+  else if (kinds.has("overloadedEarlier")) says.push({ code: "trial.overloadsEarlier" });
+  else says.push({ code: "trial.peaks", peakDbfs: peak, byDb });
+  if (overNoiseDb !== null && overNoiseDb < CLEAR_DB) says.push({ code: "trial.littleOverNoise", overNoiseDb });
   if (quietDb !== null && typeof noise?.rmsDbfs === "number" && noise.rmsDbfs - quietDb > RISES_DB)
-    says.push(
-      `The noise is ${(noise.rmsDbfs - quietDb).toFixed(0)} dB over the quiet: what can be switched off while rolling?`,
-    );
+    says.push({ code: "trial.noiseRises", byDb: noise.rmsDbfs - quietDb });
   return { isGood: byDb === null && (overNoiseDb === null || overNoiseDb >= CLEAR_DB), says, byDb, overNoiseDb };
 }

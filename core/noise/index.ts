@@ -27,3 +27,4 @@ export {
   type SourceKindId,
 } from "./sourceKinds";
 export { isSteady, sourceName } from "./sourceTraits";
+export type { NoiseCatalogue, NoiseMessage } from "./messages";

@@ -1,9 +1,11 @@
+import type { Refusal } from "../audio";
+import type { NoiseMessage } from "./messages";
 import { filterOctave, octaveFits, octaveSections } from "../audio";
 import { mapOctaves, meanSquareToDbfs, type OctaveLevels, OCTAVES_HZ, powerToDb } from "../sound";
 import type { MeasuredTone } from "./measuredTone";
 
 export type ToneResult =
-  ({ isMeasured: true } & Omit<MeasuredTone, "file">) | { isMeasured: false; says: string; advice: string };
+  ({ isMeasured: true } & Omit<MeasuredTone, "file">) | { isMeasured: false; says: NoiseMessage | Refusal };
 
 const SHORTEST_S = 3;
 /** Standing out this far over its neighbours, a line is called hum, dB. Common practice. */
@@ -88,8 +90,7 @@ export function analyseTone(samples: Float32Array, sampleRateHz: number, calibra
   if (seconds < SHORTEST_S)
     return {
       isMeasured: false,
-      says: `The recording lasts ${seconds.toFixed(1)} s; ${SHORTEST_S} s are needed.`,
-      advice: "Record half a minute with everybody still.",
+      says: { code: "tone.tooShort", seconds, neededS: SHORTEST_S },
     };
   const perSecond = Math.round(sampleRateHz);
   const secondPowers: number[] = [];
@@ -98,10 +99,8 @@ export function analyseTone(samples: Float32Array, sampleRateHz: number, calibra
     for (let at = from; at < from + perSecond; at += 1) sum += samples[at]! * samples[at]!;
     secondPowers.push(sum / perSecond);
   }
-  if (!secondPowers.every(Number.isFinite))
-    return { isMeasured: false, says: "The file holds figures that are no sound.", advice: "Record it again." };
-  if (secondPowers.every((power) => power === 0))
-    return { isMeasured: false, says: "The recording is silent.", advice: "Check that the microphone is live." };
+  if (!secondPowers.every(Number.isFinite)) return { isMeasured: false, says: { code: "tone.notSound" } };
+  if (secondPowers.every((power) => power === 0)) return { isMeasured: false, says: { code: "tone.silent" } };
   const liftDb = calibrationDb ?? 0;
   const bands = OCTAVES_HZ.map((hz) => {
     if (!octaveFits(hz, sampleRateHz)) return null;

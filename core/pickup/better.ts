@@ -1,6 +1,7 @@
-import { type PlaceModel, rankTreatments, spotWords, withTreatment } from "../room";
+import { type PlaceModel, rankTreatments, piecesOf, withTreatment } from "../room";
 import { judgeMics, type PickupCandidate } from "./candidates";
 import { MICROPHONES } from "./microphones";
+import type { PickupMessage } from "./messages";
 import { PATTERN_IDS, PATTERNS, type PatternId } from "./patterns";
 import { placeSound } from "./placeSound";
 import type { PlacedMic, Talker } from "./setup";
@@ -8,7 +9,7 @@ import { aimAt, length, subtract, type Vec } from "./space";
 
 /** One change and what it does to the person who is got worst. */
 export interface Improvement {
-  says: string;
+  says: PickupMessage;
   stiGain: number;
   directGainDb: number;
   pointsGain: number;
@@ -53,7 +54,7 @@ function otherPatterns(mics: readonly PlacedMic[]): PatternId[] {
 }
 
 interface Treated {
-  says: string;
+  says: PickupMessage;
   place: PlaceModel;
 }
 
@@ -64,7 +65,9 @@ function treatedPlace(place: PlaceModel): Treated | null {
   const known = remembered.get(place);
   if (known !== undefined) return known;
   const best = place.echo ? null : rankTreatments(place).find(({ kind }) => kind === "rug" || kind === "blanket");
-  const treated = best ? { says: `with ${spotWords(best)}`, place: withTreatment(place, best) } : null;
+  const treated = best
+    ? { says: { code: "better.treated" as const, ...piecesOf(best) }, place: withTreatment(place, best) }
+    : null;
   remembered.set(place, treated);
   return treated;
 }
@@ -86,24 +89,28 @@ export function whatWouldBeat(
     return talkers.find(({ id }) => id === own?.talkerId) ?? talkers[0]!;
   };
   const treated = treatedPlace(place);
-  const tried: { says: string; mics: readonly PlacedMic[]; sound: typeof sound }[] = [
-    { says: "10 cm nearer", mics: candidate.mics.map((mic) => nearer(mic, talkerOf(mic))), sound },
+  const tried: { says: PickupMessage; mics: readonly PlacedMic[]; sound: typeof sound }[] = [
     {
-      says: `turned ${TURN_DEG}° towards the mouth`,
+      says: { code: "better.nearer", byM: NEARER_M },
+      mics: candidate.mics.map((mic) => nearer(mic, talkerOf(mic))),
+      sound,
+    },
+    {
+      says: { code: "better.turned", byDeg: TURN_DEG },
       mics: candidate.mics.map((mic) => turned(mic, talkerOf(mic))),
       sound,
     },
     ...otherPatterns(candidate.mics).map((pattern) => ({
-      says: `set to ${PATTERNS[pattern].name}`,
+      says: { code: "better.pattern" as const, pattern: PATTERNS[pattern].name },
       mics: candidate.mics.map((mic) => ({ ...mic, pattern })),
       sound,
     })),
     {
-      says: "with the hands kept away from it",
+      says: { code: "better.handsAway" },
       mics: candidate.mics.map((mic) => ({ ...mic, handsM: null })),
       sound,
     },
-    { says: "with a pop screen", mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
+    { says: { code: "better.popScreen" }, mics: candidate.mics.map((mic) => ({ ...mic, hasScreen: true })), sound },
     ...(treated ? [{ says: treated.says, mics: candidate.mics, sound: placeSound(treated.place) }] : []),
   ];
   return tried

@@ -34,3 +34,4 @@ export {
   Talker,
 } from "./setup";
 export { cosineBetween, degreesOf, direction, dot, subtract, type Vec } from "./space";
+export type { PickupCatalogue } from "./messages";

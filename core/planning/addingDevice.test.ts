@@ -79,7 +79,7 @@ test("a recorder is one row: cables, levels, simulation and troubleshooting know
   expect(knobs).toEqual(expect.arrayContaining(["gainDb", "isPhantomOn", "isLine", "isLinked"]));
   const setup = connection!.setup!;
   expect(symptomsOf(setup, allRight(setup))).toEqual([]);
-  expect(stepWords(setup, "connect").join(" ")).toContain(NEW.name);
+  expect(JSON.stringify(stepWords(setup, "connect"))).toContain(NEW.name);
   // Troubleshooting: what can be wrong there is found from its symptom alone.
   let found = 0;
   for (const id of FAULT_IDS) {

@@ -71,7 +71,7 @@ describe("connections of a shoot", () => {
     const knob = (id: string) => plan.knobs.find((each) => each.id === id)!.valueDb;
     const level = { sensitivityDb: knob("sensitivity"), outputDb: knob("output"), gainDb: knob("gain") };
     expect(ada.setup!.right).toMatchObject(level);
-    expect(stepWords(ada.setup!, "line").join(" ")).toContain(`sensitivity ${minus(level.sensitivityDb)} dB`);
+    expect(JSON.stringify(stepWords(ada.setup!, "line"))).toContain(`sensitivity ${minus(level.sensitivityDb)} dB`);
     const desk = of(shoot, "desk");
     expect([desk.sourceId, desk.ways.length]).toEqual([HOUSE, 3]);
     expect(of(shoot, "ears")).toMatchObject({ inputId: EARS, setup: null, steps: [] });

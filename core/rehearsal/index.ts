@@ -21,6 +21,6 @@ export {
   type DeviceId,
 } from "./rehearsal";
 export { gainWords, setupOf, type RightSettings, type Setup } from "./setup";
-export { STEP_IDS, STEP_NAMES, signatureOf, stepsOf, type StepId } from "./steps";
+export { STEP_IDS, signatureOf, stepsOf, type StepId } from "./steps";
 export { SYMPTOMS, SYMPTOM_IDS, symptomsOf, type Symptom } from "./symptoms";
 export { devicesAt, doStep, missingAt, stepWords } from "./walk";

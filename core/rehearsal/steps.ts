@@ -15,19 +15,6 @@ export const STEP_IDS = [
 ] as const;
 export type StepId = (typeof STEP_IDS)[number];
 
-export const STEP_NAMES: Record<StepId, string> = {
-  reset: "Reset",
-  scan: "Scan",
-  bank: "Tune",
-  sync: "Sync",
-  confirm: "Confirm",
-  connect: "Connect",
-  unlink: "Unlink",
-  arm: "Arm",
-  tap: "Tap",
-  line: "Loudest line",
-};
-
 /** Steps that a link has: nothing to tune without a radio, nothing to tap at a desk. */
 export function stepsOf({ system, input, source }: Setup): StepId[] {
   const isTuned = system?.band === "uhf";

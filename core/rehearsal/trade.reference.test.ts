@@ -39,7 +39,7 @@ describe("wireless: the order that works (common practice, no published source)"
     expect(on.scanner!.heardOwn).toBe(true);
     expect(later(RADIO, on, SCAN_S - 1).scanner!.isDone).toBe(false);
     expect(later(RADIO, on, SCAN_S).scanner!.isDone).toBe(true);
-    expect(stepWords(RADIO, "scan").join(" ")).toContain("where the shoot will be");
+    expect(JSON.stringify(stepWords(RADIO, "scan"))).toContain("where the shoot will be");
   });
 
   test("3: the bank with most free channels, all of a system from one bank", () => {

@@ -10,7 +10,7 @@ import { ROOM_OCTAVES_HZ } from "./materials";
 
 function analysed(samples: Float32Array): ClapAnalysis {
   const result = analyseClap(samples, CLAP_RATE_HZ);
-  if (!result.isMeasured) throw new Error(result.says);
+  if (!result.isMeasured) throw new Error(result.says.code);
   return result;
 }
 

@@ -1,3 +1,5 @@
+import type { Refusal } from "../audio";
+import type { ClapLack, ClapRemark, RoomMessage } from "./messages";
 import { filterOctave, octaveFits, octaveSections } from "../audio";
 import { amplitudeToDb, powerToDb } from "../sound";
 import { decayOf, neededRangeDb, neededReachDb, type Decay, type DecayFit, type Evaluation } from "./decay";
@@ -28,13 +30,13 @@ export interface ClapAnalysis {
   /** Claps heard; the one that stands out furthest was measured. */
   claps: number;
   atS: number;
-  /** What lowers trust in it, in words. */
-  remarks: string[];
+  /** What lowers trust in it. */
+  remarks: ClapRemark[];
 }
 
-export type ClapResult = ({ isMeasured: true } & ClapAnalysis) | { isMeasured: false; says: string; advice: string };
+export type ClapResult = ({ isMeasured: true } & ClapAnalysis) | { isMeasured: false; says: RoomMessage | Refusal };
 
-const refuse = (says: string, advice: string): ClapResult => ({ isMeasured: false, says, advice });
+const refuse = (says: RoomMessage): ClapResult => ({ isMeasured: false, says });
 
 /** Short-time steps in which claps are looked for, s. */
 const STEP_S = 0.005;
@@ -143,33 +145,23 @@ function bandOf(hz: number, decay: Decay): ClapBand {
 /** Bent beyond this, permille, a decay is no straight line. Source: ISO 3382-2, annex B. */
 const BENT_FROM = 10;
 
-function remarksOn(bands: readonly ClapBand[], claps: number, atS: number): string[] {
-  const remarks: string[] = [];
-  if (claps > 1)
-    remarks.push(`${claps} claps were heard; the one at ${atS.toFixed(1)} s stands out furthest and was measured.`);
+function remarksOn(bands: readonly ClapBand[], claps: number, atS: number): ClapRemark[] {
+  const remarks: ClapRemark[] = [];
+  if (claps > 1) remarks.push({ code: "clap.several", claps, atS });
   const bent = bands.filter(({ fit }) => fit && fit.nonlinearity > BENT_FROM);
-  if (bent.length > 0)
-    remarks.push(
-      `The decay at ${bent.map(({ hz }) => `${hz} Hz`).join(", ")} is no straight line: an open door to another room, or something rang with it.`,
-    );
+  if (bent.length > 0) remarks.push({ code: "clap.bent", bandsHz: bent.map(({ hz }) => hz) });
   const missing = bands.filter(({ evaluation }) => evaluation === null);
   if (missing.length > 0)
-    remarks.push(
-      `Not measurable at ${missing.map(({ hz, shortByDb }) => `${hz} Hz${shortByDb > 0 ? ` (${Math.ceil(shortByDb)} dB short)` : ""}`).join(", ")}: the forecast stays there.`,
-    );
+    remarks.push({ code: "clap.notAt", bands: missing.map(({ hz, shortByDb }) => ({ hz, shortByDb })) });
   return remarks;
 }
 
-/** Why a band cannot be evaluated, by what it lacks. */
-function shortWords({ hz, rangeDb, reachDb }: ClapBand, isCut: boolean): string {
-  const end = isCut ? "where it breaks off" : "the noise";
+/** What a band lacks to be evaluated. */
+function lackOf({ hz, rangeDb, reachDb }: ClapBand): ClapLack {
   const [range, reach] = [neededRangeDb("t20"), neededReachDb("t20")];
-  // Rounded towards what is missing, so that the figures add up.
-  if (rangeDb < range)
-    return `The clap stands ${Math.floor(rangeDb)} dB above ${end} at ${hz} Hz; ${range} dB are needed, ${range - Math.floor(rangeDb)} dB more.`;
-  if (reachDb < reach)
-    return `The decay at ${hz} Hz falls ${Math.floor(reachDb)} dB before it meets ${end}; ${reach} dB are needed, ${reach - Math.floor(reachDb)} dB more.`;
-  return `The decay at ${hz} Hz is too uneven to be measured.`;
+  if (rangeDb < range) return { lacks: "range", hz, hasDb: rangeDb, neededDb: range };
+  if (reachDb < reach) return { lacks: "reach", hz, hasDb: reachDb, neededDb: reach };
+  return { lacks: "evenness", hz, hasDb: 0, neededDb: 0 };
 }
 
 /**
@@ -182,32 +174,20 @@ function shortWords({ hz, rangeDb, reachDb }: ClapBand, isCut: boolean): string 
 export function analyseClap(samples: Float32Array, sampleRateHz: number): ClapResult {
   let peak = 0;
   for (const sample of samples) {
-    if (!Number.isFinite(sample)) return refuse("The file holds figures that are no sound.", "Record the clap again.");
+    if (!Number.isFinite(sample)) return refuse({ code: "clap.notSound" });
     peak = Math.max(peak, Math.abs(sample));
   }
-  if (peak === 0) return refuse("The recording is silent.", "Check that the microphone is live, then clap again.");
+  if (peak === 0) return refuse({ code: "clap.silent" });
   const onsets = findClaps(samples, sampleRateHz);
-  if (onsets.length === 0)
-    return refuse(
-      "No clap was found: nothing rises out of the rest.",
-      "Wait two seconds in silence, clap once, and let it ring out.",
-    );
-  if (amplitudeToDb(peak) < QUIETEST_PEAK_DBFS)
-    return refuse(
-      `The clap is too quiet: its peak is ${amplitudeToDb(peak).toFixed(0)} dBFS.`,
-      "Turn the gain up 20 dB, or burst a balloon.",
-    );
+  if (onsets.length === 0) return refuse({ code: "clap.none" });
+  if (amplitudeToDb(peak) < QUIETEST_PEAK_DBFS) return refuse({ code: "clap.tooQuiet", peakDbfs: amplitudeToDb(peak) });
   const chosen = onsets.reduce((best, each) => (each.peakDb > best.peakDb ? each : best));
   const next = onsets.find(({ at }) => at > chosen.at);
   const end = Math.min(samples.length, chosen.at + Math.round(LONGEST_S * sampleRateHz), next?.at ?? Infinity);
   const start = Math.max(0, chosen.at - Math.round(STEP_S * sampleRateHz));
-  if (isClipped(samples.subarray(start, end)))
-    return refuse("The clap is clipped: its top is cut off.", "Turn the gain down 10 dB and clap again.");
+  if (isClipped(samples.subarray(start, end))) return refuse({ code: "clap.clipped" });
   if ((end - chosen.at) / sampleRateHz < SHORTEST_S)
-    return refuse(
-      next ? "The next clap comes before this one has rung out." : "The recording stops right after the clap.",
-      next ? "Clap once, and let it ring out." : "Let it run on for three seconds after the clap.",
-    );
+    return refuse({ code: next ? "clap.nextAtOnce" : "clap.stopsAtOnce" });
 
   const quietFrom = Math.max(0, chosen.at - Math.round(0.6 * sampleRateHz));
   const quietTo = chosen.at - Math.round(0.1 * sampleRateHz);
@@ -228,11 +208,8 @@ export function analyseClap(samples: Float32Array, sampleRateHz: number): ClapRe
   if (missing.length > 0) {
     const worst = missing.reduce((most, each) => (each.band.shortByDb > most.band.shortByDb ? each : most));
     const isCut = next !== undefined || (worst.noise !== null && worst.tail > 4 * worst.noise);
-    const says = shortWords(worst.band, isCut);
-    if (next) return refuse(`The next clap comes too soon. ${says}`, "Clap once, and let it ring out.");
-    if (isCut)
-      return refuse(`The recording stops too soon. ${says}`, "Let it run on for three seconds after the clap.");
-    return refuse(says, "Burst a balloon, clap nearer to the microphone, or switch the noise off for a minute.");
+    const endsBy = next ? "nextClap" : isCut ? "cut" : "noise";
+    return refuse({ code: "clap.notEvaluated", endsBy, ...lackOf(worst.band) });
   }
   const atS = chosen.at / sampleRateHz;
   const plain = bands.map(({ band }) => band);

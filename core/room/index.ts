@@ -21,6 +21,7 @@ export {
 } from "./place";
 export { Patch, PlaceModel, SETTINGS, Treatment, airOf, fitted, placeFaults } from "./placeModel";
 export { SURFACE_NAMES, isInside, surfaceAreaM2, surfacesOf, wallsOf, type Shape, type SurfaceId } from "./shape";
-export { planTreatments, rankTreatments, spotWords, withTreatment, type TreatmentGain } from "./treat";
+export { piecesOf, planTreatments, rankTreatments, withTreatment, type TreatmentGain } from "./treat";
 export { CAR, LIVING_ROOM } from "./usualPlaces";
 export type { Grade } from "./verdict";
+export { ClapRemark, type Pieces, type RoomCatalogue, type RoomMessage } from "./messages";

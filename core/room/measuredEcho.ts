@@ -2,6 +2,7 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { ClapAnalysis, ClapBand } from "./clap";
 import { clipText } from "../schema";
+import { ClapRemark } from "./messages";
 
 const strict = { additionalProperties: false } as const;
 const MAX_POINTS = 120;
@@ -28,7 +29,7 @@ export const MeasuredEcho = Type.Object(
   {
     file: Type.String({ maxLength: 200 }),
     decays: Type.Array(MeasuredDecay, { minItems: 1, maxItems: 6 }),
-    remarks: Type.Array(Type.String({ maxLength: 300 }), { maxItems: 8 }),
+    remarks: Type.Array(ClapRemark, { maxItems: 8 }),
   },
   strict,
 );
@@ -48,5 +49,5 @@ export function echoFrom(file: string, { bands, remarks }: ClapAnalysis): Measur
     const { timeS, fromS, toS, fromDb, toDb } = fit;
     return [{ hz, timeS, evaluation, fromS, toS, fromDb, toDb, ...thinned(band) }];
   });
-  return { file: clipText(file, 200), decays, remarks: remarks.map((each) => clipText(each, 300)).slice(0, 8) };
+  return { file: clipText(file, 200), decays, remarks: remarks.slice(0, 8) };
 }

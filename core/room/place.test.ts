@@ -6,7 +6,7 @@ import { fitted, PlaceModel, placeFaults } from "./placeModel";
 import { CAR, LIVING_ROOM } from "./usualPlaces";
 import { fits } from "../schema";
 import { isInside, planAreaM2, surfaceAreaM2, SURFACE_IDS, surfacesOf, volumeM3, wallsOf, type Shape } from "./shape";
-import { planTreatments, rankTreatments, spotWords, withTreatment } from "./treat";
+import { piecesOf, planTreatments, rankTreatments, withTreatment } from "./treat";
 import { TREATMENT_IDS, TREATMENTS } from "./treatmentKinds";
 
 const GRANARY: PlaceModel = {
@@ -173,27 +173,24 @@ describe("treatments", () => {
 
   test("a plan says how many give most of it, and each step helps", () => {
     const { steps, beforeS, afterS, says } = planTreatments(GRANARY);
-    expect(says).toMatch(
-      /(blanket|rug).* give you (most of it|what there is to get): \d\.\d s come down to \d\.\d s\./,
-    );
+    expect(says).toMatchObject({ code: "room.treatments", beforeS });
     expect(afterS).toBeLessThan(beforeS * 0.75);
     steps.forEach((step, index) => expect(step.afterS).toBeLessThan(index === 0 ? beforeS : steps[index - 1]!.afterS));
   });
 
   test("a dry room and the open need nothing; a huge hall is not helped by hand luggage", () => {
     const soft: PlaceModel = { ...LIVING_ROOM, floor: "carpetOnPad", walls: "heavyCurtain" };
-    expect(planTreatments(soft).says).toContain("dry enough");
+    expect(planTreatments(soft).says).toEqual({ code: "room.dryEnough" });
     expect(planTreatments({ ...GRANARY, setting: "open" }).steps).toEqual([]);
     const cathedral: PlaceModel = { ...GRANARY, lengthM: 100, widthM: 60, heightM: 30, patches: [] };
-    expect(planTreatments(cathedral).says).toContain("close with the microphone");
+    expect(planTreatments(cathedral).says).toEqual({ code: "room.nothingHelps" });
   });
 
-  test("spots in words", () => {
-    expect(spotWords({ kind: "blanket", surface: "south", over: "windowGlass" })).toBe(
-      "one blanket on the south wall, over the window glass",
-    );
-    expect(spotWords({ kind: "rug", surface: "floor", over: "woodFloor" }, 2)).toBe("two thick rugs on the floor");
-    expect(spotWords({ kind: "listeners", surface: null, over: null }, 3)).toBe("three more people in the room");
+  test("pieces by name, on what and over what", () => {
+    expect(piecesOf({ kind: "blanket", surface: "south", over: "windowGlass" })).toEqual({
+      ...{ name: "blanket", plural: "blankets", count: 1, surface: "south wall", over: "window glass" },
+    });
+    expect(piecesOf({ kind: "listeners", surface: null, over: null }, 3)).toMatchObject({ count: 3, surface: null });
   });
 });
 

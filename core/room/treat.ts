@@ -1,5 +1,5 @@
+import type { Pieces, RoomMessage } from "./messages";
 import { midOf, partsOf, plannedEcho } from "./place";
-import { FURNISHINGS } from "./furnishings";
 import { MATERIALS, type MaterialId } from "./materials";
 import type { PlaceModel, Treatment } from "./placeModel";
 import { gradeEcho } from "./verdict";
@@ -60,15 +60,14 @@ export function rankTreatments(place: PlaceModel): TreatmentGain[] {
     .sort((one, other) => other.savedPerCarryS - one.savedPerCarryS);
 }
 
-const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
-
-/** "one blanket over the window glass on the north wall". */
-export function spotWords({ kind, surface, over }: Omit<Treatment, "count">, count = 1): string {
-  const { name, plural, brings } = TREATMENTS[kind];
-  const what = `${NUMBERS[count] ?? count} ${count === 1 ? name : plural}`;
-  if (!surface) return brings ? what.replace(FURNISHINGS[brings].name, name) : what;
-  if (surface === "floor") return `${what} on the floor`;
-  return `${what} on the ${SURFACE_NAMES[surface]}${over ? `, over the ${MATERIALS[over].name.split(",")[0]}` : ""}`;
+/** So many pieces of a treatment, by name: what is to be said of them. */
+export function piecesOf({ kind, surface, over }: Omit<Treatment, "count">, count = 1): Pieces {
+  const { name, plural } = TREATMENTS[kind];
+  return {
+    ...{ name, plural, count },
+    surface: surface && SURFACE_NAMES[surface],
+    over: over && MATERIALS[over].name.split(",")[0]!,
+  };
 }
 
 export interface TreatmentPlan {
@@ -76,8 +75,7 @@ export interface TreatmentPlan {
   steps: readonly (TreatmentGain & { afterS: number })[];
   beforeS: number;
   afterS: number;
-  /** "Two blankets on the north wall give you most of it: 1.9 s come down to 1.2 s." */
-  says: string;
+  says: RoomMessage;
 }
 
 const MOST_STEPS = 12;
@@ -86,17 +84,15 @@ const MOST_OF_IT = 0.6;
 /** A piece that saves less is not worth its carrying, s. */
 const LEAST_SAVED_S = 0.02;
 
-/** "Two blankets on the north wall and one rug on the floor": the first steps put together. */
-function stepsWords(steps: readonly TreatmentGain[]): string {
+/** Steps put together: as many pieces on each surface. */
+function gathered(steps: readonly TreatmentGain[]): Pieces[] {
   const groups: { step: TreatmentGain; count: number }[] = [];
   for (const step of steps) {
     const known = groups.find(({ step: { kind, surface } }) => kind === step.kind && surface === step.surface);
     if (known) known.count += 1;
     else groups.push({ step, count: 1 });
   }
-  const words = groups.map(({ step, count }) => spotWords({ ...step, over: null }, count));
-  const [first, ...rest] = words;
-  return [first!.charAt(0).toUpperCase() + first!.slice(1), ...rest].join(rest.length > 1 ? ", " : " and ");
+  return groups.map(({ step, count }) => piecesOf({ ...step, over: null }, count));
 }
 
 /**
@@ -107,7 +103,7 @@ export function planTreatments(place: PlaceModel, allowed: readonly TreatmentId[
   const echo = plannedEcho(place);
   const beforeS = echo ? midOf(echo.chosenS) : 0;
   if (!echo || gradeEcho(beforeS) === "good")
-    return { steps: [], beforeS, afterS: beforeS, says: "It is dry enough as it is." };
+    return { steps: [], beforeS, afterS: beforeS, says: { code: "room.dryEnough" } };
   const steps: (TreatmentGain & { afterS: number })[] = [];
   let now = place;
   while (steps.length < MOST_STEPS) {
@@ -118,11 +114,12 @@ export function planTreatments(place: PlaceModel, allowed: readonly TreatmentId[
     if (gradeEcho(best.midS) === "good") break;
   }
   const afterS = steps.at(-1)?.afterS ?? beforeS;
-  if (steps.length === 0)
-    return { steps, beforeS, afterS, says: "Nothing you could carry helps here: go close with the microphone." };
+  if (steps.length === 0) return { steps, beforeS, afterS, says: { code: "room.nothingHelps" } };
   const enough = steps.findIndex((step) => beforeS - step.afterS >= MOST_OF_IT * (beforeS - afterS)) + 1;
   const first = steps.slice(0, enough);
-  const most = enough < steps.length ? "most of it" : "what there is to get";
-  const says = `${stepsWords(first)} ${enough === 1 ? "gives" : "give"} you ${most}: ${beforeS.toFixed(1)} s come down to ${first.at(-1)!.afterS.toFixed(1)} s.`;
+  const isAll = enough === steps.length;
+  const says: RoomMessage = {
+    ...{ code: "room.treatments", pieces: gathered(first), isAll, beforeS, afterS: first.at(-1)!.afterS },
+  };
   return { steps, beforeS, afterS, says };
 }

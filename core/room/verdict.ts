@@ -1,10 +1,12 @@
+import type { RoomMessage } from "./messages";
+
 export type Grade = "good" | "usable" | "poor";
 
 export interface Verdict {
   echo: Grade;
   noise: Grade;
-  says: string;
-  advice: string;
+  says: RoomMessage;
+  advice: readonly RoomMessage[];
 }
 
 interface Facts {
@@ -35,27 +37,12 @@ const BOOMY_RATIO = 1.8;
 export function verdictOn({ midS, lowsS, noiseDba, isOpen, windMps, criticalM, passing }: Facts): Verdict {
   const echo = gradeEcho(midS);
   const noise = gradeNoise(noiseDba);
-  const echoSays = isOpen
-    ? "No echo out here"
-    : { good: "Dry enough", usable: "You will hear the room", poor: "The room swallows the voice" }[echo];
-  const noiseSays = {
-    good: "it is quiet enough for soft speech",
-    usable: "noise shows in the pauses",
-    poor: "noise fights the voice",
-  }[noise];
-  const advice: string[] = [];
-  if (!isOpen && echo !== "good")
-    advice.push(
-      `Keep every microphone well inside ${(criticalM / 2).toFixed(1)} m, and hang blankets or lay rugs before anything else.`,
-    );
-  if (!isOpen && echo === "good" && lowsS > BOOMY_RATIO * midS && lowsS > 0.5)
-    advice.push("The lows ring on: roll them off, or keep the talker away from the corners.");
-  if (noise !== "good") advice.push("Shut, switch off or wait out what you can name; go close with the microphone.");
-  if (passing > 0)
-    advice.push(
-      passing === 1 ? "One noise comes and goes: find its gap." : `${passing} noises come and go: find the gaps.`,
-    );
-  if (isOpen && windMps >= 2) advice.push("Wind: cover the capsule before you roll; it cannot be removed later.");
-  if (advice.length === 0) advice.push("Any sensible place on the body will do here.");
-  return { echo, noise, says: `${echoSays}, and ${noiseSays}.`, advice: advice.join(" ") };
+  const advice: RoomMessage[] = [];
+  if (!isOpen && echo !== "good") advice.push({ code: "room.keepWithin", withinM: criticalM / 2 });
+  if (!isOpen && echo === "good" && lowsS > BOOMY_RATIO * midS && lowsS > 0.5) advice.push({ code: "room.lowsRing" });
+  if (noise !== "good") advice.push({ code: "room.stopNoises" });
+  if (passing > 0) advice.push({ code: "room.passing", noises: passing });
+  if (isOpen && windMps >= 2) advice.push({ code: "room.wind" });
+  if (advice.length === 0) advice.push({ code: "room.anyPlace" });
+  return { echo, noise, says: { code: "room.verdict", reverberation: isOpen ? "open" : echo, noise }, advice };
 }

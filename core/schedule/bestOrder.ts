@@ -1,4 +1,4 @@
-import { timeOfDay } from "./clockTime";
+import type { Message } from "../message";
 import { gapsBetween, lengthOf, type Interval } from "./intervals";
 
 /** A scene as the scheduler sees it. */
@@ -25,9 +25,18 @@ export interface PlacedScene extends Interval {
   waitsMin: number;
 }
 
+/** Why a scene has no time. Minutes; `atMin` after midnight. */
+export type ScheduleCatalogue = {
+  "schedule.fixedInNoise": { atMin: number };
+  "schedule.takeTooLong": { needsMin: number; longestMin: number };
+  "schedule.tooLittleQuiet": { needsMin: number; hasMin: number };
+  "schedule.dayFull": object;
+};
+export type ScheduleMessage = Message<ScheduleCatalogue>;
+
 export interface DayOrder {
   placed: readonly PlacedScene[];
-  left: readonly { id: string; says: string }[];
+  left: readonly { id: string; says: ScheduleMessage }[];
   /** When the last scene is done; the day's beginning when there is none. */
   finishMin: number;
   /** Whether no other order does better; false when there were too many scenes to try them all. */
@@ -128,18 +137,18 @@ function followOrders(start: Draft, wishes: readonly Wish[], moveMin: number, wi
   return best;
 }
 
-function whyLeft(wish: Wish, day: Interval): string {
+function whyLeft(wish: Wish, day: Interval): ScheduleMessage {
   const take = Math.min(wish.takeMin, wish.lengthMin);
   const runs = gapsBetween(wish.blocked, day);
   const longest = Math.max(0, ...runs.map(lengthOf));
   if (wish.fixedAtMin !== null && !record(wish, day.fromMin))
-    return `It is fixed at ${timeOfDay(wish.fixedAtMin)}, and the place is not quiet then. Move it, or have the noise stopped.`;
+    return { code: "schedule.fixedInNoise", atMin: wish.fixedAtMin };
   if (longest < take)
-    return `A take needs ${Math.ceil(take)} quiet minutes; the longest quiet run is ${Math.floor(longest)}. Shorten the take, or have a noise stopped.`;
+    return { code: "schedule.takeTooLong", needsMin: Math.ceil(take), longestMin: Math.floor(longest) };
   const whole = wish.gaps.reduce((sum, gap) => sum + (lengthOf(gap) >= take - EPSILON ? lengthOf(gap) : 0), 0);
   if (!record({ ...wish, fixedAtMin: null }, day.fromMin))
-    return `It needs ${Math.ceil(wish.lengthMin)} quiet minutes; the day has ${Math.floor(whole)} in runs long enough for a take.`;
-  return "The day is full: make it longer, or put this scene on another day.";
+    return { code: "schedule.tooLittleQuiet", needsMin: Math.ceil(wish.lengthMin), hasMin: Math.floor(whole) };
+  return { code: "schedule.dayFull" };
 }
 
 /**
@@ -149,7 +158,7 @@ function whyLeft(wish: Wish, day: Interval): string {
  * Held & Karp 1962); beyond that a beam search that says so. Minutes after midnight, at most 30 scenes, else RangeError.
  */
 export function bestOrder({ scenes, day, moveMin }: DayOrderInput): DayOrder {
-  if (scenes.length > 30) throw new RangeError("At most 30 scenes a day.");
+  if (scenes.length > 30) throw new RangeError("More than 30 scenes");
   const wishes = scenes.map((scene): Wish => ({ ...scene, gaps: quietGaps(scene, day) }));
   const start: Draft = { done: 0, last: -1, finishMin: day.fromMin, placed: null, before: null };
   const isProved = scenes.length <= MOST_EXACT;

@@ -80,16 +80,20 @@ describe("one scene", () => {
     expect(times(order([wish("a", { fixedAtMin: 600 })]))).toEqual(["a 10:00"]);
     const { placed, left } = order([wish("a", { fixedAtMin: 600, blocked: [at("09:50", 20)] })]);
     expect(placed).toEqual([]);
-    expect(left[0]!.says).toMatch(/fixed at 10:00.*not quiet/);
+    expect(left[0]!.says).toEqual({ code: "schedule.fixedInNoise", atMin: 600 });
   });
 
   test("why it cannot be recorded, in words", () => {
     const bells = Array.from({ length: 40 }, (_, index) => ({ fromMin: 480 + 20 * index, toMin: 490 + 20 * index }));
-    expect(order([wish("a", { takeMin: 15, blocked: bells })]).left[0]!.says).toMatch(/needs 15 quiet.*longest.* 10\./);
-    expect(order([wish("a", { lengthMin: 400, takeMin: 9, blocked: bells })]).left[0]!.says).toMatch(/needs 400.*has/);
-    expect(order([wish("a", { lengthMin: 600 }), wish("b", { lengthMin: 600 })]).left[0]!.says).toContain(
-      "day is full",
+    expect(order([wish("a", { takeMin: 15, blocked: bells })]).left[0]!.says).toMatchObject({
+      ...{ needsMin: 15, longestMin: 10 },
+    });
+    expect(order([wish("a", { lengthMin: 400, takeMin: 9, blocked: bells })]).left[0]!.says.code).toBe(
+      "schedule.tooLittleQuiet",
     );
+    expect(order([wish("a", { lengthMin: 600 }), wish("b", { lengthMin: 600 })]).left[0]!.says).toEqual({
+      code: "schedule.dayFull",
+    });
     expect(order([wish("a", { blocked: [{ fromMin: 0, toMin: 1440 }] })]).placed).toEqual([]);
   });
 

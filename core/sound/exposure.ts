@@ -1,3 +1,4 @@
+import type { Message } from "../message";
 import { powerToDb, dbToPower } from "./decibel";
 
 /** Hours a day at a level by NIOSH (98-126): 85 dBA for 8 h, half the time for every 3 dB more. Levels in dBA, 60…140. */
@@ -12,6 +13,16 @@ export interface Listening {
   hours: number;
 }
 
+/** What listening comes to: shares of what is allowed, 1 for all of it. */
+export type ExposureCatalogue = {
+  "exposure.tooMuch": { dayShare: number; downDb: number; allowedMin: number };
+  "exposure.tooMuchInAll": { dayShare: number; downDb: number; toShare: number };
+  "exposure.rest": { dayShare: number };
+  "exposure.notEveryDay": { weekShare: number };
+  "exposure.fine": { dayShare: number };
+};
+export type ExposureMessage = Message<ExposureCatalogue>;
+
 export interface Exposure {
   /** Share of what one day allows (NIOSH), and of what a week allows (H.870); 1 is all of it. */
   dayShare: number;
@@ -19,7 +30,7 @@ export interface Exposure {
   /** The level of eight even hours with the same dose, dBA; null for nothing heard. */
   eightHourDba: number | null;
   grade: "good" | "usable" | "redo";
-  says: string;
+  says: ExposureMessage;
 }
 
 /** A day's dose from what was listened to, and what to do about it. Local rules decide; this is no medical advice. */
@@ -31,22 +42,19 @@ export function exposureOf(listened: readonly Listening[]): Exposure {
   const energy = listened.reduce((sum, { levelDba, hours }) => sum + dbToPower(levelDba) * Math.max(0, hours), 0);
   const eightHourDba = energy > 0 ? powerToDb(energy / 8) : null;
   const grade = dayShare > 1 ? "redo" : dayShare > 0.5 || weekShare > 1 / 5 ? "usable" : "good";
-  return { dayShare, weekShare, eightHourDba, grade, says: exposureWords(listened, dayShare, weekShare) };
+  return { dayShare, weekShare, eightHourDba, grade, says: exposureMessage(listened, dayShare, weekShare) };
 }
 
-function exposureWords(listened: readonly Listening[], dayShare: number, weekShare: number): string {
-  const percent = `${Math.round(100 * dayShare)} % of what one day allows`;
+function exposureMessage(listened: readonly Listening[], dayShare: number, weekShare: number): ExposureMessage {
   if (dayShare > 1) {
     // 3 dB for each doubling; all of it together, for the dose is the whole day's.
     const downDb = Math.ceil(3 * Math.log2(dayShare) - 1e-9);
     const heard = listened.filter(({ hours }) => hours > 0);
     const allowedMin = Math.floor((60 * heard.reduce((sum, { hours }) => sum + hours, 0)) / dayShare + 1e-9);
     return heard.length === 1
-      ? `${percent}: turn down by ${downDb} dB, or listen for ${allowedMin} min at most.`
-      : `${percent}: turn everything down by ${downDb} dB, or shorten everything to ${Math.floor(100 / dayShare)} %.`;
+      ? { code: "exposure.tooMuch", dayShare, downDb, allowedMin }
+      : { code: "exposure.tooMuchInAll", dayShare, downDb, toShare: Math.floor(100 / dayShare) / 100 };
   }
-  if (dayShare > 0.5) return `${percent}: rest your ears at lunch; 3 dB less doubles the time.`;
-  if (weekShare > 1 / 5)
-    return `${Math.round(100 * weekShare)} % of what a week allows, in one day: not every day like this.`;
-  return `${percent}.`;
+  if (dayShare > 0.5) return { code: "exposure.rest", dayShare };
+  return weekShare > 1 / 5 ? { code: "exposure.notEveryDay", weekShare } : { code: "exposure.fine", dayShare };
 }

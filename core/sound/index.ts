@@ -14,7 +14,7 @@ export {
   powerToDb,
   sumLevelsDb,
 } from "./decibel";
-export { exposureOf, type Exposure } from "./exposure";
+export { exposureOf, type Exposure, type ExposureCatalogue, type ExposureMessage } from "./exposure";
 export {
   A_WEIGHTING_DB,
   OCTAVES_HZ,

@@ -237,6 +237,11 @@ ALTER TABLE "measurement" DROP COLUMN "correction";
 --> statement-breakpoint
 ALTER TABLE "measurement" DROP COLUMN "redress";
 --> statement-breakpoint
+UPDATE "place" SET "seq" = nextval('change_seq'), "version" = "version" + 1, "model" = jsonb_set("model", '{echo,remarks}', (
+  SELECT jsonb_agg(jsonb_build_object('code', 'clap.asWritten', 'text', text) ORDER BY at)
+  FROM jsonb_array_elements_text("model" #> '{echo,remarks}') WITH ORDINALITY AS remarks (text, at)))
+WHERE jsonb_typeof("model" #> '{echo,remarks}') = 'array' AND jsonb_array_length("model" #> '{echo,remarks}') > 0;
+--> statement-breakpoint
 -- What a finding says beyond its kind; of hum the figures, by which it is filtered.
 CREATE FUNCTION pg_temp.finding_now(finding jsonb) RETURNS jsonb LANGUAGE sql AS $$
   SELECT (finding - 'message' - 'advice' - 'cause')

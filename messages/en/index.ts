@@ -1,22 +1,31 @@
+import { audio } from "./audio";
 import { chain } from "./chain";
 import { check } from "./check";
 import { connect, settings } from "./connect";
 import { reasons } from "./dress";
 import { media } from "./media";
 import { board, planning } from "./planning";
+import { exposure, meter, noise, pickup, room, schedule } from "./place";
 import { power } from "./power";
 import { proof } from "./proof";
 
 /** Every sentence in English, by its code. */
 export const en = {
+  ...audio,
   ...board,
   ...chain,
   ...check,
   ...connect,
+  ...exposure,
   ...media,
+  ...meter,
+  ...noise,
+  ...pickup,
   ...planning,
   ...power,
   ...proof,
   ...reasons,
+  ...room,
+  ...schedule,
   ...settings,
 };

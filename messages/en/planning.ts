@@ -1,9 +1,9 @@
 import type { BoardCatalogue } from "../../core/board";
 import type { Performance } from "../../core/dress";
 import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue } from "../../core/planning";
-import { STEP_NAMES } from "../../core/rehearsal";
 import { saidBy, type Templates } from "../templates";
 import { settingWords } from "./connect";
+import { STEP_NAMES } from "./stations";
 import { count, figure, list, lowerFirst } from "./words";
 
 const HABITS: Record<Habit, string> = {

@@ -1,6 +1,6 @@
 "use client";
 
-import { kindName } from "@/messages";
+import { kindName, say } from "@/messages";
 import { useState } from "react";
 import { readWavHeader, RecordingRefusal } from "@/core/audio";
 import { type Finding, markedCopy, type MarkedCopy as Changes } from "@/core/check";
@@ -41,7 +41,7 @@ export function MarkedCopy({ file, name, findings }: { file: File; name: string;
         saveBlob(`${name} marked.wav`, blob);
       },
       (error: unknown) =>
-        setFault(error instanceof RecordingRefusal ? error.message : "The file cannot be read: is the card still in?"),
+        setFault(say(error instanceof RecordingRefusal ? error.says : { code: "refused.unreadable" })),
     );
   return (
     <>

@@ -11,7 +11,7 @@ export async function measureDecoded(
   onShare: (share: number) => void,
 ): Promise<MeasureOutcome> {
   const buffer = await decodeFile(file);
-  if (typeof buffer === "string") return { outcome: "refused", message: buffer };
+  if ("code" in buffer) return { outcome: "refused", says: buffer };
   const container = file.name.split(".").at(-1)?.toLowerCase() ?? "decoded";
   await door.beginDecoded({
     file: file.name,

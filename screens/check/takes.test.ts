@@ -303,7 +303,11 @@ describe("what a take leads to", () => {
     }));
     const tracks = Array.from({ length: 64 }, (_, index) => channel({ index, course }));
     const found = Array.from({ length: 2000 }, (_, index) =>
-      finding("rustle", { channel: index % 2, startS: index, what: { code: "finding.asWritten", text: "m".repeat(300) } }),
+      finding("rustle", {
+        channel: index % 2,
+        startS: index,
+        what: { code: "finding.asWritten", text: "m".repeat(300) },
+      }),
     );
     const take = recording(tracks, found);
     const judged = judgeTake(subject.levels!, expected, take, 0, []);

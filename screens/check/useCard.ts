@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
 import type { MeasuredRecording } from "@/core/check";
@@ -94,11 +95,10 @@ function makeCard() {
       isDone = true;
       if (mine !== run) return;
       if (result.outcome === "measured") setState(id, { phase: "measured", recording: result.recording });
-      else if (result.outcome === "refused") setState(id, { phase: "refused", message: result.message });
+      else if (result.outcome === "refused") setState(id, { phase: "refused", message: say(result.says) });
     } catch {
       isDone = true;
-      if (mine === run)
-        setState(id, { phase: "refused", message: "The file could not be read: is the card still in?" });
+      if (mine === run) setState(id, { phase: "refused", message: say({ code: "refused.unreadable" }) });
     }
   }
 

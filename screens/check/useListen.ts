@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { readFrames, readWavHeader } from "@/core/audio";
 import { blobSource } from "@/workers/blobSource";
@@ -33,7 +34,7 @@ function withinScale(samples: Float32Array<ArrayBuffer>): Float32Array<ArrayBuff
 async function samplesOf(file: File, from: number, to: number, channel: number | null) {
   if (!(await looksLikeWav(file))) {
     const decoded = await decodeFile(file);
-    if (typeof decoded === "string") throw new Error(decoded);
+    if ("code" in decoded) throw new Error(say(decoded));
     const { numberOfChannels, sampleRate } = decoded;
     const heard = Array.from({ length: numberOfChannels }, (_, index) => index).filter(
       (index) => channel === null || index === Math.min(channel, numberOfChannels - 1),

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import * as Comlink from "comlink";
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { MeasuredRecording } from "@/core/check";
@@ -54,14 +55,14 @@ export function useMeasure() {
           ? await door.measure(file, Comlink.proxy(onShare))
           : await measureDecoded(door, file, onShare);
     } catch {
-      result = { outcome: "refused", message: "The file could not be read: is the card still in?" };
+      result = { outcome: "refused", says: { code: "refused.unreadable" } };
     }
     isDone = true;
     if (result.outcome === "measured") {
       const { recording } = result;
       // The findings of a long file may be many: the page stays free while they are laid out.
       startTransition(() => tell({ phase: "measured", file, recording }));
-    } else if (result.outcome === "refused") tell({ phase: "refused", file: file.name, message: result.message });
+    } else if (result.outcome === "refused") tell({ phase: "refused", file: file.name, message: say(result.says) });
     else tell({ phase: "idle" });
   }
 

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
@@ -68,7 +69,9 @@ function SceneTable({ scene, calls }: SceneCalls) {
                     </th>
                     <td>
                       {placeWords(call)}
-                      {call.carry && !call.carry.carries && <Soft>Changed: {call.carry.changes.join(", ")}.</Soft>}
+                      {call.carry && !call.carry.carries && (
+                        <Soft>Changed: {call.carry.changes.map(say).join(", ")}.</Soft>
+                      )}
                     </td>
                     <td data-figure>{call.minutes}</td>
                   </tr>

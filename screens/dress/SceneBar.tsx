@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link, replaceAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import styled from "styled-components";
@@ -85,7 +86,7 @@ export function SceneBar({ workingOn }: { workingOn: WorkingOn }) {
         <Soft role="status">
           {carry.carries
             ? "Carries over from the scene before: nothing that matters changed."
-            : `Since the scene before: ${carry.changes.join(", ")}.`}
+            : `Since the scene before: ${carry.changes.map(say).join(", ")}.`}
         </Soft>
       )}
     </div>

@@ -63,7 +63,7 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
         <p>
           {worse
             .slice(0, 3)
-            .map((reason) => `${reason.name}: ${reason.rules.at(0)?.says ?? ""}`)
+            .map((reason) => `${reason.name}: ${reason.rules[0] ? say(reason.rules[0].says) : ""}`)
             .join(" ")}
         </p>
       )}

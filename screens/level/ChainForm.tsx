@@ -2,7 +2,7 @@
 
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
-import { deviceFaults, type MicLevels, SCHOOL_NAMES, SCHOOLS } from "@/core/chain";
+import { deviceFaults, type MicLevels, type School, SCHOOLS } from "@/core/chain";
 import { choicesOf, levelsBodyOf, type LevelSubject, USUAL_TARGETS } from "@/core/planning";
 import { CEILING_RANGE_DBFS, TARGET_RANGE_DBFS } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
@@ -12,6 +12,14 @@ import { Columns, Soft, Stack } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { DeviceFields } from "./DeviceFields";
 import { useLevelsRecord } from "./useLevels";
+
+const SCHOOL_NAMES: Record<School, string> = {
+  own: "Own figures",
+  minus12: "Peaks at −12, never above −6",
+  below6: "Peaks just below −6",
+  threeQuarters: "Three quarters of the meter",
+  average20: "Around −20 on average, 24 bit",
+};
 
 const DBFS = { ...UNITS.decibel, unit: "dBFS" };
 

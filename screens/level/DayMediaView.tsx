@@ -307,7 +307,7 @@ export function DayMediaView() {
           <Piece aria-label="Headphones">
             <Stack $gap={0.5}>
               <h2>Your ears</h2>
-              <Lead role="status">{exposure.says}</Lead>
+              <Lead role="status">{say(exposure.says)}</Lead>
               <Row $gap={0.6}>
                 <NumberField
                   label="On headphones"

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useState } from "react";
 import { judgeTaps, type Taps } from "@/core/meter";
 import { Button } from "@/ui/Button";
@@ -40,7 +41,7 @@ export function TapTest({ live }: { live: LiveInput }) {
           Tap {step === "wanted" ? "the mic" : "the device"}: {Math.ceil(leftS)} s
         </p>
       )}
-      {wanted && device && !step && <Lead role="status">{judgeTaps(wanted, device).says}</Lead>}
+      {wanted && device && !step && <Lead role="status">{say(judgeTaps(wanted, device).says)}</Lead>}
     </Stack>
   );
 }

@@ -130,10 +130,13 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
       {missed && <p role="alert">Nothing came in while it listened: start the meter again, then repeat the step.</p>}
       {advice && !step && (
         <Stack $gap={0.5}>
-          <Lead role="status">{advice.says[0]}</Lead>
-          {advice.says.slice(1).map((says) => (
-            <p key={says}>{says}</p>
-          ))}
+          <Lead role="status">{say(advice.says[0]!)}</Lead>
+          {advice.says
+            .slice(1)
+            .map(say)
+            .map((says) => (
+              <p key={says}>{says}</p>
+            ))}
           {subject && loudest && isHere(subject) && advice.overNoiseDb !== null && (
             <Correction
               key={subject.id}

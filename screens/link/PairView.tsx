@@ -1,10 +1,10 @@
 "use client";
 
-import { placedWords } from "@/messages";
+import { placedWords, STEP_NAMES } from "@/messages";
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
-import { type Setup, signatureOf, STEP_NAMES, type StepId, stepWords } from "@/core/rehearsal";
+import { type Setup, signatureOf, type StepId, stepWords } from "@/core/rehearsal";
 import { airPlanOf, type Connection, EARS } from "@/core/planning";
 import { bankWords, prepareAir } from "@/core/wireless";
 import type { AirBody, StepDone } from "@/core/records";

@@ -1,5 +1,6 @@
 "use client";
 
+import { STEP_NAMES } from "@/messages";
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import {
@@ -17,7 +18,6 @@ import {
   missingAt,
   type Rehearsal,
   type Setup,
-  STEP_NAMES,
   type StepId,
   type Stimulus,
   targetOf,

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { type PickupCandidate, type Talker, whatWouldBeat } from "@/core/pickup";
 import type { PlaceModel } from "@/core/room";
 import type { ShootBody } from "@/core/records";
@@ -25,7 +26,7 @@ export function WhatItGets(props: {
       {better.length > 0 && (
         <p>
           <strong>Better:</strong>{" "}
-          {better.map(({ says, pointsGain }) => `${says} (+${pointsGain.toFixed(0)})`).join(", ")}.
+          {better.map(({ says, pointsGain }) => `${say(says)} (+${pointsGain.toFixed(0)})`).join(", ")}.
         </p>
       )}
       <HeardTable candidate={candidate} talkers={talkers} units={units} />

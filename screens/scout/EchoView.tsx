@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { later } from "@/ui/later";
 import { useState } from "react";
 import { type ClapResult, echoFrom, type MeasuredEcho, type PlaceForecast } from "@/core/room";
@@ -71,7 +72,7 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
           </tbody>
         </Table>
       </TableScroll>
-      {echo.remarks.map((remark) => (
+      {echo.remarks.map(say).map((remark) => (
         <Soft key={remark}>{remark}</Soft>
       ))}
     </Stack>
@@ -85,17 +86,17 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
   const sample = useSamples()?.claps.find((clap) => clap.placeId === placeId);
   const doorOf = usePlaceDoor();
   const [isBusy, setIsBusy] = useState(false);
-  const [refusal, setRefusal] = useState<{ says: string; advice: string } | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
   if (!forecast.plannedS) return <Lead>Out here nothing sends the voice back. Choose a room to measure its echo.</Lead>;
 
   async function measure(name: string, sound: Sound | string): Promise<void> {
-    if (typeof sound === "string") return setRefusal({ says: sound, advice: "" });
+    if (typeof sound === "string") return setRefusal(sound);
     setIsBusy(true);
     setRefusal(null);
     const result: ClapResult = await doorOf().clap(sound);
     setIsBusy(false);
     if (result.isMeasured) editPlace(store, placeId, () => ({ echo: echoFrom(name, result) }));
-    else setRefusal(result);
+    else setRefusal(say(result.says));
   }
 
   async function takeSample(name: string): Promise<void> {
@@ -122,8 +123,7 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
       )}
       {refusal && (
         <div role="alert">
-          <Lead>{refusal.says}</Lead>
-          <p>{refusal.advice}</p>
+          <Lead>{refusal}</Lead>
         </div>
       )}
       {echo && (

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { later } from "@/ui/later";
 import { midOf, type PlaceForecast } from "@/core/room";
 import type { ShootBody } from "@/core/records";
@@ -23,8 +24,8 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
     units === "metric" ? `${value.toFixed(1)} m` : `${(value / 0.3048).toFixed(1)} ft`;
   return (
     <Stack>
-      <Lead aria-live="polite">{verdict.says}</Lead>
-      <p>{verdict.advice}</p>
+      <Lead aria-live="polite">{say(verdict.says)}</Lead>
+      <p>{verdict.advice.map(say).join(" ")}</p>
       <Row $gap={1.6}>
         {forecast.reverberationS && (
           <div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useEffect, useState } from "react";
 import styled from "styled-components";
 import { LISTENING, LISTENING_S, promptAt, SOURCE_KINDS, type SourceKindId } from "@/core/noise";
@@ -36,7 +37,7 @@ export function ListenMinute({ onHear }: { onHear: (kind: SourceKindId) => void 
   return (
     <Stack $gap={0.6} role="group" aria-label="Listening">
       <Passed aria-label="Seconds listened" max={LISTENING_S} value={seconds} />
-      <Lead role="status">{isRunning ? prompt.says : "That was the minute. Add what is missing below."}</Lead>
+      <Lead role="status">{isRunning ? say(prompt) : "That was the minute. Add what is missing below."}</Lead>
       <Row $gap={0.4}>
         {[...new Set(offered)].map((kind) => (
           <Button key={kind} onPress={() => onHear(kind)}>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { emptyShoot, LENGTH_RANGE_MIN, type SceneBody, type ShootBundle, TAKE_RANGE_MIN } from "@/core/records";
 import { useEffect, useState } from "react";
 import { isClockTime, lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
@@ -157,7 +158,7 @@ function BestOrder({ quiet }: { quiet: QuietDay }) {
       )}
       {best.left.map(({ id, says }) => (
         <p key={id}>
-          <strong>{titleOf(id)}</strong> is left out. {says}
+          <strong>{titleOf(id)}</strong> is left out. {say(says)}
         </p>
       ))}
       {best.placed.length > 0 && !isAsPlanned && (

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -12,7 +13,7 @@ import {
   noiseReverberance,
   noisesOf,
   planTreatments,
-  spotWords,
+  piecesOf,
   SURFACE_NAMES,
 } from "@/core/room";
 import { gapsBetween, lengthOf, timeOfDay } from "@/core/schedule";
@@ -55,7 +56,9 @@ function Made({ place, measure }: { place: Stored<"place">; measure: (metres: nu
     furnishings.length > 0
       ? `In it: ${furnishings.map(({ kind, count }) => furnishingWords(kind, count)).join(", ")}.`
       : `Empty: no ${FURNISHINGS.sofa.name}, nobody in it.`,
-    ...treatments.map((treatment) => `Put up: ${spotWords(treatment, treatment.count)}.`),
+    ...treatments.map(
+      (treatment) => `Put up: ${say({ code: "room.pieces", ...piecesOf(treatment, treatment.count) })}.`,
+    ),
   ];
   return <p>{parts.join(" ")}</p>;
 }
@@ -79,12 +82,12 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
       <Columns $template="minmax(0, 1.3fr) minmax(0, 1fr)">
         <Piece aria-label="Verdict">
           <Stack $gap={0.6}>
-            <Lead>{verdict.says}</Lead>
-            <p>{verdict.advice}</p>
+            <Lead>{say(verdict.says)}</Lead>
+            <p>{verdict.advice.map(say).join(" ")}</p>
             <Made place={place} measure={measure} />
             <p>
               {forecast.reverberationS
-                ? `Echo ${forecast.midS.toFixed(2)} s (${forecast.isEchoProved ? "measured from a clap" : "planned"}). The room is as loud as the voice at ${measure(forecast.criticalDistanceM)}. ${planTreatments(model).says} `
+                ? `Echo ${forecast.midS.toFixed(2)} s (${forecast.isEchoProved ? "measured from a clap" : "planned"}). The room is as loud as the voice at ${measure(forecast.criticalDistanceM)}. ${say(planTreatments(model).says)} `
                 : ""}
               Steady noise {forecast.noiseDba.toFixed(0)} dBA ({forecast.isNoiseProved ? "measured" : "estimated"}).
             </p>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useState } from "react";
 import type { MeasuredTone } from "@/core/noise";
 import { aWeightedDb, mapOctaves, OCTAVES_HZ } from "@/core/sound";
@@ -79,7 +80,7 @@ export function ToneView({ placeId, tone }: { placeId: string; tone: MeasuredTon
     setRefusal(null);
     const result = await doorOf().tone(sound, calibrationDb);
     setIsBusy(false);
-    if (!result.isMeasured) return setRefusal(`${result.says} ${result.advice}`);
+    if (!result.isMeasured) return setRefusal(say(result.says));
     const { octavesDb, isCalibrated, seconds, humHz, trendDbPerMin } = result;
     editPlace(store, placeId, () => ({
       tone: { file: clipText(file, 200), octavesDb, isCalibrated, seconds, humHz, trendDbPerMin },

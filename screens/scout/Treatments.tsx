@@ -1,11 +1,12 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import {
   type PlaceModel,
   planTreatments,
   rankTreatments,
-  spotWords,
+  piecesOf,
   type Treatment,
   type TreatmentGain,
   withTreatment,
@@ -42,11 +43,11 @@ function Ranking({ gains, onAdd }: { gains: readonly TreatmentGain[]; onAdd: (ga
       <tbody>
         {gains.map((gain) => (
           <tr key={keyOf(gain)}>
-            <th scope="row">{upperFirst(spotWords(gain))}</th>
+            <th scope="row">{upperFirst(piecesWords(gain))}</th>
             <td data-figure>{gain.savedS.toFixed(2)} s</td>
             <td data-figure>{gain.savedPerCarryS.toFixed(2)} s</td>
             <td data-figure>
-              <Button look="quiet" aria-label={`Put up ${spotWords(gain)}`} onPress={() => onAdd(gain)}>
+              <Button look="quiet" aria-label={`Put up ${piecesWords(gain)}`} onPress={() => onAdd(gain)}>
                 <Plus size={18} aria-hidden />
               </Button>
             </td>
@@ -56,6 +57,9 @@ function Ranking({ gains, onAdd }: { gains: readonly TreatmentGain[]; onAdd: (ga
     </Table>
   );
 }
+
+const piecesWords = (...treatment: Parameters<typeof piecesOf>): string =>
+  say({ code: "room.pieces", ...piecesOf(...treatment) });
 
 /** What could be hung and laid, by what it saves for its carrying, and what already is. */
 export function Treatments({ placeId, model }: { placeId: string; model: PlaceModel }) {
@@ -75,14 +79,14 @@ export function Treatments({ placeId, model }: { placeId: string; model: PlaceMo
     }));
   return (
     <Stack $gap={0.7}>
-      <Lead>{says}</Lead>
+      <Lead>{say(says)}</Lead>
       {model.treatments.map((treatment) => (
         <ListRow
           key={keyOf(treatment)}
-          removeLabel={`Take down one: ${spotWords(treatment, treatment.count)}`}
+          removeLabel={`Take down one: ${piecesWords(treatment, treatment.count)}`}
           onRemove={() => remove(treatment)}
         >
-          <p>Up: {spotWords(treatment, treatment.count)}</p>
+          <p>Up: {piecesWords(treatment, treatment.count)}</p>
         </ListRow>
       ))}
       {gains.length > 0 && (

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import type { PlaceDoor, Sound } from "@/workers/placeWorker";
 import { decodeFile, isSound, looksLikeWav } from "../sound/decodeFile";
 import { useDoor } from "../workers/useDoor";
@@ -13,5 +14,5 @@ export const usePlaceDoor = () => useDoor<PlaceDoor>(make);
 export async function soundOf(file: File): Promise<Sound | string> {
   if ((await looksLikeWav(file)) || !isSound(file)) return file;
   const buffer = await decodeFile(file);
-  return typeof buffer === "string" ? buffer : { samples: buffer.getChannelData(0), sampleRateHz: buffer.sampleRate };
+  return "code" in buffer ? say(buffer) : { samples: buffer.getChannelData(0), sampleRateHz: buffer.sampleRate };
 }

@@ -6,6 +6,7 @@ import { later } from "@/ui/later";
 import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATION_IDS, STATIONS } from "@/core/board";
+import { STATION_QUESTIONS } from "@/messages";
 import { Button } from "@/ui/Button";
 import { Tooltip } from "@/ui/Tooltip";
 import { useShootPart } from "@/data/ShootProvider";
@@ -112,7 +113,7 @@ export function ShootShell({ children }: { children: ReactNode }) {
       { key: "d", says: "Day sheet: who is dressed when", run: () => goTo(stationHref(shootId, "day", null)) },
       ...STATION_IDS.map((id, index) => ({
         key: String(index + 1),
-        says: `${STATIONS[id].name}: ${STATIONS[id].question}`,
+        says: `${STATIONS[id].name}: ${STATION_QUESTIONS[id]}`,
         run: () => goTo(stationHref(shootId, id, wearerId, sceneId)),
       })),
       { key: "n", says: "Next wearer", run: () => nextWearer(1) },

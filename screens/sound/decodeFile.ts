@@ -1,3 +1,5 @@
+import type { Refusal } from "@/core/audio";
+
 /** Files that are not WAV go through the browser's decoder, which holds them whole. */
 export const DECODE_LIMIT_BYTES = 30_000_000;
 const DECODE_RATE_HZ = 48_000;
@@ -13,14 +15,14 @@ export function isSound(file: File): boolean {
   return /^(audio|video)\//.test(file.type) || /\.(m4a|mp3|ogg|oga|opus|flac|aac|mp4|webm|mov)$/i.test(file.name);
 }
 
-/** The whole of a compressed file, by the browser's own decoder; what is wrong, in words, when it cannot. */
-export async function decodeFile(file: File): Promise<AudioBuffer | string> {
+/** The whole of a compressed file, by the browser's own decoder; what is wrong where it cannot. */
+export async function decodeFile(file: File): Promise<AudioBuffer | Refusal> {
   if (file.size > DECODE_LIMIT_BYTES)
-    return `Files that are not WAV are read up to ${DECODE_LIMIT_BYTES / 1e6} MB; this has ${Math.round(file.size / 1e6)} MB. Convert it to WAV.`;
+    return { code: "refused.largeCompressed", megabytes: file.size / 1e6, most: DECODE_LIMIT_BYTES / 1e6 };
   try {
     const context = new OfflineAudioContext(1, 1, DECODE_RATE_HZ);
     return await context.decodeAudioData(await file.arrayBuffer());
   } catch {
-    return "This browser cannot decode the file. Convert it to WAV.";
+    return { code: "refused.cannotDecode" };
   }
 }

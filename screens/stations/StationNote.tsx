@@ -2,7 +2,8 @@
 
 import { Link, useAddress } from "@/ui/address";
 import styled from "styled-components";
-import { type StationId, STATIONS } from "@/core/board";
+import type { StationId } from "@/core/board";
+import { STATION_QUESTIONS } from "@/messages";
 import { Lead, Piece, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/ThreadNav";
@@ -42,7 +43,7 @@ export function StationNote({ station }: { station: keyof typeof HELPS }) {
   return (
     <Piece>
       <Stack>
-        <h1>{STATIONS[station].question}</h1>
+        <h1>{STATION_QUESTIONS[station]}</h1>
         <Lead>{answers}</Lead>
         <List>
           {helps.map((help) => (
