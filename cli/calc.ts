@@ -1,3 +1,4 @@
+import { isMessage, say } from "../messages";
 import { readFileSync } from "node:fs";
 import { schemaFaults } from "../core/schema";
 import { CALCULATORS } from "./calculators";
@@ -28,6 +29,14 @@ function readInput(path: string): { value: unknown } | { problem: string } {
   }
 }
 
+/** An answer with its messages in words beside their codes. */
+function withWords(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withWords);
+  if (typeof value !== "object" || value === null) return value;
+  const inner = Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withWords(each)]));
+  return isMessage(value) && !("says" in value) ? { ...inner, says: say(value) } : inner;
+}
+
 /** Runs a calculator of the core: 0 good, 1 a finding or refusal, 2 bad input. */
 export async function runCalc(args: readonly string[]): Promise<number> {
   const [name, what, ...rest] = args;
@@ -51,7 +60,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
     );
     if (answer === 2) return answer;
     const { result, finding } = answer;
-    print(result);
+    print(withWords(result));
     if (finding) process.stderr.write(`${finding}\n`);
     return finding ? 1 : 0;
   }

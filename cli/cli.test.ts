@@ -1,3 +1,4 @@
+import { isMessage } from "../messages";
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -33,6 +34,14 @@ function takeFile(name: string, levelDbfs: number): string {
 test("the bundle that ./hypophon runs is there", () => {
   expect(existsSync(TOOLS)).toBe(true);
 });
+
+/** Codes of messages that stand in an answer without their words. */
+function wordless(value: unknown): string[] {
+  if (typeof value !== "object" || value === null) return [];
+  const { code, says } = value as { code?: unknown; says?: unknown };
+  const own = typeof code === "string" && isMessage(value) && typeof says !== "string" ? [code] : [];
+  return [...own, ...Object.values(value).flatMap(wordless)];
+}
 
 describe("measure", () => {
   test("--json prints one object a file, in the shape that is promised, and nothing else", () => {
@@ -100,6 +109,7 @@ describe("calc", () => {
     const { status, stdout, stderr } = run(["calc", name, "-"], example);
     expect([status, stderr]).toEqual([0, ""]);
     expect(Object.keys(JSON.parse(stdout) as object).length).toBeGreaterThan(1);
+    expect(wordless(JSON.parse(stdout))).toEqual([]);
     expect(JSON.parse(run(["calc", name, "--schema"]).stdout)).toMatchObject({ type: "object" });
   });
 

@@ -47,6 +47,10 @@ const templates: Templates<Codes> = en;
 /** A message in words. */
 export const say: (message: AnyMessage) => string = saidBy(templates);
 
+/** Whether something is one of the messages that can be said. */
+export const isMessage = (value: object): value is AnyMessage =>
+  "code" in value && typeof value.code === "string" && Object.hasOwn(templates, value.code);
+
 /** What a kind of finding is called. */
 export const kindName = (kind: FindingKind): string => say({ code: "kind.name", kind });
 
