@@ -275,6 +275,28 @@ test("what is damaged is set aside, and the rest goes on", async () => {
   ]);
 });
 
+test("a device of the release before keeps what is not saved, and asks for its records anew", async () => {
+  const name = `device ${(devices += 1)}`;
+  const before = new Dexie(`hypophon ${name}`);
+  before.version(1).stores({
+    ...{ commands: "order, command.key", records: "name, scope", syncs: "shootId" },
+    ...{ leftovers: "++id", answers: "key" },
+  });
+  const pending = { order: 1, command: { op: "patch", key: "key", kind: "shoot", id: ID, changes: [] } };
+  await before.table("commands").put(pending);
+  await before.table("records").put({ name: nameOf("shoot", ID), scope: ID, record: { of: "another shape" } });
+  await before.table("syncs").put({ shootId: ID, seq: 9, epoch: "e" });
+  await before.table("leftovers").put({ atMs: 1, what: "left", content: "over" });
+  before.close();
+  const device = new Device(name);
+  expect(await device.records.count()).toBe(0);
+  expect(await device.syncs.count()).toBe(0);
+  expect(await device.commands.toArray()).toEqual([pending]);
+  expect(await device.leftovers.count()).toBe(1);
+  device.close();
+  await Dexie.delete(`hypophon ${name}`);
+});
+
 test("a large shoot is written bit by bit: a page that ends between leaves no half of it to be opened", async () => {
   const { openTab } = world();
   const tab = await openTab(false);

@@ -44,7 +44,7 @@ test("a correction names each knob with where it goes, and a cure where no knob 
   const turns = [turn("pack", "Sensitivity", -9, "−30 dB"), turn("recorder, XLR mic input", "Gain", 1, "+3 dB")];
   const correction = { code: "proof.correction", byDb: -9, isAtLeast: true, turns, advice: null } as const;
   expect(say({ ...correction, turns })).toBe(
-    "Turn the pack's sensitivity down by 9 dB, to −30 dB and the recorder's gain up by 1 dB, to +3 dB.",
+    "Turn the pack's sensitivity down by 9 dB (to −30 dB) and the recorder's gain up by 1 dB (to +3 dB).",
   );
   expect(say({ ...correction, turns: [], advice: { code: "chain.packOverloadsAtLowest", lessDb: 4 } })).toBe(
     "It needs to come down by at least 9 dB, and no knob can go lower. The pack overloads even at its lowest sensitivity: " +

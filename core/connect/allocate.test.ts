@@ -42,6 +42,19 @@ test("an outlet that is known only on arrival: a way for each, none of them miss
   ]);
 });
 
+test("one cable for two who need it one after the other, rather than for one who needs it all day", () => {
+  const all = want("all day", "receiverBalanced", "recorderXlr", [0, 1]);
+  const [early, late] = [0, 1].map((at) => want(`at ${at}`, "receiverBalanced", "recorderXlr", [at])) as [
+    Wanted,
+    Wanted,
+  ];
+  for (const order of [
+    [all, late, early],
+    [early, all, late],
+  ])
+    expect(missingOf(allocate(order, PARTS, bag({ "ts35-xlr": 1 })))).toHaveLength(1);
+});
+
 /** Fewest missing over every order of those who want something: what no order of taking can beat. */
 function fewest(wanted: readonly Wanted[], stock: ReturnType<typeof stockFrom>): number {
   let best = Infinity;

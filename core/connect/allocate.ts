@@ -64,7 +64,8 @@ export function allocate(
         parts.filter((part) => countOf(stock, part.id) > mostOf(used, part.id, instants)).map((part) => part.id),
       );
       const found = sources.map((source) => ({ source, path: pathFor(source, input, owned) }));
-      for (const part of partsOf(found)) take(used, part.id, instants);
+      // What has to be got takes nothing from the bag: the owned one may still serve another at another time.
+      for (const part of partsOf(found)) if (part.isOwned) take(used, part.id, instants);
       ways.set(id, found);
     }
     const without = order.filter(({ id }) => partsOf(ways.get(id)!).some(({ isOwned }) => !isOwned));
@@ -72,10 +73,10 @@ export function allocate(
       (sum, { id }) => sum + partsOf(ways.get(id)!).filter(({ isOwned }) => !isOwned).length,
       0,
     );
-    // Somebody goes without something that is in the bag: another order may serve better.
-    const isContended = without.some(({ id }) =>
-      partsOf(ways.get(id)!).some((part) => !part.isOwned && countOf(stock, part.id) > 0),
-    );
+    // Somebody goes without while something of the bag is all in use: another order may serve better.
+    const isUsedUp = ([id, counts]: [string, Map<number, number>]) =>
+      Math.max(...counts.values()) >= countOf(stock, id);
+    const isContended = without.length > 0 && [...used].some(isUsedUp);
     return { ways, missing, without, isContended };
   }
   let best = inOrder(wanted);

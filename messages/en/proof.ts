@@ -62,7 +62,7 @@ function correctionWords({ byDb, isAtLeast, turns, advice }: ProofCatalogue["pro
       : `It needs to come up by ${amount}, and no knob can go higher. Come closer, or use a more sensitive capsule.`;
   const said = turns.map(
     ({ device, control, byDb: by, to }) =>
-      `the ${device.split(",")[0]}'s ${control.toLowerCase()} ${by < 0 ? "down" : "up"} by ${tenths(by)} dB, to ${to}`,
+      `the ${device.split(",")[0]}'s ${control.toLowerCase()} ${by < 0 ? "down" : "up"} by ${tenths(by)} dB (to ${to})`,
   );
   return `Turn ${list(said)}.${advice ? ` ${advised(advice)}` : ""}`;
 }
