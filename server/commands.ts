@@ -1,5 +1,4 @@
 import { Command, Commands, dependsOn, type Outcome } from "../core/records";
-import { schemaFaults } from "../core/schema";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { log } from "./log";
@@ -13,9 +12,11 @@ async function outcomeOf(
   value: unknown,
   undone: readonly Command[],
   requestId: string,
+  onAccepted: (command: Command) => void,
 ): Promise<Outcome> {
   try {
     const command = accept(Command, value);
+    onAccepted(command);
     if (undone.some((earlier) => dependsOn(command, earlier)))
       return { outcome: "failed", message: "It waits for a change before it.", requestId };
     return await runCommand(acting, command);
@@ -55,9 +56,10 @@ export async function requestCommands(
   const outcomes: Outcome[] = [];
   const undone: Command[] = [];
   for (const command of commands) {
-    const outcome = await outcomeOf(acting, command, undone, requestId);
+    const accepted: Command[] = [];
+    const outcome = await outcomeOf(acting, command, undone, requestId, (each) => accepted.push(each));
     outcomes.push(outcome);
-    if (isUndone(outcome) && schemaFaults(Command, command).length === 0) undone.push(command as Command);
+    if (isUndone(outcome)) undone.push(...accepted);
   }
   return { outcomes };
 }

@@ -360,6 +360,17 @@ test("what goes wrong with one command is its own: those after it are done, exce
   }
 });
 
+test("what is nested deeper than can be followed is refused, and holds nothing after it", async () => {
+  const { shootId, placeId } = await newDay();
+  const deep: unknown = JSON.parse("[".repeat(5000) + "]".repeat(5000));
+  const [refused, after] = await send(
+    { op: "create", kind: "place", id: placeId, body: deep },
+    patch("place", placeId, ["name"], "Mill", "Mill house"),
+    patch("shoot", shootId, ["title"], TEST_SHOOT.title, "Fine"),
+  );
+  expect([refused, after]).toMatchObject([{ outcome: "refused" }, { outcome: "done" }]);
+});
+
 describe("changes", () => {
   test("since a number: what changed, what was deleted, nothing twice and nothing missing while many write", async () => {
     const { shootId, placeId, sceneId } = await newDay();
