@@ -141,7 +141,7 @@ test("a take in Check teaches the day's voice: the settings follow it", async ({
   await page.setInputFiles("input[type=file]", { name: "soft.wav", mimeType: "audio/wav", buffer: takeWav(-24) });
   await page.getByRole("button", { name: /^Plan this day with a voice 1[12] dB softer$/ }).click();
   await expect(page.getByText(/Taken: the settings of this day follow their voice/)).toBeVisible();
-  await expect(page.getByText(/^Turn .* up \d+ dB/).first()).toBeVisible();
+  await expect(page.getByText(/^Turn .* up by \d+ dB/).first()).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}/level?wearer=${rafe}`);
   await awake(page);

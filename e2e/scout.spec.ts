@@ -31,7 +31,7 @@ test("blankets on glass cut the echo, open air has none, wind is named", async (
   await expect(page.getByText(/^Up: one blanket/)).toBeHidden();
   expect(await middle()).toBe(bare);
   await page.getByText("Open air", { exact: true }).click();
-  await expect(page.getByText(/No echo out here/)).toBeVisible();
+  await expect(page.getByText(/No reverberation outdoors/)).toBeVisible();
   await expect(chart).toBeHidden();
   await page.getByLabel("Wind").fill("9");
   await expect(page.getByText(/cover the capsule before you roll/)).toBeVisible();

@@ -146,6 +146,6 @@ test("a take of two channels lets the wearer's be chosen, and the verdict follow
   const channels = page.getByRole("radiogroup", { name: "This wearer's channel" });
   await expect(channels.getByRole("radio", { name: "1" })).toBeChecked();
   await channels.getByText("2").click();
-  await expect(page.getByText("Nothing was recorded: find the break before anything else.").first()).toBeVisible();
+  await expect(page.getByText("Nothing was recorded: find the break first.").first()).toBeVisible();
   await expectSaved(page);
 });

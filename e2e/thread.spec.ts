@@ -33,7 +33,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
 
   await page.getByRole("link", { name: "Check" }).click();
   await page.setInputFiles("input[type=file]", { name: "good.wav", mimeType: "audio/wav", buffer: takeWav(-12) });
-  await expect(page.getByText("A good recording: clean, and clear of the noise.").first()).toBeVisible();
+  await expect(page.getByText("A good recording: clean, and well above the noise.").first()).toBeVisible();
   await expect(page.getByRole("row", { name: /Loudest peaks/ })).toContainText("−12.0");
   await expectSaved(page);
 
@@ -48,7 +48,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
     .click();
   await page.setInputFiles("input[type=file]", { name: "hot.wav", mimeType: "audio/wav", buffer: takeWav(8) });
   await expect(page.getByText(/record it again, turned down/).first()).toBeVisible();
-  await expect(page.getByText(/^Turn .* down \d+ dB/).first()).toBeVisible();
+  await expect(page.getByText(/^Turn .* down by \d+ dB/).first()).toBeVisible();
   await expectSaved(page);
   await page.getByRole("link", { name: "Mouse shoot" }).click();
   await expect(stitch(page, "Check").first()).toContainText("must be redone");
@@ -123,7 +123,7 @@ test("by keyboard only: the same way", async ({ page }) => {
   await tabTo(page, /Choose a recording/);
   await page.keyboard.press("Enter");
   await (await chooser).setFiles({ name: "key.wav", mimeType: "audio/wav", buffer: takeWav(-12) });
-  await expect(page.getByText("A good recording: clean, and clear of the noise.").first()).toBeVisible();
+  await expect(page.getByText("A good recording: clean, and well above the noise.").first()).toBeVisible();
 
   await page.keyboard.press("b");
   await expect(stitch(page, "Check").first()).toContainText("proved");

@@ -32,7 +32,7 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
   await expect(page.getByText(/camera rolls\. [1-3] s$/)).toBeVisible();
   await page.getByRole("button", { name: "That is enough" }).click();
   await expect(page.getByText(/^Peaks at −2[56] dBFS: turn it up by 1[34] dB\.$/)).toBeVisible();
-  await expect(page.getByText(/^Turn the (pack's sensitivity|receiver's volume) up \d+ dB, to /)).toBeVisible();
+  await expect(page.getByText(/^Turn the (pack's sensitivity|receiver's volume) up by \d+ dB \(to /)).toBeVisible();
 
   const saved = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as WAV, 24 bit" }).click();
