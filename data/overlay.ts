@@ -1,6 +1,7 @@
 import {
   belongings,
   type Change,
+  inShapeNow,
   overlaid,
   type RecordBodies,
   type RecordKind,
@@ -40,12 +41,12 @@ function show(shown: Shown, { command, madeAtMs }: Pending): void {
       if (known && !known.isDeleted) {
         // It is there: it was sent, or another tab made the same. What was changed in it is still the wish.
         const { body } = withChanges(kind, known.body, firstChanges(kind, command));
-        shown.set(name, { ...known, body });
+        shown.set(name, { ...known, body: inShapeNow(kind, body) });
         return;
       }
       const at = new Date(madeAtMs).toISOString();
       const times = { createdAt: known?.createdAt ?? at, changedAt: at };
-      const body = command.body as RecordBodies[RecordKind];
+      const body = inShapeNow(kind, command.body as RecordBodies[RecordKind]);
       shown.set(name, {
         kind,
         id,
@@ -60,7 +61,8 @@ function show(shown: Shown, { command, madeAtMs }: Pending): void {
     }
     case "patch":
       // What was deleted elsewhere is no ghost here.
-      if (known && !known.isDeleted) shown.set(name, { ...known, body: overlaid(kind, known.body, command.changes) });
+      if (known && !known.isDeleted)
+        shown.set(name, { ...known, body: inShapeNow(kind, overlaid(kind, known.body, command.changes)) });
       return;
     case "delete":
       if (known && !known.isDeleted) hide(shown, known, command.key);

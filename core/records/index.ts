@@ -14,6 +14,7 @@ export {
 export { LISTED_KINDS, LISTS, bundleOf, type Listed } from "./bundle";
 export { Command, Commands, type Change, type Changes, type FieldFault, type Outcome } from "./commands";
 export { dependsOn, namedBy } from "./dependence";
+export { inShapeNow } from "./earlierShapes";
 export { emptyShoot } from "./emptyShoot";
 export { newScene } from "./newScene";
 export { fieldChanges, joined, overlaid, sameValue, withChanges, type FieldChange, type FieldConflict } from "./patch";

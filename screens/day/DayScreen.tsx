@@ -47,7 +47,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
             <Table>
               <thead>
                 <tr>
-                  <ComeAt scope="col">Come at</ComeAt>
+                  <ComeAt scope="col">Call time</ComeAt>
                   <th scope="col">Who</th>
                   <th scope="col">Where it goes</th>
                   <th scope="col" data-figure>

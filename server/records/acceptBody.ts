@@ -3,6 +3,7 @@ import { contradictionsOf, type Outfit } from "../../core/dress";
 import { placeFaults } from "../../core/room";
 import type { SchemaFault } from "../../core/schema";
 import {
+  inShapeNow,
   type KitItemBody,
   type LevelsBody,
   RECORD_SCHEMAS,
@@ -116,7 +117,7 @@ const RULES: Rules = {
 
 /** Takes a body from outside in, or refuses it with every field named. */
 export function acceptBody<Kind extends RecordKind>(kind: Kind, value: unknown): RecordBodies[Kind] {
-  const body = accept(RECORD_SCHEMAS[kind], value) as RecordBodies[Kind];
+  const body = accept(RECORD_SCHEMAS[kind], inShapeNow(kind, value)) as RecordBodies[Kind];
   RULES[kind]?.(body);
   return body;
 }

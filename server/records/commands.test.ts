@@ -13,6 +13,8 @@ import {
 } from "../../core/records";
 import { FIRST_PROVISION, newRig } from "../../core/planning";
 import { testWearer, TEST_SHOOT } from "../../fixtures/testShoot";
+import { ownLike } from "../../core/connect";
+import { INPUTS } from "../../core/devices";
 import { LIVING_ROOM } from "../../core/room";
 import { FIRST_AIR_PLAN } from "../../core/wireless";
 import type { Database } from "../../db/client";
@@ -369,6 +371,28 @@ test("what is nested deeper than can be followed is refused, and holds nothing a
     patch("shoot", shootId, ["title"], TEST_SHOOT.title, "Fine"),
   );
   expect([refused, after]).toMatchObject([{ outcome: "refused" }, { outcome: "done" }]);
+});
+
+test("what a page of the release before sends is taken as it was meant", async () => {
+  const { shootId } = await newDay();
+  const [id, levelsId] = [randomUUID(), randomUUID()];
+  const figures = { ...ownLike("socket", INPUTS.phone).figures, settings: ["Set it so"] };
+  const tick = { device: "pack", holdsFor: "Sensitivity −12 dB", at: "2027-05-11T08:00:00Z" };
+  const line = { ...{ subject: "a", inputId: null, mic: null, targets: null, held: [], dynamics: null }, ticks: [] };
+  const levels: LevelsBody = { shootId, school: "minus12", meterBottomDbfs: -60, lines: [line] };
+  const outcomes = await send(
+    { op: "create", kind: "kitItem", id, body: { shootId: null, kind: "socket", name: "own", figures } },
+    { op: "create", kind: "levels", id: levelsId, body: levels },
+    patch("levels", levelsId, ["lines", "a", "ticks", "pack"], undefined, tick),
+  );
+  expect(outcomes.map(({ outcome }) => outcome)).toEqual(["done", "done", "done"]);
+  const bundle = await loadShoot(acting, shootId);
+  expect(bundle.levels[0]!.body.lines[0]!.ticks).toEqual([
+    { ...tick, holdsFor: [{ control: "unknown", value: "Sensitivity −12 dB" }] },
+  ]);
+  expect(bundle.kit.find((each) => each.id === id)!.body.figures).toMatchObject({
+    settings: [{ code: "setting.asWritten", text: "Set it so" }],
+  });
 });
 
 describe("changes", () => {
