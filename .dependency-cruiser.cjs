@@ -20,7 +20,7 @@ module.exports = {
     mayUse("messages", ["core"]),
     mayUse("screens", ["data", "ui", "core", "messages", "workers"]),
     mayUse("app", ["screens", "ui", "server"]),
-    mayUse("server", ["db", "core", "demo"]),
+    mayUse("server", ["db", "core", "messages", "demo"]),
     mayUse("db", ["core"]),
     mayUse("workers", ["core"]),
     mayUse("demo", ["core"]),

@@ -1,3 +1,4 @@
+import { say } from "../messages";
 import {
   certaintyOf,
   choiceOf,
@@ -75,7 +76,7 @@ export const CALCULATORS: Record<string, Calculator> = {
       const dress = input as DressInput;
       const [contradiction] = contradictionsOf(dress.outfit);
       if (contradiction)
-        return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: contradiction.says };
+        return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: say(contradiction.says) };
       const plan = planDress(dress);
       return { result: dressAnswer(plan), finding: plan.places.length === 0 ? "No place on this outfit works." : null };
     },

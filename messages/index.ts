@@ -7,7 +7,7 @@ import type { ChainCatalogue } from "../core/chain";
 import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
 import type { ConnectCatalogue } from "../core/connect";
 import type { SettingCatalogue } from "../core/devices";
-import type { ReasonCatalogue } from "../core/dress";
+import type { DressCatalogue, ReasonCatalogue } from "../core/dress";
 import type { MediaCatalogue } from "../core/media";
 import type { Message } from "../core/message";
 import type { MeterCatalogue } from "../core/meter";
@@ -26,6 +26,7 @@ type Codes = BoardCatalogue &
   ChainCatalogue &
   CheckCatalogue &
   ConnectCatalogue &
+  DressCatalogue &
   ExposureCatalogue &
   MediaCatalogue &
   MeterCatalogue &

@@ -1,3 +1,4 @@
+import type { BareDress } from "./messages";
 import type { BareReason as AccessoryReason } from "./reasons";
 import type { ClothLoss } from "./fabrics";
 import type { Zone } from "./garments";
@@ -17,7 +18,7 @@ interface Row {
   over: readonly (Zone | "head")[];
   loss: ClothLoss;
   /** How it is taken out of the way, for "what would make that possible". */
-  remedy: string | null;
+  remedy: BareDress | null;
   /** Saves lives: not to be altered or hindered. */
   isProtective: boolean;
 }
@@ -34,8 +35,8 @@ const worn = {
 
 /** What is worn beside clothes and what it touches. Common practice throughout. */
 const ROWS = {
-  tie: { ...worn, name: "tie", remedy: "Take the tie off" },
-  bowTie: { ...worn, name: "bow tie", remedy: "Take the bow tie off" },
+  tie: { ...worn, name: "tie", remedy: "help.tieOff" },
+  bowTie: { ...worn, name: "bow tie", remedy: "help.bowTieOff" },
   scarf: {
     ...worn,
     name: "scarf",
@@ -43,7 +44,7 @@ const ROWS = {
     says: "why.scarf",
     over: ["collar", "throat", "upperChest"],
     loss: "knit",
-    remedy: "Take the scarf off",
+    remedy: "help.scarfOff",
   },
   necklace: {
     ...worn,
@@ -51,14 +52,14 @@ const ROWS = {
     touches: { collar: 0.3, throat: 0.8, upperChest: 1, midChest: 1 },
     says: "why.necklace",
     reach: "centre",
-    remedy: "Take the necklace off or change it",
+    remedy: "help.necklaceOff",
   },
   lanyard: {
     ...worn,
     name: "lanyard",
     touches: { upperChest: 0.7, midChest: 1.2, lapels: 0.6 },
     says: "why.lanyard",
-    remedy: "Take the lanyard off while rolling",
+    remedy: "help.lanyardOff",
   },
   brooch: {
     ...worn,
@@ -66,10 +67,10 @@ const ROWS = {
     touches: { lapels: 0.3, upperChest: 0.3 },
     says: "why.brooch",
     reach: "sides",
-    remedy: "Move the brooch",
+    remedy: "help.broochOff",
   },
   spectacles: { ...worn, name: "spectacles" },
-  hat: { ...worn, name: "hat with a brim", over: [], remedy: "Take the hat off" },
+  hat: { ...worn, name: "hat with a brim", over: [], remedy: "help.hatOff" },
   beanie: {
     ...worn,
     name: "knitted cap",
@@ -77,7 +78,7 @@ const ROWS = {
     says: "why.cap",
     over: ["head"],
     loss: "knit",
-    remedy: "Take the cap off",
+    remedy: "help.capOff",
   },
   headscarf: {
     ...worn,
@@ -102,7 +103,7 @@ const ROWS = {
     name: "long hair in front",
     touches: { collar: 0.8, throat: 0.8, upperChest: 0.8, lapels: 0.8 },
     says: "why.longHair",
-    remedy: "Tie the hair back",
+    remedy: "help.hairOff",
   },
   beard: {
     ...worn,
@@ -122,9 +123,9 @@ const ROWS = {
     name: "bag strap",
     touches: { midChest: 0.9, lapels: 1.3, shoulders: 1.4 },
     says: "why.bagStrap",
-    remedy: "Put the bag down for the take",
+    remedy: "help.bagOff",
   },
-  toolBelt: { ...worn, name: "tool belt", remedy: "Hang the tool belt up for the take" },
+  toolBelt: { ...worn, name: "tool belt", remedy: "help.toolBeltOff" },
 } as const satisfies Record<string, Row>;
 
 export type Accessory = keyof typeof ROWS;

@@ -1,3 +1,4 @@
+import type { DressMessage } from "./messages";
 import type { Accessory } from "./accessories";
 import { FABRICS } from "./fabrics";
 import { GARMENTS, type Feature, type Shape, type Zone } from "./garments";
@@ -21,10 +22,10 @@ export interface Placement {
 export interface AnchorSearch {
   placements: readonly Placement[];
   /** Why there is no more: one sentence, when something stands against it. */
-  reasons: readonly string[];
+  reasons: readonly DressMessage[];
 }
 
-const none = (...reasons: string[]): AnchorSearch => ({ placements: [], reasons });
+const none = (...reasons: DressMessage[]): AnchorSearch => ({ placements: [], reasons });
 const has = (outfit: Outfit, accessory: Accessory) => outfit.accessories.includes(accessory);
 
 function inside(outfit: Outfit, layer: number, zone: Zone | "head"): Placement {
@@ -37,7 +38,7 @@ function outside(outfit: Outfit, layer: number, zone: Zone | "head"): Placement 
 }
 
 /** Inside and outside of every layer that has a feature. */
-function onFeature(outfit: Outfit, site: Site, feature: Feature, missing: string): AnchorSearch {
+function onFeature(outfit: Outfit, site: Site, feature: Feature, missing: DressMessage): AnchorSearch {
   const layers = layersWith(outfit, feature);
   if (layers.length === 0) return none(missing);
   return {
@@ -51,8 +52,8 @@ const isTube = (shape: Shape) => shape === "tube";
 function onTorso(outfit: Outfit, site: Site): AnchorSearch {
   const zone = site.zone as Zone;
   const covering = coversFrom(outfit, 0, zone);
-  if (covering.length === 0) return none("Nothing closes over it: on bare skin it would be seen.");
-  const reasons: string[] = [];
+  if (covering.length === 0) return none({ code: "no.bareSkin" });
+  const reasons: DressMessage[] = [];
   const isUnderBodice = covering.every((layer) => isTube(GARMENTS[outfit.layers[layer]!.garment].shape));
   const placements: Placement[] = isUnderBodice
     ? []
@@ -60,27 +61,27 @@ function onTorso(outfit: Outfit, site: Site): AnchorSearch {
   for (const layer of covering) {
     const { shape, isWatertight } = GARMENTS[outfit.layers[layer]!.garment];
     const fabric = FABRICS[outfit.layers[layer]!.fabric];
-    if (isWatertight) reasons.push("No lead and no tape in a watertight suit: a hole would break it.");
-    else if (fabric.isSealed) reasons.push(`No tape holds inside ${fabric.name}, and it seals the voice out.`);
-    else if (shape === "bib") reasons.push("A bib hangs too loose there: use its top edge.");
-    else if (isTube(shape)) reasons.push("A bodice lies tight there: use its top edge.");
+    if (isWatertight) reasons.push({ code: "no.watertight" });
+    else if (fabric.isSealed) reasons.push({ code: "no.sealedCloth", fabric: fabric.name });
+    else if (shape === "bib") reasons.push({ code: "no.bibHangs" });
+    else if (isTube(shape)) reasons.push({ code: "no.bodiceTight" });
     else placements.push(inside(outfit, layer, zone));
   }
   return { placements, reasons };
 }
 
 function onTie(outfit: Outfit, site: Site, surface: "inside" | "outside"): AnchorSearch {
-  if (!has(outfit, "tie")) return none("There is no tie.");
+  if (!has(outfit, "tie")) return none({ code: "no.tie" });
   const layer = layersWith(outfit, "collar").at(-1);
-  if (layer === undefined) return none("There is a tie but no collar to wear it on.");
+  if (layer === undefined) return none({ code: "no.tieCollar" });
   const covers = coversFrom(outfit, layer + 1, site.zone);
   return { placements: [{ surface, layer, covers, behind: "tie" }], reasons: [] };
 }
 
 function onBowTie(outfit: Outfit, site: Site): AnchorSearch {
-  if (!has(outfit, "bowTie")) return none("There is no bow tie.");
+  if (!has(outfit, "bowTie")) return none({ code: "no.bowTie" });
   const layer = layersWith(outfit, "collar").at(-1);
-  if (layer === undefined) return none("There is a bow tie but no collar to wear it on.");
+  if (layer === undefined) return none({ code: "no.bowTieCollar" });
   return {
     placements: [{ surface: "inside", layer, covers: coversFrom(outfit, layer + 1, site.zone), behind: "bowTie" }],
     reasons: [],
@@ -89,12 +90,12 @@ function onBowTie(outfit: Outfit, site: Site): AnchorSearch {
 
 function onPlacket(outfit: Outfit, site: Site): AnchorSearch {
   const layers = layersWith(outfit, "placket");
-  if (layers.length === 0) return none("No garment here has a button or zip front.");
-  const reasons: string[] = [];
+  if (layers.length === 0) return none({ code: "no.frontClosure" });
+  const reasons: DressMessage[] = [];
   const placements = layers.flatMap((layer) => {
     if (outfit.layers[layer]!.opening !== "open")
       return [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)];
-    reasons.push("The front hangs open: close a button or zip to hold it.");
+    reasons.push({ code: "no.hangsOpen" });
     return [];
   });
   return { placements, reasons };
@@ -110,12 +111,12 @@ function onNeckline(outfit: Outfit, site: Site): AnchorSearch {
       return [];
     return [outside(outfit, index, site.zone), inside(outfit, index, site.zone)];
   });
-  return placements.length > 0 ? { placements, reasons: [] } : none("No garment here has a plain neckline to hold it.");
+  return placements.length > 0 ? { placements, reasons: [] } : none({ code: "no.plainNeckline" });
 }
 
 function onLapel(outfit: Outfit, site: Site): AnchorSearch {
   const layers = outfit.layers.flatMap((layer, index) => (layer.hasLapels ? [index] : []));
-  if (layers.length === 0) return none("No jacket with lapels.");
+  if (layers.length === 0) return none({ code: "no.lapels" });
   return {
     placements: layers.flatMap((layer) => [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)]),
     reasons: [],
@@ -124,9 +125,8 @@ function onLapel(outfit: Outfit, site: Site): AnchorSearch {
 
 function onCollar(outfit: Outfit, site: Site): AnchorSearch {
   const layers = layersWith(outfit, "collar");
-  if (layers.length === 0) return none("No shirt collar.");
-  if (site.side === 0 && (has(outfit, "tie") || has(outfit, "bowTie")))
-    return none("The tie sits between the collar points.");
+  if (layers.length === 0) return none({ code: "no.shirtCollar" });
+  if (site.side === 0 && (has(outfit, "tie") || has(outfit, "bowTie"))) return none({ code: "no.tieBetween" });
   return {
     placements: layers.map((layer) => ({
       surface: "inside",
@@ -146,19 +146,19 @@ function onTopEdge(outfit: Outfit, site: Site): AnchorSearch {
       ? [index]
       : [];
   });
-  if (layers.length === 0) return none("No dress, corset or low top edge.");
+  if (layers.length === 0) return none({ code: "no.topEdge" });
   return { placements: layers.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
 }
 
 function onBra(outfit: Outfit, site: Site): AnchorSearch {
   const layers = layersWith(outfit, "bra");
-  if (layers.length === 0) return none("No bra or swimwear is among the layers.");
+  if (layers.length === 0) return none({ code: "no.bra" });
   const under = layers.filter((layer) => site.side === 0 || outfit.layers[layer]!.neckline !== "strapless");
-  if (under.length === 0) return none("It has no straps.");
+  if (under.length === 0) return none({ code: "no.straps" });
   return { placements: under.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
 }
 
-const behindAccessory = (outfit: Outfit, site: Site, accessory: Accessory, missing: string): AnchorSearch =>
+const behindAccessory = (outfit: Outfit, site: Site, accessory: Accessory, missing: DressMessage): AnchorSearch =>
   has(outfit, accessory)
     ? {
         placements: [
@@ -174,11 +174,10 @@ const behindAccessory = (outfit: Outfit, site: Site, accessory: Accessory, missi
     : none(missing);
 
 function onHair(outfit: Outfit, site: Site): AnchorSearch {
-  if (has(outfit, "sealedHood") || has(outfit, "openHelmet"))
-    return none("Headgear sits on the hair: build it into the liner.");
-  if (has(outfit, "hardHat")) return none("The helmet's band presses on the hairline.");
-  if (has(outfit, "hat")) return none("The hat sits on the hairline: use its brim.");
-  if (site.side !== 0 && has(outfit, "earDefenders")) return none("The ear defenders press there.");
+  if (has(outfit, "sealedHood") || has(outfit, "openHelmet")) return none({ code: "no.headgearOnHair" });
+  if (has(outfit, "hardHat")) return none({ code: "no.helmetBand" });
+  if (has(outfit, "hat")) return none({ code: "no.hatOnHairline" });
+  if (site.side !== 0 && has(outfit, "earDefenders")) return none({ code: "no.earDefenders" });
   return { placements: [{ surface: "hair", layer: null, covers: [], behind: null }], reasons: [] };
 }
 
@@ -190,11 +189,7 @@ const onHeadwear = (behind: Accessory): AnchorSearch => ({
 function onHelmet(outfit: Outfit): AnchorSearch {
   if (has(outfit, "sealedHood")) return onHeadwear("sealedHood");
   if (has(outfit, "openHelmet")) return onHeadwear("openHelmet");
-  return none(
-    has(outfit, "hardHat")
-      ? "A safety helmet is not to be altered: ask the safety officer and its maker."
-      : "No helmet or hood.",
-  );
+  return none({ code: has(outfit, "hardHat") ? "no.safetyHelmet" : "no.headgear" });
 }
 
 const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
@@ -206,14 +201,14 @@ const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
   neckline: onNeckline,
   lapel: onLapel,
   collar: onCollar,
-  bibEdge: (outfit, site) => onFeature(outfit, site, "bibEdge", "No apron or bib."),
-  strap: (outfit, site) => onFeature(outfit, site, "straps", "No strap at the shoulder."),
+  bibEdge: (outfit, site) => onFeature(outfit, site, "bibEdge", { code: "no.bib" }),
+  strap: (outfit, site) => onFeature(outfit, site, "straps", { code: "no.shoulderStrap" }),
   topEdge: onTopEdge,
   bra: onBra,
-  breastPocket: (outfit, site) => onFeature(outfit, site, "breastPocket", "No breast pocket."),
-  hoodCord: (outfit, site) => onFeature(outfit, site, "cord", "No hood with a cord."),
-  scarf: (outfit, site) => behindAccessory(outfit, site, "scarf", "No scarf."),
-  brooch: (outfit, site) => behindAccessory(outfit, site, "brooch", "No brooch."),
+  breastPocket: (outfit, site) => onFeature(outfit, site, "breastPocket", { code: "no.breastPocket" }),
+  hoodCord: (outfit, site) => onFeature(outfit, site, "cord", { code: "no.hoodCord" }),
+  scarf: (outfit, site) => behindAccessory(outfit, site, "scarf", { code: "no.scarf" }),
+  brooch: (outfit, site) => behindAccessory(outfit, site, "brooch", { code: "no.brooch" }),
   drape(outfit, site) {
     const layers = outfit.layers.flatMap((layer, index) => (GARMENTS[layer.garment].shape === "wrap" ? [index] : []));
     return layers.length > 0
@@ -221,22 +216,20 @@ const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
           placements: layers.flatMap((layer) => [outside(outfit, layer, site.zone), inside(outfit, layer, site.zone)]),
           reasons: [],
         }
-      : none("No wrapped or draped cloth.");
+      : none({ code: "no.drape" });
   },
   hair: onHair,
-  hatBrim: (outfit) => (has(outfit, "hat") ? onHeadwear("hat") : none("No hat.")),
-  capEdge: (outfit) => (has(outfit, "beanie") ? onHeadwear("beanie") : none("No knitted cap.")),
+  hatBrim: (outfit) => (has(outfit, "hat") ? onHeadwear("hat") : none({ code: "no.hat" })),
+  capEdge: (outfit) => (has(outfit, "beanie") ? onHeadwear("beanie") : none({ code: "no.knittedCap" })),
   spectacles(outfit) {
-    if (!has(outfit, "spectacles")) return none("No spectacles.");
-    return has(outfit, "earDefenders")
-      ? none("The ear defenders press on the spectacle arm.")
-      : onHeadwear("spectacles");
+    if (!has(outfit, "spectacles")) return none({ code: "no.spectacles" });
+    return has(outfit, "earDefenders") ? none({ code: "no.spectacleArm" }) : onHeadwear("spectacles");
   },
   helmetLiner: onHelmet,
 };
 
 /** Zones of a chest that a buttoned suit closes; nothing of the chest hears a voice shut in a hood. */
-const SHUT_IN = "The closed hood keeps the voice in: only its inside hears it.";
+const SHUT_IN: DressMessage = { code: "no.shutIn" };
 
 /** Looks for everything a site could be fixed to in this outfit, or says why there is nothing. Common practice. */
 export function findAnchors(site: Site, outfit: Outfit): AnchorSearch {

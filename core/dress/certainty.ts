@@ -1,8 +1,9 @@
+import type { DressMessage } from "./messages";
 import type { DressPlan } from "./planDress";
 
 /** What is not known, and what it would change. */
 export interface Unknown {
-  says: string;
+  says: DressMessage;
   /** Share of certainty that is lost while it is unknown. An estimate. */
   share: number;
 }
@@ -12,10 +13,11 @@ export function unknownsOf({ facts }: DressPlan): Unknown[] {
   const { person, outfit } = facts.input;
   const unknowns: Unknown[] = [];
   const hasSkinSite = outfit.layers.length > 0 && !facts.isInHood;
-  if (!facts.isScouted) unknowns.push({ says: "The place is not scouted: a living room is assumed.", share: 0.15 });
-  if (person.voice === "unknown") unknowns.push({ says: "Deep or light voice?", share: 0.1 });
-  if (hasSkinSite && person.tapeAllergy === "unknown") unknowns.push({ says: "Allergic to tape?", share: 0.05 });
-  if (hasSkinSite && person.hairyChest === "unknown") unknowns.push({ says: "Hair on the chest?", share: 0.05 });
+  if (!facts.isScouted) unknowns.push({ says: { code: "unknown.scouted" }, share: 0.15 });
+  if (person.voice === "unknown") unknowns.push({ says: { code: "unknown.voice" }, share: 0.1 });
+  if (hasSkinSite && person.tapeAllergy === "unknown")
+    unknowns.push({ says: { code: "unknown.allergy" }, share: 0.05 });
+  if (hasSkinSite && person.hairyChest === "unknown") unknowns.push({ says: { code: "unknown.hair" }, share: 0.05 });
   return unknowns;
 }
 

@@ -1,3 +1,4 @@
+import type { DressMessage } from "./messages";
 import { ACCESSORY_FACTS, HEADGEAR } from "./accessories";
 import { GARMENTS } from "./garments";
 import type { Layer, Outfit } from "./outfit";
@@ -6,7 +7,7 @@ import type { Layer, Outfit } from "./outfit";
 export interface Contradiction {
   /** Dotted path within the outfit. */
   path: string;
-  says: string;
+  says: DressMessage;
 }
 
 function layerContradictions(layer: Layer, index: number): Contradiction[] {
@@ -14,13 +15,13 @@ function layerContradictions(layer: Layer, index: number): Contradiction[] {
   const garment = GARMENTS[layer.garment];
   const path = `layers.${index}`;
   if (layer.hasLapels && layer.neckline === "strapless")
-    found.push({ path: `${path}.hasLapels`, says: `A strapless ${garment.name} has no lapels.` });
+    found.push({ path: `${path}.hasLapels`, says: { code: "cannot.straplessLapels", garment: garment.name } });
   if (layer.hasLapels && !garment.opens)
-    found.push({ path: `${path}.hasLapels`, says: `A ${garment.name} that does not open has no lapels.` });
+    found.push({ path: `${path}.hasLapels`, says: { code: "cannot.closedLapels", garment: garment.name } });
   if (layer.opening !== "closed" && !garment.opens)
-    found.push({ path: `${path}.opening`, says: `A ${garment.name} does not open at the front.` });
+    found.push({ path: `${path}.opening`, says: { code: "cannot.opens", garment: garment.name } });
   if (layer.neckline === "collar" && !garment.features.includes("collar") && garment.neckline !== "collar")
-    found.push({ path: `${path}.neckline`, says: `A ${garment.name} has no collar.` });
+    found.push({ path: `${path}.neckline`, says: { code: "cannot.collar", garment: garment.name } });
   return found;
 }
 
@@ -30,14 +31,14 @@ export function contradictionsOf(outfit: Outfit): Contradiction[] {
   const hasCollar = outfit.layers.some((layer) => GARMENTS[layer.garment].features.includes("collar"));
   for (const neckwear of ["tie", "bowTie"] as const)
     if (outfit.accessories.includes(neckwear) && !hasCollar)
-      found.push({ path: "accessories", says: `A ${ACCESSORY_FACTS[neckwear].name} needs a shirt with a collar.` });
+      found.push({ path: "accessories", says: { code: "cannot.neckwear", neckwear: ACCESSORY_FACTS[neckwear].name } });
   if (outfit.accessories.includes("tie") && outfit.accessories.includes("bowTie"))
-    found.push({ path: "accessories", says: "A tie or a bow tie, not both." });
+    found.push({ path: "accessories", says: { code: "cannot.twoTies" } });
   const headgear = HEADGEAR.filter((item) => outfit.accessories.includes(item));
-  if (headgear.length > 1) found.push({ path: "accessories", says: "One thing on the head at a time." });
+  if (headgear.length > 1) found.push({ path: "accessories", says: { code: "cannot.twoHats" } });
   const whole = outfit.layers.filter(
     (layer) => GARMENTS[layer.garment].isWhole && GARMENTS[layer.garment].isWatertight,
   );
-  if (whole.length > 1) found.push({ path: "layers", says: "Two closed suits cannot be worn one over the other." });
+  if (whole.length > 1) found.push({ path: "layers", says: { code: "cannot.twoSuits" } });
   return found;
 }

@@ -65,6 +65,7 @@ export {
   type RankedPlace,
   type RuledOut,
 } from "./planDress";
+export type { AntennaCode, DressCatalogue, DressMessage, Spot } from "./messages";
 export { DressReason, type ReasonCatalogue } from "./reasons";
 export { recipeFor, type Recipe } from "./recipe";
 export { usualEffort } from "./sceneFacts";

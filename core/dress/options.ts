@@ -1,3 +1,4 @@
+import type { DressMessage } from "./messages";
 import { ACCESSORY_FACTS } from "./accessories";
 import { findAnchors, type Placement } from "./anchors";
 import { FABRICS } from "./fabrics";
@@ -21,7 +22,7 @@ export interface Refusal {
   site: Site;
   placement: Placement | null;
   mount: Mount | null;
-  reason: string;
+  reason: DressMessage;
 }
 
 /** A place with the mounts that are possible there. */
@@ -40,32 +41,32 @@ export function intrusionOf(site: Site, placement: Placement): Intrusion {
 }
 
 /** Why a mount cannot be used here, or null when it can. Common practice; cautions on pins, skin and protective wear. */
-export function mountRefusal(site: Site, placement: Placement, mount: Mount, input: DressInput): string | null {
+export function mountRefusal(site: Site, placement: Placement, mount: Mount, input: DressInput): DressMessage | null {
   const { person, performance, outfit, aims } = input;
   const missing = mount.needs.find((supply) => !aims.supplies.includes(supply));
-  if (missing) return `No ${SUPPLIES[missing].name} in the bag.`;
+  if (missing) return { code: "no.supply", supply: SUPPLIES[missing].name };
   if (placement.surface === "skin" && mount.usesAdhesive !== "none") {
-    if (person.tapeAllergy === "yes") return "Allergic to tape: nothing is stuck to the skin.";
-    if (performance.sweats) return "Tape does not hold on sweating skin: go to the garment.";
-    if (performance.water === "wading") return "Tape does not hold on wet skin.";
+    if (person.tapeAllergy === "yes") return { code: "no.allergic" };
+    if (performance.sweats) return { code: "no.sweatingSkin" };
+    if (performance.water === "wading") return { code: "no.wetSkin" };
   }
   const layer = placement.layer === null ? null : outfit.layers[placement.layer]!;
   if (!layer) return null;
   const { isSealed, name } = FABRICS[layer.fabric];
   if (mount.id === "pinned") {
-    if (placement.layer === 0) return "No pin where the cloth lies on the skin.";
-    if (isSealed || GARMENTS[layer.garment].isWatertight) return `No pin through ${name}.`;
+    if (placement.layer === 0) return { code: "no.pinOnSkin" };
+    if (isSealed || GARMENTS[layer.garment].isWatertight) return { code: "no.pinThrough", fabric: name };
   }
   if (isSealed && mount.usesAdhesive === "cloth" && site.anchor !== "tieBehind")
-    return `Tape does not hold on ${name}.`;
+    return { code: "no.tapeOn", fabric: name };
   return null;
 }
 
 /** Why nothing may be fixed to this, or null: what saves lives is not ours to alter. */
-function protectiveRefusal({ layer }: Placement, input: DressInput): string | null {
+function protectiveRefusal({ layer }: Placement, input: DressInput): DressMessage | null {
   if (layer === null) return null;
   const garment = GARMENTS[input.outfit.layers[layer]!.garment];
-  return garment.isProtective ? `Not on the ${garment.name}: its maker and the safety officer decide.` : null;
+  return garment.isProtective ? { code: "no.protective", garment: garment.name } : null;
 }
 
 export interface Search {
@@ -102,18 +103,12 @@ export function findPlaces(input: DressInput): Search {
 }
 
 /** Cautions that a placement brings with it. Shown wherever it is offered. */
-export function cautionsOf({ site, placement, mount }: Option): string[] {
-  const cautions: string[] = [];
-  if (placement.behind && ACCESSORY_FACTS[placement.behind].isProtective)
-    cautions.push(
-      "Protective headgear: nothing may hinder sight, breathing or release. Its maker and the safety officer decide.",
-    );
-  if (placement.surface === "skin")
-    cautions.push(
-      "Ask about allergy and skin conditions first; new tape for every person; take it off along the skin.",
-    );
-  if (mount.id === "pinned") cautions.push("The pin goes through cloth only, never against the skin.");
-  if (mount.id === "wrap") cautions.push("Two fingers must fit under the wrap: nothing tight round the chest.");
-  if (site.anchor === "bra") cautions.push("Offer that they place it themselves.");
+export function cautionsOf({ site, placement, mount }: Option): DressMessage[] {
+  const cautions: DressMessage[] = [];
+  if (placement.behind && ACCESSORY_FACTS[placement.behind].isProtective) cautions.push({ code: "caution.headgear" });
+  if (placement.surface === "skin") cautions.push({ code: "caution.skin" });
+  if (mount.id === "pinned") cautions.push({ code: "caution.pin" });
+  if (mount.id === "wrap") cautions.push({ code: "caution.wrap" });
+  if (site.anchor === "bra") cautions.push({ code: "caution.offer" });
   return cautions;
 }

@@ -1,3 +1,4 @@
+import type { AntennaCode, DressMessage } from "./messages";
 import { type CablePlan, PACK_PLACE_IDS, type PackPlaceId, planCable, type Point } from "../body";
 import { GARMENTS } from "./garments";
 import type { Intrusion, Outfit, Performance } from "./outfit";
@@ -11,7 +12,7 @@ interface Row {
   minutes: number;
   /** What speaks against it before anything is known; the smallest is tried first. Common practice. */
   bother: number;
-  antenna: string;
+  antenna: AntennaCode;
 }
 
 /** Places for a pack. Common practice throughout. */
@@ -22,7 +23,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 0,
     minutes: 1,
     bother: 0,
-    antenna: "Antenna upright, not bent under the belt.",
+    antenna: "antenna.upright",
   },
   smallOfBack: {
     name: "band at the small of the back",
@@ -30,7 +31,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 1,
     minutes: 3,
     bother: 1,
-    antenna: "Antenna along the spine, a layer of cloth between it and the skin.",
+    antenna: "antenna.alongSpine",
   },
   backPocket: {
     name: "back pocket",
@@ -38,7 +39,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 0,
     minutes: 0.5,
     bother: 0.7,
-    antenna: "Antenna out of the pocket and free.",
+    antenna: "antenna.outOfPocket",
   },
   innerPocket: {
     name: "inside pocket of the jacket",
@@ -46,7 +47,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 0,
     minutes: 1,
     bother: 0.6,
-    antenna: "Antenna toward the outside, away from phone and keys.",
+    antenna: "antenna.outward",
   },
   bibPocket: {
     name: "pocket of the bib",
@@ -54,7 +55,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 0,
     minutes: 0.5,
     bother: 0.9,
-    antenna: "Antenna up and out of the pocket.",
+    antenna: "antenna.upOutOfPocket",
   },
   upperArm: {
     name: "pouch on the upper arm",
@@ -62,7 +63,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 1,
     minutes: 3,
     bother: 2,
-    antenna: "Antenna up, on the outer side of the arm.",
+    antenna: "antenna.upArm",
   },
   thigh: {
     name: "elastic band round the thigh",
@@ -70,7 +71,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 2,
     minutes: 4,
     bother: 1.5,
-    antenna: "Antenna down and outward, cloth between it and the skin.",
+    antenna: "antenna.downOutward",
   },
   ankle: {
     name: "band at the ankle",
@@ -78,7 +79,7 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     intrusion: 1,
     minutes: 3,
     bother: 2.5,
-    antenna: "Antenna up the outside of the leg.",
+    antenna: "antenna.upLeg",
   },
 };
 
@@ -96,36 +97,36 @@ function hasWaistband(outfit: Outfit): boolean {
 }
 
 /** Why a pack cannot be carried at a place in this outfit and action, or null when it can. Common practice. */
-export function packRefusal(place: PackPlaceId, outfit: Outfit, performance: Performance): string | null {
+export function packRefusal(place: PackPlaceId, outfit: Outfit, performance: Performance): DressMessage | null {
   const garments = garmentsOf(outfit);
   const isWading = performance.water === "wading";
   switch (place) {
     case "waistBack":
-      if (!hasWaistband(outfit)) return "No waistband in this outfit.";
-      if (outfit.accessories.includes("toolBelt")) return "The tool belt knocks on it.";
-      return garments.some((garment) => garment.shape === "harness") ? "The harness crosses the waist." : null;
+      if (!hasWaistband(outfit)) return { code: "no.waistband" };
+      if (outfit.accessories.includes("toolBelt")) return { code: "no.toolBelt" };
+      return garments.some((garment) => garment.shape === "harness") ? { code: "no.harness" } : null;
     case "smallOfBack":
       return null;
     case "backPocket":
-      if (performance.action === "sitting") return "They sit on it.";
+      if (performance.action === "sitting") return { code: "no.sitOnIt" };
       return hasWaistband(outfit) || garments.some((garment) => garment.isWhole && garment.hasPocket)
         ? null
-        : "No back pocket.";
+        : { code: "no.backPocket" };
     case "innerPocket":
-      return garments.some((garment) => garment.hasPocket && garment.opens) ? null : "No jacket with an inside pocket.";
+      return garments.some((garment) => garment.hasPocket && garment.opens) ? null : { code: "no.innerPocket" };
     case "bibPocket":
-      return garments.some((garment) => garment.shape === "bib" && garment.hasPocket) ? null : "No bib with a pocket.";
+      return garments.some((garment) => garment.shape === "bib" && garment.hasPocket) ? null : { code: "no.bibPocket" };
     case "upperArm":
-      return garments.some((garment) => garment.sleeves !== "none") ? null : "Bare arms would show it.";
+      return garments.some((garment) => garment.sleeves !== "none") ? null : { code: "no.bareArms" };
     case "thigh":
-      if (isWading) return "Under water.";
-      return hasWaistband(outfit) || garments.some((garment) => garment.isWatertight)
-        ? "Trousers or a closed suit: use the waist."
-        : null;
+      if (isWading) return { code: "no.underWater" };
+      return hasWaistband(outfit) || garments.some((garment) => garment.isWatertight) ? { code: "no.useWaist" } : null;
     case "ankle":
-      if (isWading) return "Under water.";
-      if (performance.action !== "sitting") return "It works loose when walking.";
-      return garments.some((garment) => garment.isWhole && garment.hemShare > 0.06) ? "Nothing hides it there." : null;
+      if (isWading) return { code: "no.underWater" };
+      if (performance.action !== "sitting") return { code: "no.worksLoose" };
+      return garments.some((garment) => garment.isWhole && garment.hemShare > 0.06)
+        ? { code: "no.nothingHides" }
+        : null;
   }
 }
 

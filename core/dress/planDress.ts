@@ -1,3 +1,4 @@
+import type { DressMessage } from "./messages";
 import { addOctaves, mapOctaves, type OctaveLevels, overallDb } from "../sound";
 import { CRITERIA, type Aims, type Criterion, type Weights } from "./aims";
 import type { Placement } from "./anchors";
@@ -65,7 +66,7 @@ export interface RankedPlace {
 
 export interface RuledOut {
   site: Site;
-  reason: string;
+  reason: DressMessage;
 }
 
 export interface DressPlan {
@@ -91,7 +92,7 @@ const SEEN_SHARE = 0.25;
 const SEEN_SHARE_ON_HEAD = 0.6;
 /** Headroom at the capsule below which a louder line overloads it, dB. Common practice. */
 const OVERLOAD_RESERVE_DB = 3;
-const IN_PLAIN_SIGHT = "In plain sight, and this shot must not show it.";
+const IN_PLAIN_SIGHT: DressMessage = { code: "no.plainSight" };
 
 function coverOf(site: Site, placement: Placement, facts: SceneFacts): OctaveLevels {
   const { outfit } = facts.input;

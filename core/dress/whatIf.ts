@@ -1,3 +1,4 @@
+import { bareDress, type DressMessage } from "./messages";
 import { ACCESSORY_FACTS } from "./accessories";
 import { GARMENTS } from "./garments";
 import { CAPSULE_COLOURS } from "../devices";
@@ -9,13 +10,13 @@ import { SUPPLIES, SUPPLY_IDS } from "./supplies";
 
 /** One change to outfit, bag or shot. */
 export interface Change {
-  says: string;
+  says: DressMessage;
   input: DressInput;
 }
 
 /** A change, and what a place becomes through it; plain figures, so that it crosses a worker's door. */
 export interface Possibility {
-  says: string;
+  says: DressMessage;
   points: number;
   /** Rank among the places after the change, from 1. */
   rank: number;
@@ -28,14 +29,14 @@ const withOutfit = (input: DressInput, outfit: Partial<Outfit>): DressInput => (
   outfit: { ...input.outfit, ...outfit },
 });
 
-function openingWords(layer: Layer, opening: Layer["opening"]): string {
+function openingWords(layer: Layer, opening: Layer["opening"]): DressMessage {
   const { name } = GARMENTS[layer.garment];
-  if (opening === "closed") return `Close the ${name}`;
+  if (opening === "closed") return { code: "help.close", garment: name };
   return opening === "open"
-    ? `Open the ${name}`
+    ? { code: "help.open", garment: name }
     : layer.opening === "closed"
-      ? `Undo a button of the ${name}`
-      : `Close the ${name} half way`;
+      ? { code: "help.undoButton", garment: name }
+      : { code: "help.closeHalf", garment: name };
 }
 
 /** Every single change that may be asked for on location: buttons, accessories, outer layers, capsule, bag, shot. */
@@ -55,32 +56,32 @@ export function changesOf(input: DressInput): Change[] {
     const { remedy } = ACCESSORY_FACTS[accessory];
     if (remedy)
       changes.push({
-        says: remedy,
+        says: bareDress(remedy),
         input: withOutfit(input, { accessories: accessories.filter((one) => one !== accessory) }),
       });
   }
   const outer = layers.at(-1)!;
   if (layers.length > 1 && !GARMENTS[outer.garment].isProtective)
     changes.push({
-      says: `Take the ${GARMENTS[outer.garment].name} off`,
+      says: { code: "help.takeOff", garment: GARMENTS[outer.garment].name },
       input: withOutfit(input, { layers: layers.slice(0, -1) }),
     });
   const wanted = new Set(layers.map((layer) => CAPSULE_FOR_SHADE[layer.shade]));
   for (const colour of CAPSULE_COLOURS)
     if (wanted.has(colour) && !input.capsule.colours.includes(colour))
       changes.push({
-        says: `Use a ${colour} capsule`,
+        says: { code: "help.capsule", colour },
         input: { ...input, capsule: { ...input.capsule, colours: [...input.capsule.colours, colour] } },
       });
   for (const supply of SUPPLY_IDS)
     if (!input.aims.supplies.includes(supply))
       changes.push({
-        says: `Get ${SUPPLIES[supply].name}`,
+        says: { code: "help.get", supply: SUPPLIES[supply].name },
         input: { ...input, aims: { ...input.aims, supplies: [...input.aims.supplies, supply] } },
       });
   if (!input.performance.mayBeSeen)
     changes.push({
-      says: "Let it be seen in this shot",
+      says: { code: "help.show" },
       input: { ...input, performance: { ...input.performance, mayBeSeen: true } },
     });
   return changes;

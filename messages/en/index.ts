@@ -2,7 +2,7 @@ import { audio } from "./audio";
 import { chain } from "./chain";
 import { check } from "./check";
 import { connect, settings } from "./connect";
-import { reasons } from "./dress";
+import { dress, reasons } from "./dress";
 import { media } from "./media";
 import { board, planning } from "./planning";
 import { exposure, meter, noise, pickup, room, schedule } from "./place";
@@ -16,6 +16,7 @@ export const en = {
   ...chain,
   ...check,
   ...connect,
+  ...dress,
   ...exposure,
   ...media,
   ...meter,

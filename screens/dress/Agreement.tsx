@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { type Candidate, cautionsOf, type Intrusion, INTRUSIONS, selfPlacementSteps } from "@/core/dress";
 import type { Consent, Stored } from "@/core/records";
 import { Choice } from "@/ui/Choice";
@@ -91,13 +92,18 @@ export function Agreement(props: { candidate: Candidate | null; isChosen: boolea
       {candidate && consent.answer === "self" && (
         <Disclosure title="Words for them" isOpenAtFirst>
           <ol>
-            {selfPlacementSteps(candidate).map((step) => (
-              <li key={step}>{step}</li>
-            ))}
+            {selfPlacementSteps(candidate)
+              .map(say)
+              .map((step) => (
+                <li key={step}>{step}</li>
+              ))}
           </ol>
         </Disclosure>
       )}
-      {candidate && cautionsOf(candidate).map((caution) => <Soft key={caution}>{caution}</Soft>)}
+      {candidate &&
+        cautionsOf(candidate)
+          .map(say)
+          .map((caution) => <Soft key={caution}>{caution}</Soft>)}
     </Stack>
   );
 }

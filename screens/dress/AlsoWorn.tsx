@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { ACCESSORIES, type Accessory, contradictionsOf, type Layer } from "@/core/dress";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
@@ -34,7 +35,10 @@ export function AlsoWorn(props: { wearerId: string; rigId: string | null; layers
       : contradictionsOf({ layers, accessories: [...accessories, accessory] }).find(
           ({ path }) => path === "accessories",
         );
-  const faults = ACCESSORY_OPTIONS.flatMap(({ value }) => faultOf(value)?.says ?? []);
+  const faults = ACCESSORY_OPTIONS.flatMap(({ value }) => {
+    const fault = faultOf(value);
+    return fault ? [say(fault.says)] : [];
+  });
   return (
     <Stack $gap={0.5}>
       <Row role="group" aria-label="Also worn" $gap={0.4}>

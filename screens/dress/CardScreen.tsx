@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import styled from "styled-components";
 import { headDirections, recipeFor, selfPlacementSteps } from "@/core/dress";
@@ -88,7 +89,8 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
             {placeTitle(candidate, outfit)}: {candidate.mount.name}
           </Lead>
           <p>
-            {upperFirst(recipe.capsule.colour)} capsule. {recipe.capsule.why} About {recipe.minutes} minutes.
+            {upperFirst(recipe.capsule.colour)} capsule. {say({ code: "port.why", port: recipe.capsule.port })} About{" "}
+            {recipe.minutes} minutes.
           </p>
         </Stack>
       </Piece>
@@ -114,9 +116,11 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
             <Stack $gap={0.5}>
               <h2>If you place it yourself</h2>
               <Steps>
-                {selfPlacementSteps(candidate).map((step) => (
-                  <li key={step}>{step}</li>
-                ))}
+                {selfPlacementSteps(candidate)
+                  .map(say)
+                  .map((step) => (
+                    <li key={step}>{step}</li>
+                  ))}
               </Steps>
             </Stack>
           </Piece>
@@ -125,13 +129,13 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
               <h2>For the sound crew</h2>
               <MaterialList materials={recipe.materials} />
               <Steps>
-                {recipe.steps.map((step) => (
+                {recipe.steps.map(say).map((step) => (
                   <li key={step}>{step}</li>
                 ))}
               </Steps>
               <h3>Taking off</h3>
-              <p>{recipe.takingOff.join(" ")}</p>
-              {recipe.cautions.map((caution) => (
+              <p>{recipe.takingOff.map(say).join(" ")}</p>
+              {recipe.cautions.map(say).map((caution) => (
                 <Soft key={caution}>{caution}</Soft>
               ))}
             </Stack>

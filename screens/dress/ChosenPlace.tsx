@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import styled from "styled-components";
 import {
   type Candidate,
@@ -85,7 +86,7 @@ export function ChosenPlace(props: {
           <strong>Goes further than they agreed to.</strong> Ask, or take the next one.
         </p>
       )}
-      {!isChosen && unknowns.length > 0 && <Soft>Not known: {unknowns.map(({ says }) => says).join(" ")}</Soft>}
+      {!isChosen && unknowns.length > 0 && <Soft>Not known: {unknowns.map(({ says }) => say(says)).join(" ")}</Soft>}
     </Stack>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
 import { type Candidate, costAt, type Outfit, type RankedPlace, type RuledOut, STEP_NAMES, stepOf } from "@/core/dress";
@@ -174,7 +175,7 @@ export function PlaceList(props: {
             {props.ruledOut.map(({ site, reason }) => (
               <div key={site.id}>
                 <dt>{site.name}</dt>
-                <dd>{reason}</dd>
+                <dd>{say(reason)}</dd>
               </div>
             ))}
           </Out>

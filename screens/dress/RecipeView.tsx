@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import styled from "styled-components";
 import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body";
@@ -140,16 +141,16 @@ export function RecipeView(props: {
       <section aria-label="Steps">
         <h3>Steps</h3>
         <Steps>
-          {recipe.steps.map((step) => (
+          {recipe.steps.map(say).map((step) => (
             <li key={step}>{step}</li>
           ))}
         </Steps>
       </section>
       <section aria-label="Taking off">
         <h3>Taking off</h3>
-        <p>{recipe.takingOff.join(" ")}</p>
+        <p>{recipe.takingOff.map(say).join(" ")}</p>
       </section>
-      {recipe.cautions.map((caution) => (
+      {recipe.cautions.map(say).map((caution) => (
         <Soft key={caution}>{caution}</Soft>
       ))}
     </Stack>

@@ -58,7 +58,7 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
   const worse = other ? worseThan(other, candidate, dress) : [];
   return (
     <Stack $gap={0.5}>
-      {ruledOut && <p>{ruledOut.reason}</p>}
+      {ruledOut && <p>{say(ruledOut.reason)}</p>}
       {other && worse.length > 0 && (
         <p>
           {worse
@@ -75,8 +75,8 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
       {tried && tried.length > 0 && (
         <List>
           {tried.slice(0, 5).map(({ says, rank, saves }) => (
-            <li key={says}>
-              <span>{says}</span>
+            <li key={say(says)}>
+              <span>{say(says)}</span>
               <span>{saves === null ? `then rank ${rank}` : `saves ${saves.toFixed(0)}, rank ${rank}`}</span>
             </li>
           ))}

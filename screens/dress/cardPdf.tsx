@@ -1,3 +1,4 @@
+import { say } from "@/messages";
 import { join } from "node:path";
 import { Document, Font, G, Page, Path, Rect, StyleSheet, Svg, Text, View, renderToBuffer } from "@react-pdf/renderer";
 import {
@@ -187,7 +188,8 @@ export async function cardPdf(
           {placeTitle(candidate, outfit)}: {candidate.mount.name}
         </Text>
         <Text>
-          {upperFirst(recipe.capsule.colour)} capsule. {recipe.capsule.why} About {recipe.minutes} minutes.
+          {upperFirst(recipe.capsule.colour)} capsule. {say({ code: "port.why", port: recipe.capsule.port })} About{" "}
+          {recipe.minutes} minutes.
         </Text>
         <View style={styles.columns}>
           <View style={styles.left}>
@@ -198,8 +200,8 @@ export async function cardPdf(
             <Text style={styles.heading}>Materials</Text>
             <Materials materials={recipe.materials} />
             <Text style={styles.heading}>Taking off</Text>
-            <Text>{recipe.takingOff.join(" ")}</Text>
-            {recipe.cautions.map((caution) => (
+            <Text>{recipe.takingOff.map(say).join(" ")}</Text>
+            {recipe.cautions.map(say).map((caution) => (
               <Text key={caution} style={[styles.soft, { marginTop: 4 }]}>
                 {caution}
               </Text>
@@ -207,9 +209,9 @@ export async function cardPdf(
           </View>
           <View style={styles.right}>
             <Text style={[styles.heading, { marginTop: 0 }]}>If you place it yourself</Text>
-            <Steps steps={selfPlacementSteps(candidate)} />
+            <Steps steps={selfPlacementSteps(candidate).map(say)} />
             <Text style={styles.heading}>For the sound crew</Text>
-            <Steps steps={recipe.steps} />
+            <Steps steps={recipe.steps.map(say)} />
           </View>
         </View>
       </Page>

@@ -1,3 +1,4 @@
+import { say } from "@/messages";
 import { contradictionsOf, type Layer, type Outfit } from "@/core/dress";
 import { showToast } from "@/ui/toasts";
 import type { ShootStore } from "@/data/shootStore";
@@ -14,7 +15,7 @@ function wearable(outfit: Outfit, edit: (outfit: Outfit) => Outfit): Outfit {
   const changed = edit(outfit);
   const [fault] = contradictionsOf(changed);
   if (!fault) return changed;
-  showToast({ says: fault.says });
+  showToast({ says: say(fault.says) });
   return outfit;
 }
 

@@ -11,14 +11,15 @@ import {
   type RecordKind,
 } from "../../core/records";
 import { airPlanFaults } from "../../core/wireless";
+import { say } from "../../messages";
 import { Fault } from "../faults";
 import { accept } from "../validate";
 
 function refuseContradictions(outfit: Outfit): void {
   const [first, ...others] = contradictionsOf(outfit);
   if (first)
-    throw new Fault("invalid", first.says, {
-      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, message: says })),
+    throw new Fault("invalid", say(first.says), {
+      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, message: say(says) })),
     });
 }
 
