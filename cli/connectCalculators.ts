@@ -1,10 +1,10 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { type InputId, INPUTS, PARTS, type SourceId, SOURCES } from "../core/devices";
-import { placedWords, say } from "../messages";
+import { ANSWER_NAMES, type AnyMessage, placedWords, say } from "../messages";
 import { findPath, pathMessage } from "../core/connect";
 import { oneOf } from "../core/schema";
-import { causeWords, diagnose, genericSetup, PROBE_IDS, probeOf, SYMPTOM_IDS } from "../core/rehearsal";
+import { causeMessages, diagnose, genericSetup, PROBE_IDS, probeOf, questionOf, SYMPTOM_IDS } from "../core/rehearsal";
 import type { Calculator } from "./calculator";
 
 const PathCall = Type.Object(
@@ -30,7 +30,7 @@ const TroubleCall = Type.Object(
     symptom: oneOf(SYMPTOM_IDS, "Symptom"),
     /** Answers by probe; each probe's answers are named in the result before it. */
     answers: Type.Partial(
-      Type.Object(Object.fromEntries(PROBE_IDS.map((id) => [id, oneOf(Object.keys(probeOf(id).answers), id)])), {
+      Type.Object(Object.fromEntries(PROBE_IDS.map((id) => [id, oneOf(probeOf(id).answers, id)])), {
         additionalProperties: false,
       }),
     ),
@@ -84,8 +84,16 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
       if (!setup) return { result: null, finding: say(pathMessage(null, SOURCES[call.source], INPUTS[call.input])) };
       const story = { symptom: call.symptom, answers: call.answers, skipped: [], ruledOut: [] };
       const { causes, next } = diagnose(setup, story);
-      const named = causes.map((ids) => ({ faults: ids, ...causeWords(setup, ids) }));
-      const probe = next && { id: next, asks: probeOf(next).asks(setup), answers: probeOf(next).answers };
+      const together = (messages: readonly AnyMessage[]) => messages.map(say).join(" ");
+      const named = causes.map((ids) => {
+        const { says, cure } = causeMessages(setup, ids);
+        return { faults: ids, says: together(says), cure: together(cure) };
+      });
+      const probe = next && {
+        id: next,
+        asks: say(questionOf(setup, next)),
+        answers: Object.fromEntries(probeOf(next).answers.map((id) => [id, ANSWER_NAMES[id]])),
+      };
       return {
         result: { causes: named, next: probe },
         finding: causes.length === 0 ? "Nothing known fits all of that." : null,

@@ -16,6 +16,7 @@ import type { PickupCatalogue } from "../core/pickup";
 import type { PlanCatalogue } from "../core/planning";
 import type { PowerCatalogue } from "../core/power";
 import type { ProofCatalogue } from "../core/proof";
+import type { RehearsalCatalogue } from "../core/rehearsal";
 import type { RoomCatalogue } from "../core/room";
 import type { ScheduleCatalogue } from "../core/schedule";
 import type { ExposureCatalogue } from "../core/sound";
@@ -37,6 +38,7 @@ type Codes = BoardCatalogue &
   ProofCatalogue &
   ReasonCatalogue &
   RefusalCatalogue &
+  RehearsalCatalogue &
   RoomCatalogue &
   ScheduleCatalogue &
   SettingCatalogue;
@@ -74,4 +76,5 @@ export { originWords } from "./en/chain";
 export { placedWords } from "./en/connect";
 export { CARD_NAMES, FEED_CAUTION } from "./en/planning";
 export { CHEMISTRY_NAMES } from "./en/power";
+export { ANSWER_NAMES, SYMPTOM_NAMES } from "./en/rehearsal";
 export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";

@@ -1,4 +1,4 @@
-import { allRight, diagnose, FAULT_IDS, probeOf, recorderOf, stepWords, symptomsOf, withFaults } from "../rehearsal";
+import { allRight, diagnose, FAULT_IDS, probeOf, recorderOf, stepMessages, symptomsOf, withFaults } from "../rehearsal";
 import { type Input, INPUTS, XLR } from "../devices";
 import { emptyShoot, newScene } from "../records";
 import { FIRST_AIR_PLAN } from "../wireless";
@@ -79,7 +79,7 @@ test("a recorder is one row: cables, levels, simulation and troubleshooting know
   expect(knobs).toEqual(expect.arrayContaining(["gainDb", "isPhantomOn", "isLine", "isLinked"]));
   const setup = connection!.setup!;
   expect(symptomsOf(setup, allRight(setup))).toEqual([]);
-  expect(JSON.stringify(stepWords(setup, "connect"))).toContain(NEW.name);
+  expect(JSON.stringify(stepMessages(setup, "connect"))).toContain(NEW.name);
   // Troubleshooting: what can be wrong there is found from its symptom alone.
   let found = 0;
   for (const id of FAULT_IDS) {

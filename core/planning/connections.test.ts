@@ -1,6 +1,6 @@
 import { GENERIC_DEVICES, INPUTS, KIT_SCHEMAS, type KitKind, PARTS, SOURCES } from "../devices";
 import { ownLike } from "../connect";
-import { doStep, fromTheBag, signatureOf, stepWords } from "../rehearsal";
+import { doStep, fromTheBag, signatureOf, stepMessages } from "../rehearsal";
 import { LIVING_ROOM } from "../room";
 import { minus } from "../sound";
 import { fits, schemaFaults } from "../schema";
@@ -71,7 +71,9 @@ describe("connections of a shoot", () => {
     const knob = (id: string) => plan.knobs.find((each) => each.id === id)!.valueDb;
     const level = { sensitivityDb: knob("sensitivity"), outputDb: knob("output"), gainDb: knob("gain") };
     expect(ada.setup!.right).toMatchObject(level);
-    expect(JSON.stringify(stepWords(ada.setup!, "line"))).toContain(`sensitivity ${minus(level.sensitivityDb)} dB`);
+    expect(stepMessages(ada.setup!, "line")).toContainEqual(
+      expect.objectContaining({ code: "walk.radioLevels", sensitivityDb: level.sensitivityDb }),
+    );
     const desk = of(shoot, "desk");
     expect([desk.sourceId, desk.ways.length]).toEqual([HOUSE, 3]);
     expect(of(shoot, "ears")).toMatchObject({ inputId: EARS, setup: null, steps: [] });

@@ -1,15 +1,12 @@
-import { minus } from "../sound";
 import { judgePath } from "../connect";
 import type { Part } from "../devices";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
 import { throughParts, type Setup } from "./setup";
 
-/** One thing that goes wrong on location: its sentence, its cure, how often it is it, and what it does to a link that is right. */
+/** One thing that goes wrong on location: how often it is it, and what it does to a link that is right. */
 export interface FaultKind {
   /** How often, relative to the others. Common practice, put into figures. */
   weight: number;
-  says: (setup: Setup) => string;
-  cure: (setup: Setup) => string;
   /** Null where the link has no such thing. */
   inject: (setup: Setup, right: Rehearsal) => Rehearsal | null;
 }
@@ -56,10 +53,6 @@ export function wrongLeads(setup: Setup): readonly Part[] | null {
   return null;
 }
 
-const nameOf = ({ input }: Setup): string => `the ${input.name}`;
-const both = (setup: Setup): string =>
-  setup.frequencyMHz === null ? "both" : `both at ${setup.frequencyMHz.toFixed(3)} MHz`;
-
 /** A desk has no mouth before it. */
 const hasMouth = ({ source }: Setup): boolean => source.kind !== "desk" && source.kind !== "speaker";
 const isTuned = ({ system }: Setup): boolean => system?.band === "uhf";
@@ -67,26 +60,18 @@ const isTuned = ({ system }: Setup): boolean => system?.band === "uhf";
 export const FAULTS = {
   flatPack: {
     weight: 9,
-    says: () => "The pack's battery is flat.",
-    cure: () => "Fresh batteries in the pack, and in the receiver too.",
     inject: change("pack", { batteryPercent: 0 }),
   },
   flatReceiver: {
     weight: 4,
-    says: () => "The receiver's battery is flat.",
-    cure: () => "Fresh batteries in the receiver, and in the pack too.",
     inject: change("receiver", { batteryPercent: 0 }),
   },
   muted: {
     weight: 8,
-    says: () => "The pack is muted.",
-    cure: () => "Mute off at the pack; lock its switch if it has a lock.",
     inject: change("pack", { isMuted: true }),
   },
   wrongBank: {
     weight: 7,
-    says: () => "Pack and receiver stand on different frequencies.",
-    cure: (setup) => `Sync again: ${both(setup)}.`,
     inject: (setup, right) => {
       if (!isTuned(setup) || !right.receiver) return null;
       const banks = setup.system!.banks.flatMap(({ channelsMHz }) => channelsMHz);
@@ -97,61 +82,39 @@ export const FAULTS = {
   },
   twoOnOne: {
     weight: 5,
-    says: () => "Another transmitter is on this frequency.",
-    cure: () => "Switch it off, or take the spare frequency for this link.",
     inject: (setup, right) =>
       isTuned(setup) && right.receiver ? { ...right, strangersMHz: [right.receiver.frequencyMHz] } : null,
   },
   sensitivityLow: {
     weight: 5,
-    says: () => "The pack's sensitivity is too low.",
-    cure: ({ right }) => `Pack's sensitivity to ${minus(right.sensitivityDb)} dB; not the frequency.`,
     inject: change("pack", { sensitivityDb: -30 }),
   },
   sensitivityHigh: {
     weight: 6,
-    says: () => "The pack's sensitivity is too high: it clips before any other knob.",
-    cure: ({ right }) => `Pack's sensitivity down to ${minus(right.sensitivityDb)} dB.`,
     inject: change("pack", { sensitivityDb: 0 }),
   },
   outputDown: {
     weight: 4,
-    says: () => "The receiver's output is turned down.",
-    cure: ({ right }) => `Receiver's output to ${minus(right.outputDb)} dB.`,
     inject: change("receiver", { outputDb: -36 }),
   },
   outputHigh: {
     weight: 4,
-    says: (setup) => `The receiver's output is too loud for ${nameOf(setup)}.`,
-    cure: ({ right }) => `Receiver's output down to ${minus(right.outputDb)} dB, or a pad in the lead.`,
     inject: change("receiver", { outputDb: 0 }),
   },
   unplugged: {
     weight: 8,
-    says: (setup) => `The plug is not all the way into ${nameOf(setup)}.`,
-    cure: () => "Push it in until it clicks; then tug at it.",
     inject: (_, right) => ({ ...right, isPlugged: false }),
   },
   brokenLead: {
     weight: 6,
-    says: () => "The lead, or a plug of it, is broken.",
-    cure: () => "Take the spare; mark this one and mend it at home.",
     inject: (setup, right) => (setup.way.length > 0 ? { ...right, isLeadBroken: true } : null),
   },
   slipped: {
     weight: 5,
-    says: () => "The mic has slipped, or lies far from the mouth.",
-    cure: () => "Look where it is: back to its place, and fix it again.",
     inject: (setup, right) => (hasMouth(setup) ? { ...right, isSlipped: true } : null),
   },
   wrongAdapter: {
     weight: 7,
-    says: (setup) => {
-      const parts = wrongLeads(setup);
-      const wrong = parts?.find((part, index) => part.id !== setup.way[index]?.id);
-      return wrong ? `The wrong lead or adapter: ${wrong.name}.` : "The wrong lead or adapter.";
-    },
-    cure: ({ way }) => `Take the ${way.map(({ name }) => name).join(", then ")}.`,
     inject: (setup, right) => {
       const wrong = wrongLeads(setup);
       return wrong && { ...right, leads: wrong.map(({ id }) => id) };
@@ -159,40 +122,28 @@ export const FAULTS = {
   },
   ownMic: {
     weight: 6,
-    says: (setup) => `It listens to its own mic, not to ${nameOf(setup)}.`,
-    cure: () => "Choose the socket as the input.",
     inject: atTarget({ source: "own" }),
   },
   phantomOn: {
     weight: 5,
-    says: ({ source }) => `Phantom power is on: the ${source.name} must not get it.`,
-    cure: () => "Phantom power off, then listen whether it is still whole.",
     inject: (setup, right) => (setup.source.isHarmedByPhantom ? atTarget({ isPhantomOn: true })(setup, right) : null),
   },
   phantomOff: {
     weight: 6,
-    says: ({ source }) => `Phantom power is off: the ${source.name} needs it.`,
-    cure: () => "Phantom power on.",
     inject: (setup, right) =>
       setup.source.needs === "phantom" ? atTarget({ isPhantomOn: false })(setup, right) : null,
   },
   plugInOff: {
     weight: 5,
-    says: ({ source }) => `Plug-in power is off: the ${source.name} runs on it.`,
-    cure: () => "Plug-in power on.",
     inject: (setup, right) =>
       setup.source.needs === "plugIn" ? change("recorder", { isPlugInOn: false })(setup, right) : null,
   },
   stillLinked: {
     weight: 6,
-    says: () => "The input is still linked with its neighbour.",
-    cure: () => "Unlink them in the input menu: a mono track each.",
     inject: (setup, right) => (setup.input.canBeLinked ? change("recorder", { isLinked: true })(setup, right) : null),
   },
   gainLow: {
     weight: 5,
-    says: () => "The gain is turned down.",
-    cure: ({ right }) => `Gain to ${minus(right.gainDb)} dB.`,
     inject: (setup, right) => {
       const state = right[targetOf(setup)]!;
       if (setup.right.gainDb < 18) return null;
@@ -201,8 +152,6 @@ export const FAULTS = {
   },
   gainHigh: {
     weight: 6,
-    says: () => "The gain is too high.",
-    cure: ({ right }) => `Gain to ${minus(right.gainDb)} dB.`,
     inject: (setup, right) =>
       "boostDb" in right[targetOf(setup)]!
         ? atTarget({ boostDb: 30 })(setup, right)
@@ -210,68 +159,46 @@ export const FAULTS = {
   },
   padOn: {
     weight: 3,
-    says: () => "The input's pad is on.",
-    cure: () => "Pad off.",
     inject: change("recorder", { isPadOn: true }),
   },
   micForLine: {
     weight: 6,
-    says: () => "A line level goes into the input as mic.",
-    cure: () => "Switch the input to line.",
     inject: (setup, right) => (setup.isLine ? change("recorder", { isLine: false })(setup, right) : null),
   },
   autoLevel: {
     weight: 5,
-    says: () => "Automatic level is on.",
-    cure: () => "Automatic level off; set the gain by hand.",
     inject: atTarget({ isAutoLevelOn: true }),
   },
   hold: {
     weight: 6,
-    says: () => "Hold is on.",
-    cure: () => "Slide hold off.",
     inject: change("recorder", { isHold: true }),
   },
   notRolling: {
     weight: 7,
-    says: () => "It is armed, but does not record.",
-    cure: () => "Press record once more; look at the time.",
     inject: atTarget({ transport: "armed" }),
   },
   full: {
     weight: 4,
-    says: () => "The storage is full.",
-    cure: () => "An empty card, or room made.",
     inject: atTarget({ storageMb: 0, transport: "stopped" }),
   },
   flatDevice: {
     weight: 3,
-    says: () => "The recording device's battery is flat.",
-    cure: () => "Fresh batteries there, or mains.",
     inject: atTarget({ batteryPercent: 0, transport: "stopped" }),
   },
   interface: {
     weight: 3,
-    says: () => "It stands as an audio interface and keeps nothing itself.",
-    cure: () => "Audio interface off; arm again.",
     inject: change("recorder", { isInterface: true, transport: "stopped" }),
   },
   deskMuted: {
     weight: 6,
-    says: () => "The desk's send is muted.",
-    cure: () => "Ask who runs the desk to open the send.",
     inject: change("houseDesk", { isMuted: true }),
   },
   sendDown: {
     weight: 5,
-    says: () => "The desk's send is turned down.",
-    cure: () => "Ask who runs the desk for 0 dB on the send.",
     inject: change("houseDesk", { sendDb: -40 }),
   },
   channelMuted: {
     weight: 5,
-    says: () => "The mixer's channel is muted.",
-    cure: () => "Open the channel.",
     inject: change("mixer", { isMuted: true }),
   },
 } as const satisfies Record<string, FaultKind>;

@@ -1,4 +1,5 @@
-import { FAULT_IDS, FAULTS, withFaults, type FaultId, type FaultKind } from "./faults";
+import { FAULT_IDS, FAULTS, withFaults, wrongLeads, type FaultId, type FaultKind } from "./faults";
+import { factsOf, type CureMessage, type FaultMessage } from "./messages";
 import { PROBE_IDS, probeOf, type ProbeId } from "./probes";
 import type { Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";
@@ -114,7 +115,18 @@ export function symptomsThatCanBe(setup: Setup): Symptom[] {
   return [...new Set(singles(setup).flatMap(({ symptoms }) => symptoms))];
 }
 
-export const causeWords = (setup: Setup, ids: readonly FaultId[]): { says: string; cure: string } => ({
-  says: ids.map((id) => FAULTS[id].says(setup)).join(" "),
-  cure: ids.map((id) => FAULTS[id].cure(setup)).join(" "),
+/** Faults that are one cause of a trouble, each with its cure. */
+export const causeMessages = (
+  setup: Setup,
+  ids: readonly FaultId[],
+): { says: FaultMessage[]; cure: CureMessage[] } => ({
+  says: ids.map((id) => faultMessage(setup, id)),
+  cure: ids.map((id) => ({ code: `cure.${id}`, ...factsOf(setup) }) as CureMessage),
 });
+
+/** A fault on a link with its figures. */
+export function faultMessage(setup: Setup, id: FaultId): FaultMessage {
+  if (id !== "wrongAdapter") return { code: `fault.${id}`, ...factsOf(setup) } as FaultMessage;
+  const wrong = wrongLeads(setup)?.find((part, index) => part.id !== setup.way[index]?.id);
+  return { code: "fault.wrongAdapter", ...factsOf(setup), wrongCable: wrong?.name ?? null };
+}

@@ -1,3 +1,5 @@
+import type { DeviceMessage } from "./deviceMessages";
+
 /** What a control of a device stands at. */
 export type Setting = boolean | string | number;
 
@@ -6,7 +8,7 @@ interface AnyKnob<State> {
   name: string;
   does: (state: State, value: Setting) => State;
   /** Why it cannot be moved now; null where it can. */
-  refuses?: (state: State) => string | null;
+  refuses?: (state: State) => DeviceMessage | null;
 }
 
 /** One control of a device's front: a switch, a choice from a menu, a figure in steps, or a button. */
@@ -34,7 +36,7 @@ export interface Machine<State> {
   factory: State;
   knobs: readonly Knob<State>[];
   /** What stops every control but the named ones: hold, no power. */
-  stops: (state: State) => { says: string; but: readonly string[] } | null;
+  stops: (state: State) => { says: DeviceMessage; but: readonly string[] } | null;
   /** After some seconds: batteries drain, storage fills, a scan goes on. */
   passes: (state: State, seconds: number) => State;
 }
@@ -84,7 +86,7 @@ export const pusher = <State>(
   id: string,
   name: string,
   does: (state: State) => State,
-  refuses?: (state: State) => string | null,
+  refuses?: (state: State) => DeviceMessage | null,
 ): Knob<State> => ({ kind: "push", id, name, does, ...(refuses && { refuses }) });
 
 /** Whether a control can stand at a value; figures within their range are moved onto their steps. */
@@ -99,7 +101,7 @@ function fitting<State>(knob: Knob<State>, value: Setting): Setting | null {
 }
 
 /**
- * Moves one control. The state comes back unchanged, with a sentence, where the device does not let it: hold, no power, out
+ * Moves one control. The state comes back unchanged, with what stands against it, where the device does not let it: hold, no power, out
  * of range. Throws RangeError for a control that the device does not have.
  */
 export function operate<State>(
@@ -107,7 +109,7 @@ export function operate<State>(
   state: State,
   id: string,
   value: Setting,
-): { state: State; says: string | null } {
+): { state: State; says: DeviceMessage | null } {
   const knob = machine.knobs.find((each) => each.id === id);
   if (!knob) throw new RangeError(`${machine.name} has no ${id}.`);
   const stopped = machine.stops(state);
@@ -120,8 +122,14 @@ export function operate<State>(
       state,
       says:
         knob.kind === "turn"
-          ? `${knob.name}: ${knob.minimum} to ${knob.maximum} ${knob.unit}.`
-          : `${knob.name}: not that.`,
+          ? {
+              code: "device.range",
+              control: knob.name,
+              minimum: knob.minimum,
+              maximum: knob.maximum,
+              unit: knob.unit,
+            }
+          : { code: "device.unknownValue", control: knob.name },
     };
   return { state: knob.does(state, fits), says: null };
 }

@@ -3,7 +3,7 @@ import { type Input, INPUTS, type Source, SOURCES } from "../devices";
 import { FAULT_IDS, withFaults } from "./faults";
 import { diagnose } from "./finder";
 import { genericSetup } from "./genericSetup";
-import { heardWords, hideFaults } from "./practice";
+import { heardMessage, hideFaults } from "./practice";
 import { probeOf } from "./probes";
 import { allRight, fromTheBag } from "./rehearsal";
 import type { Setup } from "./setup";
@@ -68,19 +68,19 @@ describe("hidden faults", () => {
   });
 });
 
-describe("what is heard, in words", () => {
+describe("what is heard", () => {
   const [radio, phone] = SOME;
 
   test("the mic, the device's own, somebody else, nothing, a buzz, distorted", () => {
     const says = (setup: Setup, ...ids: Parameters<typeof withFaults>[1]) =>
-      heardWords(setup, withFaults(setup, ids)!, "line");
-    expect(heardWords(radio!, allRight(radio!), "line")).toBe("Heard: the mic.");
-    expect(heardWords(radio!, allRight(radio!), "silence")).toBe("Nothing is heard.");
-    expect(says(phone!, "wrongAdapter")).toBe("Heard: the device's own mic, far away.");
-    expect(says(radio!, "twoOnOne")).toBe("Heard: somebody else.");
-    expect(says(radio!, "muted")).toBe("Nothing is heard.");
-    expect(says(radio!, "phantomOn")).toBe("It buzzes.");
-    expect(says(radio!, "sensitivityHigh")).toBe("Heard: the mic, distorted.");
-    expect(heardWords(radio!, fromTheBag(radio!), "line")).toBe("Nothing is heard.");
+      heardMessage(setup, withFaults(setup, ids)!, "line");
+    expect(heardMessage(radio!, allRight(radio!), "line")).toMatchObject({ code: "heard.sound", from: "mic" });
+    expect(heardMessage(radio!, allRight(radio!), "silence")).toMatchObject({ code: "heard.nothing" });
+    expect(says(phone!, "wrongAdapter")).toMatchObject({ code: "heard.sound", from: "device" });
+    expect(says(radio!, "twoOnOne")).toMatchObject({ code: "heard.sound", from: "strangers" });
+    expect(says(radio!, "muted")).toMatchObject({ code: "heard.nothing" });
+    expect(says(radio!, "phantomOn")).toMatchObject({ code: "heard.buzz" });
+    expect(says(radio!, "sensitivityHigh")).toMatchObject({ code: "heard.sound", from: "mic", isClipped: true });
+    expect(heardMessage(radio!, fromTheBag(radio!), "line")).toMatchObject({ code: "heard.nothing" });
   });
 });

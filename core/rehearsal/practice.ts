@@ -1,21 +1,16 @@
 import { FAULT_IDS, inject, type FaultId } from "./faults";
 import { hear, type Stimulus } from "./hear";
 import { allRight, type Rehearsal } from "./rehearsal";
+import type { HeardMessage } from "./messages";
 import type { Setup } from "./setup";
 import { symptomsOf } from "./symptoms";
 
-/** What is heard, in a sentence. */
-export function heardWords(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): string {
-  const heard = hear(setup, rehearsal, stimulus);
-  if (heard.isBuzzing) return "It buzzes.";
-  if (heard.leftDbfs === null && heard.rightDbfs === null) return "Nothing is heard.";
-  const from = {
-    mic: "the mic",
-    device: "the device's own mic, far away",
-    strangers: "somebody else",
-    nothing: "nothing",
-  }[heard.from];
-  return `Heard: ${from}${heard.isClipped ? ", distorted" : ""}${heard.isHollow ? ", hollow" : ""}.`;
+/** What is heard, as it is said. */
+export function heardMessage(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): HeardMessage {
+  const { isBuzzing, leftDbfs, rightDbfs, from, isClipped, isHollow } = hear(setup, rehearsal, stimulus);
+  if (isBuzzing) return { code: "heard.buzz" };
+  if (leftDbfs === null && rightDbfs === null) return { code: "heard.nothing" };
+  return { code: "heard.sound", from, isClipped, isHollow };
 }
 
 /**

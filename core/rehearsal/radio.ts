@@ -94,11 +94,11 @@ function tuning<State extends { frequencyMHz: number }>(system: RadioSystem): Kn
 }
 
 const powerStops =
-  (name: string) =>
+  (device: string) =>
   ({ isOn, batteryPercent }: { isOn: boolean; batteryPercent: number }) => {
     const but = ["isOn", "batteries"];
-    if (batteryPercent <= 0) return { says: `${name}: the battery is flat.`, but };
-    return isOn ? null : { says: `${name} is off.`, but };
+    if (batteryPercent <= 0) return { says: { code: "device.flat" as const, device }, but };
+    return isOn ? null : { says: { code: "device.off" as const, device }, but };
   };
 
 export function transmitterOf(system: RadioSystem): Machine<Transmitter> {
@@ -124,7 +124,7 @@ export function transmitterOf(system: RadioSystem): Machine<Transmitter> {
       toggle("isMuted", "Mute"),
       turner("sensitivityDb", "Sensitivity", SENSITIVITY_DB),
     ],
-    stops: powerStops("The pack"),
+    stops: powerStops("pack"),
     passes: (state, seconds) =>
       state.isOn ? { ...state, batteryPercent: drained(state.batteryPercent, seconds, system.batteryH) } : state,
   };
@@ -151,7 +151,7 @@ export function receiverOf(system: RadioSystem): Machine<Receiver> {
       toggle("isSyncing", "Sync"),
       turner("outputDb", "Output", OUTPUT_DB),
     ],
-    stops: powerStops("The receiver"),
+    stops: powerStops("receiver"),
     passes: (state, seconds) =>
       state.isOn ? { ...state, batteryPercent: drained(state.batteryPercent, seconds, RECEIVER_H) } : state,
   };
@@ -165,13 +165,13 @@ export const SCANNER: Machine<Scanner> = {
       "scan",
       "Scan",
       (): Scanner => ({ secondsLeft: SCAN_S, isDone: false, heardOwn: false }),
-      ({ secondsLeft }) => (secondsLeft === null ? null : "It is scanning: about a minute."),
+      ({ secondsLeft }) => (secondsLeft === null ? null : { code: "device.scanning" }),
     ),
     pusher(
       "skip",
       "Skip the wait",
       (state) => ({ ...state, secondsLeft: null, isDone: true }),
-      ({ secondsLeft }) => (secondsLeft === null ? "Nothing is being scanned." : null),
+      ({ secondsLeft }) => (secondsLeft === null ? { code: "device.notScanning" } : null),
     ),
   ],
   stops: () => null,

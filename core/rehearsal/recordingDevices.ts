@@ -1,3 +1,4 @@
+import type { DeviceMessage } from "./deviceMessages";
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import type { Input } from "../devices";
@@ -96,10 +97,10 @@ const MOST_S = 1e6;
 /** Megabytes a second of one track. */
 const megabytesPerS = (sampleRateHz: number, bits: number): number => (sampleRateHz * bits) / 8e6;
 
-const wakes = (name: string, isOn: boolean, batteryPercent: number) => {
+const wakes = (device: string, isOn: boolean, batteryPercent: number) => {
   const but = ["isOn", "batteries"];
-  if (batteryPercent <= 0) return { says: `${name}: the battery is flat.`, but };
-  return isOn ? null : { says: `${name} is off.`, but };
+  if (batteryPercent <= 0) return { says: { code: "device.flat" as const, device }, but };
+  return isOn ? null : { says: { code: "device.off" as const, device }, but };
 };
 
 interface Rolling {
@@ -127,8 +128,10 @@ function rolls<State extends Rolling>(state: State, seconds: number, hours: numb
 }
 
 /** Arm, record, stop; none of it with full storage. */
-function transportKnobs<State extends Rolling>(refuses: (state: State) => string | null = () => null): Knob<State>[] {
-  const full = (state: State) => refuses(state) ?? (state.storageMb <= 0 ? "The storage is full." : null);
+function transportKnobs<State extends Rolling>(
+  refuses: (state: State) => DeviceMessage | null = () => null,
+): Knob<State>[] {
+  const full = (state: State) => refuses(state) ?? (state.storageMb <= 0 ? { code: "device.full" as const } : null);
   return [
     pusher("arm", "Arm", (state) => ({ ...state, transport: "armed" }), full),
     pusher("record", "Record", (state) => ({ ...state, transport: "recording", recordedS: 0 }), full),
@@ -144,7 +147,7 @@ const emptyCard = <State extends { storageMb: number }>(name: string): Knob<Stat
 
 const whileRolling = (knob: Knob<Recorder>): Knob<Recorder> => ({
   ...knob,
-  refuses: ({ transport }) => (transport === "recording" ? "Not while it records: stop first." : null),
+  refuses: ({ transport }) => (transport === "recording" ? { code: "device.rolling" } : null),
 });
 
 /** A recorder with the controls that its input has. */
@@ -187,9 +190,7 @@ export function recorderOf(input: Input): Machine<Recorder> {
         true,
       ),
     ),
-    ...transportKnobs<Recorder>(({ isInterface }) =>
-      isInterface ? "As an audio interface it keeps nothing itself." : null,
-    ),
+    ...transportKnobs<Recorder>(({ isInterface }) => (isInterface ? { code: "device.interface" } : null)),
   ];
   return {
     name: input.kind === "camera" ? "Camera" : "Recorder",
@@ -211,8 +212,8 @@ export function recorderOf(input: Input): Machine<Recorder> {
     },
     knobs,
     stops: ({ isOn, batteryPercent, isHold }) =>
-      wakes("The recorder", isOn, batteryPercent) ??
-      (isHold ? { says: "Hold is on: nothing reacts.", but: ["isHold", "batteries"] } : null),
+      wakes("recorder", isOn, batteryPercent) ??
+      (isHold ? { says: { code: "device.hold" }, but: ["isHold", "batteries"] } : null),
     passes: (state, seconds) => rolls(state, seconds, RECORDER_H, megabytesPerS(state.sampleRateHz, state.bits)),
   };
 }
@@ -228,7 +229,7 @@ export const PHONE: Machine<Phone> = {
     toggle("isAutoLevelOn", "Automatic level"),
     ...transportKnobs<Phone>(),
   ],
-  stops: ({ isOn, batteryPercent }) => wakes("The phone", isOn, batteryPercent),
+  stops: ({ isOn, batteryPercent }) => wakes("phone", isOn, batteryPercent),
   passes: (state, seconds) => rolls(state, seconds, PHONE_H, megabytesPerS(48_000, 16)),
 };
 
@@ -249,11 +250,12 @@ export const COMPUTER: Machine<Computer> = {
     toggle("isAutoLevelOn", "Automatic level, noise suppression"),
     ...transportKnobs<Computer>(),
   ],
-  stops: ({ isOn, batteryPercent }) => wakes("The computer", isOn, batteryPercent),
+  stops: ({ isOn, batteryPercent }) => wakes("computer", isOn, batteryPercent),
   passes: (state, seconds) => rolls(state, seconds, COMPUTER_H, megabytesPerS(48_000, 24)),
 };
 
-const DESK_OFF = ({ isOn }: Desk) => (isOn ? null : { says: "The desk is off.", but: ["isOn"] });
+const DESK_OFF = ({ isOn }: Desk) =>
+  isOn ? null : { says: { code: "device.off" as const, device: "desk" }, but: ["isOn"] };
 const DESK_FACTORY: Desk = { isOn: true, isMuted: true, isPhantomOn: false, gainDb: 20, sendDb: -60 };
 
 /** A house desk: what it sends to the recordist. */

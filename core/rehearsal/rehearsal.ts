@@ -1,3 +1,4 @@
+import type { DeviceMessage } from "./deviceMessages";
 import * as Type from "@sinclair/typebox";
 import type { Static, TSchema } from "@sinclair/typebox";
 import { operate, type Machine, type Setting } from "./machine";
@@ -191,7 +192,7 @@ export function turnKnob(
   device: DeviceId,
   knobId: string,
   value: Setting,
-): { rehearsal: Rehearsal; says: string | null } {
+): { rehearsal: Rehearsal; says: DeviceMessage | null } {
   const before = rehearsal[device];
   if (!before) throw new RangeError(`There is no ${device} in this link.`);
   const { state, says } = operate(machineOf(setup, device), before, knobId, value);

@@ -1,7 +1,7 @@
 import { begun, type Carried, carriedOn } from "../connect";
 import { type Input, mate, type Part, type PlacedSetting, type Source } from "../devices";
-import { minus } from "../sound";
 import type { RadioSystem } from "../wireless";
+import type { GainMessage } from "./deviceMessages";
 import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 
 /** What stands on every knob when it is right. */
@@ -92,13 +92,16 @@ export function computerGain({
   return { boostDb, systemDb: Math.min(0, Math.max(-30, rest - trimDb)), trimDb };
 }
 
-/** What stands on the gain of the input's device, and of an interface before it, in words. */
-export function gainWords({ input, right }: Pick<Setup, "input" | "right">): string[] {
-  const interfaceWords = right.converterDb ? [`interface's gain ${minus(right.converterDb)} dB`] : [];
-  if (!hasGain(input)) return interfaceWords;
-  if (input.kind !== "computer") return [...interfaceWords, `gain ${minus(right.gainDb)} dB`];
-  const { boostDb, systemDb, trimDb } = computerGain(right);
-  return [...interfaceWords, `boost ${minus(boostDb)}, system ${minus(systemDb)}, trim ${minus(trimDb)} dB`];
+/** Gains to be set on the input's device, and on an interface before it. */
+export function gainMessages({ input, right }: Pick<Setup, "input" | "right">): GainMessage[] {
+  const interfaceGain: GainMessage[] = right.converterDb ? [{ code: "gain.interface", gainDb: right.converterDb }] : [];
+  if (!hasGain(input)) return interfaceGain;
+  return [
+    ...interfaceGain,
+    input.kind === "computer"
+      ? { code: "gain.computer", ...computerGain(right) }
+      : { code: "gain.device", gainDb: right.gainDb },
+  ];
 }
 
 /** Gains that an input's device can stand at, dB: a computer's system level and trim take away as well. */

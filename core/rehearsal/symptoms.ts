@@ -2,24 +2,23 @@ import { hear } from "./hear";
 import type { Rehearsal } from "./rehearsal";
 import type { Setup } from "./setup";
 
-/** What somebody says who listens, or looks at the device. */
-export const SYMPTOMS = {
-  nothing: "Nothing at all comes in",
-  far: "It records, but sounds far away",
-  quiet: "Very quiet",
-  distorted: "Distorted on loud words",
-  hiss: "Hiss under the voice",
-  strangers: "Somebody else is on it",
-  oneSide: "On one side only",
-  hollow: "Hollow; gone where both sides are summed",
-  buzz: "It buzzes",
-  pumping: "The noise rises in every pause",
-  notKept: "Nothing is kept: the time stands",
-  dead: "The buttons do nothing",
-  follows: "One input's gain moves its neighbour's level",
-} as const;
-export type Symptom = keyof typeof SYMPTOMS;
-export const SYMPTOM_IDS = Object.keys(SYMPTOMS) as Symptom[];
+/** What somebody notices who listens, or looks at the device. */
+export const SYMPTOM_IDS = [
+  "nothing",
+  "far",
+  "quiet",
+  "distorted",
+  "hiss",
+  "strangers",
+  "oneSide",
+  "hollow",
+  "buzz",
+  "pumping",
+  "notKept",
+  "dead",
+  "follows",
+] as const;
+export type Symptom = (typeof SYMPTOM_IDS)[number];
 
 /** Peaks of the loudest line below this are called quiet, dBFS; less over the electronics' noise than this hisses, dB. Common practice. */
 const QUIET_DBFS = -30;

@@ -1,14 +1,15 @@
+import { say } from "../../messages";
 import { INPUTS, SOURCES } from "../devices";
 import { bankWords, countBanks, EXAMPLE_REGIONS, GENERIC_SYSTEMS } from "../wireless";
 import { withFaults, type FaultId } from "./faults";
-import { causeWords, diagnose } from "./finder";
+import { causeMessages, diagnose } from "./finder";
 import { hear } from "./hear";
 import { SCAN_S } from "./radio";
 import { allRight, fromTheBag, later, turnKnob } from "./rehearsal";
 import { setupOf, type Setup } from "./setup";
 import { genericSetup } from "./genericSetup";
 import { symptomsOf, type Symptom } from "./symptoms";
-import { missingAt, stepWords } from "./walk";
+import { missingAt, stepMessages } from "./walk";
 import { STEP_IDS, stepsOf } from "./steps";
 
 const RADIO = genericSetup(SOURCES.receiverBalanced, INPUTS.recorderXlr)!;
@@ -23,15 +24,15 @@ describe("wireless: the order that works (common practice, no published source)"
 
   test("1: both packs on fresh batteries, both reset to factory settings", () => {
     const bag = fromTheBag(RADIO);
-    expect(missingAt(RADIO, { ...bag, pack: { ...bag.pack!, batteryPercent: 100 } }, "reset")).toContain(
-      "not fresh in both",
-    );
+    expect(missingAt(RADIO, { ...bag, pack: { ...bag.pack!, batteryPercent: 100 } }, "reset")).toEqual({
+      code: "missing.freshBatteries",
+    });
     const both = {
       ...bag,
       pack: { ...bag.pack!, batteryPercent: 100 },
       receiver: { ...bag.receiver!, batteryPercent: 100, wasReset: true },
     };
-    expect(missingAt(RADIO, both, "reset")).toContain("Not reset in both");
+    expect(missingAt(RADIO, both, "reset")).toEqual({ code: "missing.reset" });
   });
 
   test("2: the scan runs at the receiver with all own transmitters off, and takes about a minute", () => {
@@ -39,7 +40,7 @@ describe("wireless: the order that works (common practice, no published source)"
     expect(on.scanner!.heardOwn).toBe(true);
     expect(later(RADIO, on, SCAN_S - 1).scanner!.isDone).toBe(false);
     expect(later(RADIO, on, SCAN_S).scanner!.isDone).toBe(true);
-    expect(JSON.stringify(stepWords(RADIO, "scan"))).toContain("where the shoot will be");
+    expect(stepMessages(RADIO, "scan")).toEqual([{ code: "walk.transmittersOff" }, { code: "walk.scan" }]);
   });
 
   test("3: the bank with most free channels, all of a system from one bank", () => {
@@ -66,9 +67,13 @@ describe("wireless: the order that works (common practice, no published source)"
   test("5: lamp steady, name shown, mute off, and the ground walked", () => {
     const right = allRight(RADIO);
     expect(missingAt(RADIO, right, "confirm")).toBeNull();
-    expect(missingAt(RADIO, { ...right, isWalked: false }, "confirm")).toContain("not walked");
-    expect(missingAt(RADIO, { ...right, pack: { ...right.pack!, isMuted: true } }, "confirm")).toContain("muted");
-    expect(missingAt(RADIO, { ...right, pack: { ...right.pack!, isOn: false } }, "confirm")).toContain("dark");
+    expect(missingAt(RADIO, { ...right, isWalked: false }, "confirm")).toEqual({ code: "missing.walk" });
+    expect(missingAt(RADIO, { ...right, pack: { ...right.pack!, isMuted: true } }, "confirm")).toEqual({
+      code: "missing.muted",
+    });
+    expect(missingAt(RADIO, { ...right, pack: { ...right.pack!, isOn: false } }, "confirm")).toEqual({
+      code: "missing.lamp",
+    });
   });
 
   test("6: never two transmitters on one frequency: the lamp stays lit without the pack, and somebody else is heard", () => {
@@ -94,14 +99,14 @@ describe("wireless: the order that works (common practice, no published source)"
     expect(causes).toEqual(expect.arrayContaining(["sensitivityLow", "outputDown"]));
     expect(causes).not.toContain("wrongBank");
     expect(causes).not.toContain("twoOnOne");
-    expect(causeWords(RADIO, ["sensitivityLow"]).cure).toContain("not the frequency");
+    expect(causeMessages(RADIO, ["sensitivityLow"]).cure.map(say).join()).toContain("The frequency is not the cause");
   });
 });
 
 describe("connections: traps that only show by their symptom (common practice, no published source)", () => {
   test("two inputs of a small recorder may be linked: unlink them for a track and a level each", () => {
     expect(causesOf(RADIO, "follows")).toEqual(["stillLinked"]);
-    expect(causeWords(RADIO, ["stillLinked"]).cure).toContain("mono track each");
+    expect(causeMessages(RADIO, ["stillLinked"]).cure.map(say).join()).toContain("a mono track");
   });
 
   test("the wrong adapter for a phone: it still records, with its own mic, far away", () => {
@@ -122,7 +127,7 @@ describe("connections: traps that only show by their symptom (common practice, n
 
   test("phantom power must be off for a receiver", () => {
     expect(symptomsOf(RADIO, withFaults(RADIO, ["phantomOn"])!)).toContain("buzz");
-    expect(missingAt(RADIO, withFaults(RADIO, ["phantomOn"])!, "connect")).toContain("off first");
+    expect(missingAt(RADIO, withFaults(RADIO, ["phantomOn"])!, "connect")).toEqual({ code: "missing.phantomOff" });
   });
 
   test("a recorder as audio interface keeps nothing itself", () => {

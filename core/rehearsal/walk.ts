@@ -1,10 +1,9 @@
 import { firstMHz } from "./radio";
 import { presetName } from "../wireless";
-import type { PlacedSetting } from "../devices";
-import { minus } from "../sound";
 import { hear } from "./hear";
+import type { MissingMessage, WalkMessage } from "./messages";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
-import { gainWords, type Setup } from "./setup";
+import { gainMessages, type Setup } from "./setup";
 import type { StepId } from "./steps";
 
 const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
@@ -26,61 +25,51 @@ export function devicesAt(setup: Setup, step: StepId): DeviceId[] {
   return devicesOf(setup).filter((id) => named.includes(id));
 }
 
-const tunedTo = ({ system, frequencyMHz }: Setup): string => {
-  if (frequencyMHz === null) return "the frequency that Link finds";
-  const preset = system ? presetName(system, frequencyMHz) : null;
-  return `${frequencyMHz.toFixed(3)} MHz${preset ? `, ${preset}` : ""}`;
-};
+const tuningOf = ({ system, frequencyMHz }: Setup) => ({
+  frequencyMHz,
+  preset: system && frequencyMHz !== null ? presetName(system, frequencyMHz) : null,
+});
 
 /** What has to be done at a step, with this link's own figures. */
-export function stepWords(setup: Setup, id: StepId): (string | PlacedSetting)[] {
+export function stepMessages(setup: Setup, id: StepId): WalkMessage[] {
   const { way, settings, input, right, system, sampleRateHz, bits } = setup;
   const isDesk = setup.source.kind === "desk" || setup.source.kind === "speaker";
   switch (id) {
     case "reset":
-      return [
-        "Fresh batteries in pack and receiver.",
-        "Factory reset of both: unknown leftovers cause unknown faults.",
-      ];
+      return [{ code: "walk.freshBatteries" }, { code: "walk.factoryReset" }];
     case "scan":
-      return ["All own transmitters off.", "Scan where the shoot will be; it takes about a minute."];
+      return [{ code: "walk.transmittersOff" }, { code: "walk.scan" }];
     case "bank":
-      return [`Receiver to ${tunedTo(setup)}.`];
+      return [{ code: "walk.tune", ...tuningOf(setup) }];
     case "sync":
-      return system?.band === "uhf"
-        ? ["Receiver to sync.", "Hold the pack's window to it until it ticks."]
-        : ["Receiver to sync.", "Switch the pack on beside it until its lamp stands still."];
+      return [
+        { code: "walk.receiverToSync" },
+        { code: system?.band === "uhf" ? "walk.holdToWindow" : "walk.switchOnBeside" },
+      ];
     case "confirm":
-      return ["RF lamp steady, name shown, mute off.", "Walk the ground the talent will walk, listening."];
+      return [{ code: "walk.lampNameMute" }, { code: "walk.walkTheGround" }];
     case "connect":
       return [
-        way.length > 0
-          ? `${way.map(({ name }) => name).join(", then ")}, into ${input.name}.`
-          : `Straight into the ${input.name}.`,
-        ...settings.filter(({ setting }) => setting.code !== "setting.unlink" && setting.code !== "setting.tapTest"),
+        { code: "walk.plug", cables: way.map(({ name }) => name), input: input.name },
+        ...settings
+          .filter(({ setting }) => setting.code !== "setting.unlink" && setting.code !== "setting.tapTest")
+          .map((placed): WalkMessage => ({ code: "walk.set", placed })),
       ];
     case "unlink":
-      return ["Input menu: unlink it from its neighbour. A mono track of its own, with its own level."];
+      return [{ code: "walk.unlink" }];
     case "arm":
       return input.kind === "recorder" || input.kind === "camera"
-        ? [
-            `${sampleRateHz / 1000} kHz, ${bits} bit. Automatic level off.`,
-            "Room on the card, battery full, hold off. Arm.",
-          ]
-        : ["Input: the socket. Automatic level and noise suppression off.", "Room, battery, flight mode. Arm."];
+        ? [{ code: "walk.format", sampleRateHz, bits }, { code: "walk.armRecorder" }]
+        : [{ code: "walk.chooseSocket" }, { code: "walk.armPhone" }];
     case "tap":
-      return [
-        `Tap the mic, then the ${input.name.split(",")[0]}: the mic must be louder. If not, it hears its own mic.`,
-      ];
+      return [{ code: "walk.tap", device: input.name.split(",")[0]! }];
     case "line":
       return [
-        isDesk ? "Ask for the loudest part." : "Have them say the loudest line, as loud as they will.",
+        { code: isDesk ? "walk.askDesk" : "walk.loudestLine" },
         ...(system
-          ? [`Pack's sensitivity ${minus(right.sensitivityDb)} dB, receiver's output ${minus(right.outputDb)} dB.`]
+          ? [{ code: "walk.radioLevels" as const, sensitivityDb: right.sensitivityDb, outputDb: right.outputDb }]
           : []),
-        ...gainWords(setup).map(
-          (says) => `${says.charAt(0).toUpperCase()}${says.slice(1)}: peaks near −12, never above −6 dBFS.`,
-        ),
+        ...gainMessages(setup).map((gain): WalkMessage => ({ code: "walk.peaks", gain })),
       ];
   }
 }
@@ -91,39 +80,39 @@ const GAINLESS_BAND_DBFS = [-30, 0] as const;
 const hasNoLess = ({ input, right }: Setup): boolean => input.kind === "phone" || right.gainDb === 0;
 
 /** What is still missing at a step on the simulated devices; null when it is done. */
-export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): string | null {
+export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): MissingMessage | null {
   const { pack, receiver, scanner, recorder } = rehearsal;
   const target = rehearsal[targetOf(setup)]!;
   switch (id) {
     case "reset":
       if (!pack || !receiver) return null;
-      if (pack.batteryPercent < 80 || receiver.batteryPercent < 80) return "Batteries: not fresh in both.";
-      return pack.wasReset && receiver.wasReset ? null : "Not reset in both.";
+      if (pack.batteryPercent < 80 || receiver.batteryPercent < 80) return { code: "missing.freshBatteries" };
+      return pack.wasReset && receiver.wasReset ? null : { code: "missing.reset" };
     case "scan":
-      if (!scanner?.isDone) return scanner?.secondsLeft ? "Scanning." : "Not scanned yet.";
-      return scanner.heardOwn ? "The pack was on while it scanned: off, and again." : null;
+      if (!scanner?.isDone) return { code: scanner?.secondsLeft ? "missing.scanning" : "missing.scan" };
+      return scanner.heardOwn ? { code: "missing.heardOwn" } : null;
     case "bank":
       return receiver && Math.abs(receiver.frequencyMHz - (setup.frequencyMHz ?? -1)) < 0.001
         ? null
-        : `The receiver is not at ${tunedTo(setup)}.`;
+        : { code: "missing.tuning", ...tuningOf(setup) };
     case "sync":
-      if (!pack?.isOn) return "The pack is off.";
+      if (!pack?.isOn) return { code: "missing.packOff" };
       return receiver &&
         receiver.pairedName !== "" &&
         receiver.pairedName === pack.name &&
         Math.abs(receiver.frequencyMHz - pack.frequencyMHz) < 0.001
         ? null
-        : "The receiver does not show this pack.";
+        : { code: "missing.paired" };
     case "confirm": {
-      if (!hear(setup, rehearsal, "silence").receiverLamp) return "The RF lamp is dark.";
-      if (pack?.isMuted) return "The pack is muted.";
-      if (hear(setup, rehearsal, "line").from === "strangers") return "Somebody else is on this frequency.";
-      return rehearsal.isWalked ? null : "The ground is not walked yet.";
+      if (!hear(setup, rehearsal, "silence").receiverLamp) return { code: "missing.lamp" };
+      if (pack?.isMuted) return { code: "missing.muted" };
+      if (hear(setup, rehearsal, "line").from === "strangers") return { code: "missing.strangers" };
+      return rehearsal.isWalked ? null : { code: "missing.walk" };
     }
     case "connect": {
-      if (rehearsal.leads.join() !== setup.way.map((part) => part.id).join()) return "Not this lead.";
-      if (!rehearsal.isPlugged) return "Not plugged in.";
-      if (hear(setup, rehearsal, "line").isBuzzing) return "Phantom power is on: off first.";
+      if (rehearsal.leads.join() !== setup.way.map((part) => part.id).join()) return { code: "missing.cable" };
+      if (!rehearsal.isPlugged) return { code: "missing.plug" };
+      if (hear(setup, rehearsal, "line").isBuzzing) return { code: "missing.phantomOff" };
       if (
         "isPhantomOn" in target &&
         setup.source.needs === "phantom" &&
@@ -131,39 +120,39 @@ export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): strin
         setup.input.phantom === "switched" &&
         !setup.way.some(({ feedsPhantom }) => feedsPhantom)
       )
-        return "Phantom power is off.";
+        return { code: "missing.phantom" };
       if (setup.source.needs === "plugIn" && setup.input.plugIn === "switched" && !recorder?.isPlugInOn)
-        return "Plug-in power is off.";
-      return setup.isLine && !recorder?.isLine ? "The input does not stand at line." : null;
+        return { code: "missing.plugIn" };
+      return setup.isLine && !recorder?.isLine ? { code: "missing.line" } : null;
     }
     case "unlink":
-      return recorder?.isLinked ? "Still linked." : null;
+      return recorder?.isLinked ? { code: "missing.unlink" } : null;
     case "arm": {
       if (!("transport" in target)) return null;
-      if ("source" in target && target.source === "own") return "It listens to its own mic.";
-      if (target.isAutoLevelOn) return "Automatic level is on.";
+      if ("source" in target && target.source === "own") return { code: "missing.socket" };
+      if (target.isAutoLevelOn) return { code: "missing.autoLevel" };
       if (recorder && (recorder.sampleRateHz !== setup.sampleRateHz || recorder.bits !== setup.bits))
-        return "Another format.";
-      if (recorder?.isHold) return "Hold is on.";
-      return target.transport === "stopped" ? "Not armed." : null;
+        return { code: "missing.format" };
+      if (recorder?.isHold) return { code: "missing.hold" };
+      return target.transport === "stopped" ? { code: "missing.arm" } : null;
     }
     case "tap": {
       const [mic, device] = (["tapMic", "tapDevice"] as const).map(
         (tap) => hear(setup, rehearsal, tap).leftDbfs ?? -Infinity,
       );
-      if (mic === -Infinity && device === -Infinity) return "Neither is heard.";
-      return mic! > device! + 3 ? null : "The device is louder: it hears its own mic.";
+      if (mic === -Infinity && device === -Infinity) return { code: "missing.taps" };
+      return mic! > device! + 3 ? null : { code: "missing.deviceLouder" };
     }
     case "line": {
       const heard = hear(setup, rehearsal, "line");
       const [least, most] = hasNoLess(setup) ? GAINLESS_BAND_DBFS : LINE_BAND_DBFS;
-      if (heard.leftDbfs === null) return "Nothing comes in.";
-      if (heard.from === "device") return "It hears its own mic.";
-      if (heard.from === "strangers") return "Somebody else is on this frequency.";
-      if (heard.isClipped) return "It clips.";
-      if (heard.leftDbfs > most) return "Too loud.";
-      if (heard.leftDbfs < least) return "Too quiet.";
-      return heard.isRolling ? null : "Not recording: press record, and see the time count.";
+      if (heard.leftDbfs === null) return { code: "missing.signal" };
+      if (heard.from === "device") return { code: "missing.socket" };
+      if (heard.from === "strangers") return { code: "missing.strangers" };
+      if (heard.isClipped) return { code: "missing.clips" };
+      if (heard.leftDbfs > most) return { code: "missing.tooLoud" };
+      if (heard.leftDbfs < least) return { code: "missing.tooQuiet" };
+      return heard.isRolling ? null : { code: "missing.record" };
     }
   }
 }

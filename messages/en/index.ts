@@ -8,6 +8,7 @@ import { board, planning } from "./planning";
 import { exposure, meter, noise, pickup, room, schedule } from "./place";
 import { power } from "./power";
 import { proof } from "./proof";
+import { rehearsal } from "./rehearsal";
 
 /** Every sentence in English, by its code. */
 export const en = {
@@ -26,6 +27,7 @@ export const en = {
   ...power,
   ...proof,
   ...reasons,
+  ...rehearsal,
   ...room,
   ...schedule,
   ...settings,

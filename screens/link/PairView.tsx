@@ -1,10 +1,10 @@
 "use client";
 
-import { placedWords, STEP_NAMES } from "@/messages";
+import { say, STEP_NAMES } from "@/messages";
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
-import { type Setup, signatureOf, type StepId, stepWords } from "@/core/rehearsal";
+import { type Setup, signatureOf, type StepId, stepMessages } from "@/core/rehearsal";
 import { airPlanOf, type Connection, EARS } from "@/core/planning";
 import { bankWords, prepareAir } from "@/core/wireless";
 import type { AirBody, StepDone } from "@/core/records";
@@ -130,8 +130,8 @@ function Walk(props: { connection: Connection; setup: Setup; banks: string | nul
         {count === steps.length && <Lead>Proved: all steps are done on the real devices.</Lead>}
         <h3>{STEP_NAMES[step]}</h3>
         <Does>
-          {stepWords(setup, step)
-            .map((each) => (typeof each === "string" ? each : `${placedWords(each)}.`))
+          {stepMessages(setup, step)
+            .map(say)
             .map((says) => (
               <li key={says}>{says}</li>
             ))}

@@ -1,6 +1,6 @@
 "use client";
 
-import { STEP_NAMES } from "@/messages";
+import { say, STEP_NAMES } from "@/messages";
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import {
@@ -8,10 +8,10 @@ import {
   devicesOf,
   doStep,
   FAULT_IDS,
-  FAULTS,
+  faultMessage,
   fromTheBag,
   hear,
-  heardWords,
+  heardMessage,
   hideFaults,
   later,
   machineOf,
@@ -88,7 +88,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
           {says ??
             (missing === null
               ? `On the simulated devices: ${STEP_NAMES[step].toLowerCase()} is done.`
-              : `On the simulated devices: ${missing}`)}
+              : `On the simulated devices: ${say(missing)}`)}
         </p>
         <Row $gap={0.4}>
           <Tick label="All devices" isOn={isAll} onChange={setIsAll} />
@@ -105,7 +105,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
           options={(Object.keys(STIMULUS_NAMES) as Stimulus[]).map((value) => ({ value, name: STIMULUS_NAMES[value] }))}
           onChange={setStimulus}
         />
-        <p role="status">{heardWords(setup, rehearsal, stimulus)}</p>
+        <p role="status">{say(heardMessage(setup, rehearsal, stimulus))}</p>
       </Row>
       <Row $gap={0.6} $low>
         <Select
@@ -138,7 +138,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
             isTarget={id === target}
             turn={(knobId, value) => {
               const turned = turnKnob(setup, rehearsal, id, knobId, value);
-              setSays(turned.says);
+              setSays(turned.says && say(turned.says));
               keep(turned.rehearsal);
             }}
           />
@@ -165,7 +165,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
             value=""
             options={[
               { value: "", name: "one of all" },
-              ...certain.map((id) => ({ value: id, name: FAULTS[id].says(setup) })),
+              ...certain.map((id) => ({ value: id, name: say(faultMessage(setup, id)) })),
             ]}
             onChange={(id) => {
               const put = id === "" ? null : withFaults(setup, [id]);

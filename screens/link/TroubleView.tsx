@@ -2,19 +2,21 @@
 
 import { useMemo, useState } from "react";
 import styled from "styled-components";
+import { ANSWER_NAMES, type AnyMessage, say, SYMPTOM_NAMES } from "@/messages";
 import { INPUTS, SOURCES } from "@/core/devices";
 import {
-  causeWords,
+  type Answer,
+  causeMessages,
   diagnose,
   genericSetup,
   type ProbeId,
   probeOf,
+  questionOf,
   type Rehearsal,
   type Setup,
   type Story,
   type Symptom,
   SYMPTOM_IDS,
-  SYMPTOMS,
   symptomsOf,
   symptomsThatCanBe,
 } from "@/core/rehearsal";
@@ -52,6 +54,8 @@ const Causes = styled.ul`
 /** As many causes are named as one can keep in mind. */
 const MOST_NAMED = 5;
 
+const saidTogether = (messages: readonly AnyMessage[]): string => messages.map(say).join(" ");
+
 const begin = (symptom: Symptom): Story => ({ symptom, answers: {}, skipped: [], ruledOut: [] });
 
 function Finding(props: {
@@ -63,9 +67,9 @@ function Finding(props: {
 }) {
   const { setup, story, rehearsal, onStory } = props;
   const { causes, next } = useMemo(() => diagnose(setup, story), [setup, story]);
-  const answered = Object.entries(story.answers) as [ProbeId, string][];
+  const answered = Object.entries(story.answers) as [ProbeId, Answer][];
   const probe = next ? probeOf(next) : null;
-  const answer = (given: string) => next && onStory({ ...story, answers: { ...story.answers, [next]: given } });
+  const answer = (given: Answer) => next && onStory({ ...story, answers: { ...story.answers, [next]: given } });
   const skip = () => next && onStory({ ...story, skipped: [...story.skipped, next] });
   const look = () => {
     const seen = rehearsal && probe ? probe.answer(setup, rehearsal) : null;
@@ -75,14 +79,14 @@ function Finding(props: {
   const [first] = causes;
   return (
     <Stack>
-      <Soft>{SYMPTOMS[story.symptom]}.</Soft>
+      <Soft>{SYMPTOM_NAMES[story.symptom]}.</Soft>
       {probe ? (
         <Stack $gap={0.6}>
-          <Lead role="status">{probe.asks(setup)}</Lead>
+          <Lead role="status">{say(questionOf(setup, next!))}</Lead>
           <Row $gap={0.5}>
-            {Object.entries(probe.answers).map(([id, name]) => (
+            {probe.answers.map((id) => (
               <Button key={id} onPress={() => answer(id)}>
-                {name}
+                {ANSWER_NAMES[id]}
               </Button>
             ))}
             <Button look="quiet" onPress={skip}>
@@ -96,7 +100,7 @@ function Finding(props: {
           </Row>
         </Stack>
       ) : first ? (
-        <Lead role="status">{causeWords(setup, first).says}</Lead>
+        <Lead role="status">{saidTogether(causeMessages(setup, first).says)}</Lead>
       ) : (
         <Lead role="status">
           Nothing known fits all of that. Change one thing at a time, from the mic on: capsule, pack, lead, input, card.
@@ -107,12 +111,12 @@ function Finding(props: {
           {probe && <h3>It can be</h3>}
           <Causes aria-label="Causes">
             {causes.slice(0, probe ? MOST_NAMED : 2).map((ids) => {
-              const { says, cure } = causeWords(setup, ids);
+              const { says, cure } = causeMessages(setup, ids);
               return (
                 <li key={ids.join()}>
-                  {probe && <p>{says}</p>}
+                  {probe && <p>{saidTogether(says)}</p>}
                   <p>
-                    <b>{cure}</b>
+                    <b>{saidTogether(cure)}</b>
                   </p>
                 </li>
               );
@@ -132,7 +136,7 @@ function Finding(props: {
         <Answers aria-label="What is known">
           {answered.map(([id, given]) => (
             <li key={id}>
-              {probeOf(id).asks(setup)} <b>{probeOf(id).answers[given]}.</b>
+              {say(questionOf(setup, id))} <b>{ANSWER_NAMES[given]}.</b>
             </li>
           ))}
         </Answers>
@@ -214,7 +218,7 @@ export function TroubleView() {
             <Soft>Nothing connects these two.</Soft>
           )}
           {noticed.length > 0 && (
-            <Soft>On the simulated devices: {noticed.map((id) => SYMPTOMS[id].toLowerCase()).join("; ")}.</Soft>
+            <Soft>On the simulated devices: {noticed.map((id) => SYMPTOM_NAMES[id].toLowerCase()).join("; ")}.</Soft>
           )}
         </Stack>
       </Piece>
@@ -228,7 +232,7 @@ export function TroubleView() {
               <Row $gap={0.5}>
                 {SYMPTOM_IDS.filter((id) => possible.includes(id)).map((id) => (
                   <Button key={id} onPress={() => tell(begin(id))}>
-                    {SYMPTOMS[id]}
+                    {SYMPTOM_NAMES[id]}
                   </Button>
                 ))}
               </Row>

@@ -2,7 +2,7 @@ import { minus } from "@/core/sound";
 import type { Ways } from "@/core/connect";
 import type { PlacedSetting } from "@/core/devices";
 import { say } from "@/messages";
-import { gainWords } from "@/core/rehearsal";
+import { gainMessages } from "@/core/rehearsal";
 import { BY_LEAD, presetName, type RadioSystem } from "@/core/wireless";
 import type { Connection } from "@/core/planning";
 import type { ShootBody } from "@/core/records";
@@ -72,7 +72,7 @@ export function chainOfWay(
     })),
     ...(input
       ? [
-          step("input", "input", input.name, [...(setup ? gainWords(setup) : []), ...at("input")]),
+          step("input", "input", input.name, [...(setup ? gainMessages(setup).map(say) : []), ...at("input")]),
           step("file", "file", `${sampleRateHz / 1000} kHz, ${bitsPerSample} bit`, []),
         ]
       : []),
