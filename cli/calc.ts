@@ -54,7 +54,7 @@ export async function runCalc(args: readonly string[]): Promise<number> {
     const input = readInput(what);
     if ("problem" in input) return refuse(input.problem);
     const [fault] = schemaFaults(calculator.schema, input.value);
-    if (fault) return refuse(`${fault.path || "input"}: ${fault.message}`);
+    if (fault) return refuse(`${fault.path || "input"}: ${say(fault.says)}`);
     const answer = await Promise.resolve(calculator.run(input.value)).catch((error: unknown) =>
       refuse(`${name} could not work this out: ${error instanceof Error ? error.message : String(error)}`),
     );

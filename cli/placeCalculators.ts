@@ -52,7 +52,7 @@ const EXAMPLE_ROOM: PlaceModel = {
 /** The answer when a place cannot be; null when it can. */
 function impossible(place: PlaceModel): Answer | null {
   const faults = placeFaults(place);
-  return faults[0] ? { result: { faults }, finding: faults[0].message } : null;
+  return faults[0] ? { result: { faults }, finding: say(faults[0].says) } : null;
 }
 
 const ClapCall = Type.Object({ file: Type.String({ title: "File", minLength: 1, maxLength: 4096 }) }, strict);

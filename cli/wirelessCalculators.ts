@@ -1,3 +1,4 @@
+import { say } from "../messages";
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../core/schema";
@@ -7,13 +8,13 @@ import {
   AirPlan,
   AirRules,
   bindingOf,
-  bindingWords,
+  bindingMessage,
   BODIES,
-  budgetWords,
+  budgetMessage,
   conflictsOf,
-  conflictWords,
+  conflictMessage,
   coordinateAir,
-  coordinationWords,
+  coordinationMessages,
   diversityM,
   FIRST_AIR_PLAN,
   linkBudget,
@@ -107,7 +108,7 @@ export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
     run(input) {
       const { plan, seed, rounds, seconds = 10 } = input as Static<typeof WirelessCall>;
       const [fault] = airFormFaults(plan);
-      if (fault) return { result: null, finding: fault.message };
+      if (fault) return { result: null, finding: say(fault.says) };
       const onAir = plan.links.map(({ id, zone }) => ({ linkId: id, zone, times: [] }));
       const found = runFor(
         seconds,
@@ -117,7 +118,7 @@ export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
       const { placed, wanted, isProved, lockedConflicts } = found;
       const hasReasons = placed < wanted && lockedConflicts.length === 0;
       const binding = hasReasons ? runFor(seconds, bindingOf(plan, onAir, placed, seed), () => "reasons") : [];
-      const says = [coordinationWords(found), bindingWords(binding, isProved) ?? []].flat().join(" ");
+      const says = [...coordinationMessages(found), bindingMessage(binding, isProved) ?? []].flat().map(say).join(" ");
       const isWhole = placed === wanted && found.onTaken.length === 0 && lockedConflicts.length === 0;
       return { result: { ...found, binding, says }, finding: isWhole ? null : says };
     },
@@ -140,13 +141,13 @@ export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
           count,
           conflicts: conflicts.map((conflict) => ({
             kind: conflict.kind,
-            says: conflictWords(conflict),
+            says: say(conflictMessage(conflict)),
             atMHz: conflict.atMHz,
             offKHz: conflict.offKHz,
             guardKHz: conflict.guardKHz,
           })),
         },
-        finding: conflicts[0] ? `${count} rules broken; the nearest: ${conflictWords(conflicts[0])}.` : null,
+        finding: conflicts[0] ? `${count} rules broken; the nearest: ${say(conflictMessage(conflicts[0]))}.` : null,
       };
     },
   },
@@ -166,7 +167,7 @@ export const WIRELESS_CALCULATORS: Record<string, Calculator> = {
     run(input) {
       const call = input as Static<typeof BudgetCall>;
       const budget = linkBudget(call);
-      const says = budgetWords(budget, call.bodies);
+      const says = say(budgetMessage(budget, call.bodies));
       const antennas = { whipM: whipM(call.frequencyMHz), diversityM: diversityM(call.frequencyMHz) };
       return { result: { ...budget, ...antennas, says }, finding: budget.grade === "redo" ? says : null };
     },

@@ -24,6 +24,20 @@ export interface Leftover {
   content: unknown;
 }
 
+/** A refusal in words as it is kept now; anything else stays as it is. */
+function refusalInCodes(row: { trouble?: unknown }): void {
+  const trouble = row.trouble as { why?: unknown; message?: unknown; fields?: unknown; isMissing?: unknown } | null;
+  if (trouble?.why !== "refused" || typeof trouble.message !== "string") return;
+  const { message, fields, ...rest } = trouble;
+  const written = (text: unknown) => ({ code: "record.asWritten", text: String(text) });
+  const each = (Array.isArray(fields) ? fields : []) as { path: unknown; message: unknown }[];
+  row.trouble = {
+    ...rest,
+    says: written(message),
+    fields: each.map(({ path, message: text }) => ({ path, says: written(text) })),
+  };
+}
+
 export const CREW = "crew";
 
 /** What one database of the server looks like from this device: its records, and what is not done yet. */
@@ -48,5 +62,7 @@ export class Device extends Dexie {
     this.version(2).upgrade(async (change) => {
       await Promise.all(["records", "syncs", "answers"].map((name) => change.table(name).clear()));
     });
+    // Why something was refused was kept in words.
+    this.version(3).upgrade((change) => change.table("commands").toCollection().modify(refusalInCodes));
   }
 }

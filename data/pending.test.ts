@@ -72,7 +72,7 @@ describe("what is typed one after the other is one command, as long as none of i
   });
 });
 
-const REFUSED: Outcome = { outcome: "refused", message: "No.", fields: [], isMissing: false };
+const REFUSED: Outcome = { outcome: "refused", says: { code: "record.missing" }, fields: [], isMissing: false };
 
 describe("deleting", () => {
   test("what never left is gone, with what names it; undo makes it again as it was", () => {
@@ -135,7 +135,7 @@ describe("what may go", () => {
 
   test("one that fails here waits longer each time, and holds no other record", () => {
     const other: Deed = { op: "patch", kind: "scene", id: OTHER, changes: [{ path: ["title"], from: "a", to: "b" }] };
-    const failed: Outcome = { outcome: "failed", message: "", requestId: "" };
+    const failed: Outcome = { outcome: "failed", says: { code: "record.waits" }, requestId: "" };
     let pendings = withOutcome(all(title("A"), other), "key-1", failed, "n", 5000);
     expect(order(pendings, 5000)).toEqual([OTHER]);
     expect(order(pendings, 6000)).toEqual([SHOOT, OTHER]);
@@ -145,7 +145,7 @@ describe("what may go", () => {
   });
 
   test("what was refused because something was missing goes again when anything was done", () => {
-    const missing: Outcome = { outcome: "refused", message: "", fields: [], isMissing: true };
+    const missing: Outcome = { outcome: "refused", says: { code: "record.dangling" }, fields: [], isMissing: true };
     const pendings = withOutcome(all(scene(SCENE), create), "key-1", missing, "n", 0);
     expect(order(pendings)).toEqual([SHOOT]);
     expect(order(withOutcome(pendings, "key-2", done(), "n", 0))).toEqual([SCENE]);

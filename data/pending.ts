@@ -3,6 +3,7 @@ import {
   type FieldChange,
   fieldChanges,
   type FieldConflict,
+  type FaultMessage,
   type FieldFault,
   joined,
   namedBy,
@@ -15,7 +16,7 @@ import {
 
 /** Why a command is not done, where that is not just a matter of time. */
 export type Trouble =
-  | { why: "refused"; message: string; fields: readonly FieldFault[]; isMissing: boolean }
+  | { why: "refused"; says: FaultMessage; fields: readonly FieldFault[]; isMissing: boolean }
   | { why: "conflict"; conflicts: readonly FieldConflict[] }
   | { why: "gone" };
 
@@ -309,8 +310,8 @@ export function withOutcome(
     case "gone":
       return replaced(pendings, order, { ...pending, trouble: { why: "gone" } });
     case "refused": {
-      const { message, fields, isMissing } = outcome;
-      return replaced(pendings, order, { ...pending, trouble: { why: "refused", message, fields, isMissing } });
+      const { says, fields, isMissing } = outcome;
+      return replaced(pendings, order, { ...pending, trouble: { why: "refused", says, fields, isMissing } });
     }
     case "failed": {
       const attempts = pending.attempts + 1;

@@ -1,4 +1,4 @@
-import { type Command, dependsOn, type Outcome } from "@/core/records";
+import { type Command, dependsOn, type FaultMessage, type Outcome } from "@/core/records";
 import type { Keeper } from "./keeper";
 import { nextDueMs, retryAfterMs, sendable, withOutcome, withSent, type Pending } from "./pending";
 import { Away, Broken, Refused } from "./server";
@@ -72,15 +72,15 @@ export function sender(options: SenderOptions): Sender {
 
   /** Each alone; what depends on one that was not done is not asked for. */
   async function outcomesOneByOne(commands: readonly Command[]): Promise<Outcome[]> {
-    const failed = (message: string): Outcome => ({ outcome: "failed", message, requestId: "" });
+    const failed = (says: FaultMessage): Outcome => ({ outcome: "failed", says, requestId: "" });
     const outcomes: Outcome[] = [];
     const undone: Command[] = [];
     for (const command of commands) {
       const isHeld = undone.some((earlier) => dependsOn(command, earlier));
       const [outcome] = isHeld
-        ? [failed("It waits for a change before it.")]
+        ? [failed({ code: "record.waits" })]
         : await outcomesOf([command]).catch((error: unknown) => {
-            if (error instanceof Broken) return [failed(error.message)];
+            if (error instanceof Broken) return [failed({ code: "record.failed", requestId: null })];
             throw error;
           });
       outcomes.push(outcome!);
@@ -97,7 +97,7 @@ export function sender(options: SenderOptions): Sender {
       const isAlone = commands.length === 1;
       if (error instanceof Refused)
         return isAlone
-          ? [{ outcome: "refused", message: error.message, fields: [], isMissing: false }]
+          ? [{ outcome: "refused", says: error.says, fields: [], isMissing: false }]
           : outcomesOneByOne(commands);
       if (!(error instanceof Broken) || isAlone) throw error;
       const outcomes = await outcomesOneByOne(commands);

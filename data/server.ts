@@ -1,4 +1,4 @@
-import type { Change, Changes, Command, Outcome } from "@/core/records";
+import type { Change, Changes, Command, FaultMessage, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
 export class Away extends Error {
@@ -16,9 +16,9 @@ export class Refused extends Error {
 
   constructor(
     readonly status: number,
-    message: string,
+    readonly says: FaultMessage,
   ) {
-    super(message);
+    super(says.code);
   }
 }
 
@@ -57,15 +57,15 @@ async function ask<Answer>(path: string, init: RequestInit = {}): Promise<Answer
   try {
     response = await fetch(path, { signal: AbortSignal.timeout(PATIENCE_MS), ...init });
   } catch {
-    throw new Away("The server cannot be reached.");
+    throw new Away("no answer");
   }
   meetInstallation(response);
-  const answer = (await response.json().catch(() => null)) as (Answer & { message?: string }) | null;
+  const answer = (await response.json().catch(() => null)) as (Answer & { says?: FaultMessage }) | null;
   if (response.ok && answer !== null) return answer;
-  const message = answer?.message ?? "The server did not answer as it should.";
-  if (response.status >= 500) throw new Broken(message);
-  if (response.ok || response.status === 429) throw new Away(message);
-  throw new Refused(response.status, message);
+  const says = answer?.says ?? ({ code: "request.unreadable" } as const);
+  if (response.status >= 500) throw new Broken(says.code);
+  if (response.ok || response.status === 429) throw new Away(says.code);
+  throw new Refused(response.status, says);
 }
 
 const asJson = (body: unknown): RequestInit => ({

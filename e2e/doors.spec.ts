@@ -55,7 +55,12 @@ test("changes from another site are refused", async ({ request }) => {
 test("what does not fit is refused with its field; what is too large is not read", async ({ request }) => {
   const bad = await request.post("/api/commands", { data: { commands: [create({ ...shoot, days: 0 })] } });
   expect(await bad.json()).toMatchObject({
-    outcomes: [{ outcome: "refused", fields: [{ path: "days", message: "Days: 1 to 365." }] }],
+    outcomes: [
+      {
+        outcome: "refused",
+        fields: [{ path: "days", says: { code: "field.range", field: "Days", minimum: 1, maximum: 365, unit: null } }],
+      },
+    ],
   });
   const large = await request.post("/api/commands", { data: { commands: [create("x".repeat(3_000_000))] } });
   expect(large.status()).toBe(413);

@@ -290,7 +290,9 @@ test("a failure on one record holds no other, whether it is told of that one or 
     return answerWith(
       route,
       commandsOf(route).map((each) =>
-        each.id === first!.id ? { outcome: "failed", message: "", requestId: "" } : outcomes.shift()!,
+        each.id === first!.id
+          ? { outcome: "failed", says: { code: "record.waits" }, requestId: "" }
+          : outcomes.shift()!,
       ),
     );
   });
@@ -409,8 +411,10 @@ test("a refused edit is told at its field, and deleting the record then leaves n
           route,
           commandsOf(route).map(() => ({
             outcome: "refused",
-            message: "Width: too narrow for a piano.",
-            fields: [{ path: "model.widthM", message: "Width: too narrow for a piano." }],
+            says: { code: "record.asWritten", text: "Width: too narrow for a piano." },
+            fields: [
+              { path: "model.widthM", says: { code: "record.asWritten", text: "Width: too narrow for a piano." } },
+            ],
             isMissing: false,
           })),
         )
@@ -439,8 +443,8 @@ test("a refused edit is sent when it is corrected", async ({ page }) => {
       ? answerWith(route, [
           {
             outcome: "refused",
-            message: "Width: no.",
-            fields: [{ path: "model.widthM", message: "Width: no." }],
+            says: { code: "record.asWritten", text: "Width: no." },
+            fields: [{ path: "model.widthM", says: { code: "record.asWritten", text: "Width: no." } }],
             isMissing: false,
           },
         ])

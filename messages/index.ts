@@ -16,10 +16,13 @@ import type { PickupCatalogue } from "../core/pickup";
 import type { PlanCatalogue } from "../core/planning";
 import type { PowerCatalogue } from "../core/power";
 import type { ProofCatalogue } from "../core/proof";
+import type { RecordCatalogue } from "../core/records";
 import type { RehearsalCatalogue } from "../core/rehearsal";
 import type { RoomCatalogue } from "../core/room";
 import type { ScheduleCatalogue } from "../core/schedule";
+import type { FieldCatalogue } from "../core/schema";
 import type { ExposureCatalogue } from "../core/sound";
+import type { WirelessCatalogue } from "../core/wireless";
 import { en } from "./en";
 import { saidBy, type Templates } from "./templates";
 
@@ -29,6 +32,7 @@ type Codes = BoardCatalogue &
   ConnectCatalogue &
   DressCatalogue &
   ExposureCatalogue &
+  FieldCatalogue &
   MediaCatalogue &
   MeterCatalogue &
   NoiseCatalogue &
@@ -37,11 +41,13 @@ type Codes = BoardCatalogue &
   PowerCatalogue &
   ProofCatalogue &
   ReasonCatalogue &
+  RecordCatalogue &
   RefusalCatalogue &
   RehearsalCatalogue &
   RoomCatalogue &
   ScheduleCatalogue &
-  SettingCatalogue;
+  SettingCatalogue &
+  WirelessCatalogue;
 /** Anything that can be said. */
 export type AnyMessage = Message<Codes>;
 

@@ -18,26 +18,26 @@ async function outcomeOf(
     const command = accept(Command, value);
     onAccepted(command);
     if (undone.some((earlier) => dependsOn(command, earlier)))
-      return { outcome: "failed", message: "It waits for a change before it.", requestId };
+      return { outcome: "failed", says: { code: "record.waits" }, requestId };
     return await runCommand(acting, command);
   } catch (error) {
     if (error instanceof Fault)
       return {
         outcome: "refused",
-        message: error.message,
+        says: error.says,
         fields: error.detail.fields ?? [],
         isMissing: error.detail.isMissing ?? false,
       };
     if (isAway(error)) throw error;
     if (isUnstorable(error))
-      return { outcome: "refused", message: "It holds something that cannot be stored.", fields: [], isMissing: false };
+      return { outcome: "refused", says: { code: "record.unstorable" }, fields: [], isMissing: false };
     if (isDangling(error))
-      return { outcome: "refused", message: "It names something that is not there.", fields: [], isMissing: true };
+      return { outcome: "refused", says: { code: "record.dangling" }, fields: [], isMissing: true };
     // Deeper than JavaScript itself can follow.
     if (error instanceof RangeError)
-      return { outcome: "refused", message: "It is nested too deep.", fields: [], isMissing: false };
+      return { outcome: "refused", says: { code: "record.tooDeep" }, fields: [], isMissing: false };
     log.error({ requestId, error }, "a command failed");
-    return { outcome: "failed", message: "Something went wrong here; it is tried again.", requestId };
+    return { outcome: "failed", says: { code: "record.failed", requestId: null }, requestId };
   }
 }
 

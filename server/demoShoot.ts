@@ -50,7 +50,7 @@ export async function demoRecordingBytes(file: string): Promise<Uint8Array<Array
     return makeCardRecording(ofCard, voiceOf(name, samples));
   }
   if (![DEMO_CLAP, ...DEMO_RECORDINGS].some((recording) => recording.file === file))
-    throw new Fault("missing", "There is no such recording.");
+    throw new Fault("missing", { code: "record.noRecording" });
   return recordingBytes(file);
 }
 

@@ -22,7 +22,10 @@ const request = (body: string, headers: Record<string, string> = {}) =>
 
 async function answer(each: Request, work: Parameters<typeof answerChange>[1] = async () => ({ done: true })) {
   const response = await answerChange(each, work);
-  return { status: response.status, body: (await response.json()) as { code?: string; message?: string } };
+  return {
+    status: response.status,
+    body: (await response.json()) as { code?: string; says?: { code: string }; message?: string },
+  };
 }
 
 test("health asks the database and makes nothing: no crew is founded by it", async () => {
@@ -115,17 +118,21 @@ test("characters in several parts are put together; bytes that are no UTF-8 are 
 
 test("what is too large or no JSON is refused in words", async () => {
   expect(await answer(request("x".repeat(2_000_001)))).toMatchObject({ status: 413, body: { code: "tooLarge" } });
-  expect(await answer(request("{"))).toMatchObject({ status: 422, body: { message: "The request is no JSON." } });
+  expect(await answer(request("{"))).toMatchObject({
+    status: 422,
+    body: { says: { code: "request.noJson" }, message: "The request is not JSON." },
+  });
 });
 
 test.each(Object.entries(FAULT_STATUS))(
   "a fault %s has status %d, its message and its detail",
   async (code, status) => {
-    const fields = [{ path: "x", message: "No." }];
+    const says = { code: "record.missing" } as const;
+    const fields = [{ path: "x", says }];
     const result = await answer(request("{}"), async () => {
-      throw new Fault(code as keyof typeof FAULT_STATUS, "In words.", { fields });
+      throw new Fault(code as keyof typeof FAULT_STATUS, says, { fields });
     });
-    expect(result).toEqual({ status, body: { code, message: "In words.", fields } });
+    expect(result).toEqual({ status, body: { code, says, message: "This record does not exist.", fields } });
   },
 );
 
@@ -142,7 +149,10 @@ describe("trouble that is not the caller's", () => {
       const result = await answer(request("{}"), async () => {
         throw Object.assign(new Error("lost"), { cause: { code } });
       });
-      expect(result).toMatchObject({ status: 503, body: { code: "unavailable", message: "The database is away." } });
+      expect(result).toMatchObject({
+        status: 503,
+        body: { code: "unavailable", says: { code: "request.databaseAway" } },
+      });
     },
   );
 
@@ -154,7 +164,11 @@ describe("trouble that is not the caller's", () => {
       });
       expect(result).toEqual({
         status: 422,
-        body: { code: "invalid", message: "It holds something that cannot be stored." },
+        body: {
+          code: "invalid",
+          says: { code: "record.unstorable" },
+          message: "It contains something that cannot be stored.",
+        },
       });
     },
   );

@@ -2,9 +2,11 @@ import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { database } from "../db/client";
 import { installation } from "../db/schema";
+import type { FaultMessage } from "../core/records";
+import { say } from "../messages";
 import { localCrew, type ActingCrew } from "./crew";
 import { eventStream } from "./events";
-import { FAULT_STATUS, Fault } from "./faults";
+import { FAULT_STATUS, Fault, type FaultCode } from "./faults";
 import { isAllowedHost, isOwnOrigin } from "./hosts";
 import { jsonStream } from "./jsonStream";
 import { log } from "./log";
@@ -23,23 +25,23 @@ export function actingCrew(): Promise<ActingCrew> {
 function checkSite(request: Request): void {
   const site = request.headers.get("sec-fetch-site");
   if (site !== null && site !== "same-origin" && site !== "none")
-    throw new Fault("forbidden", "This came from another site.");
+    throw new Fault("forbidden", { code: "request.otherSite" });
 }
 
 /** Refuses changes that another site makes a browser send. */
 function checkOrigin(request: Request): void {
   const site = request.headers.get("sec-fetch-site");
-  if (site !== null && site !== "same-origin") throw new Fault("forbidden", "This came from another site.");
+  if (site !== null && site !== "same-origin") throw new Fault("forbidden", { code: "request.otherSite" });
   const origin = request.headers.get("origin");
   const host = request.headers.get("host");
   if (!isAllowedHost(host) || (origin !== null && !isOwnOrigin(origin, host)))
-    throw new Fault("forbidden", "This came from another site.");
+    throw new Fault("forbidden", { code: "request.otherSite" });
   if (request.headers.get("content-type")?.split(";")[0] !== "application/json")
-    throw new Fault("forbidden", "Changes are sent as application/json.");
+    throw new Fault("forbidden", { code: "request.noJson" });
 }
 
 async function readBody(request: Request): Promise<unknown> {
-  const tooLarge = () => new Fault("tooLarge", "That is too much to save at once.");
+  const tooLarge = () => new Fault("tooLarge", { code: "request.tooLarge" });
   if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES) throw tooLarge();
   const decoder = new TextDecoder("utf-8", { fatal: true });
   let [text, size] = ["", 0];
@@ -55,7 +57,7 @@ async function readBody(request: Request): Promise<unknown> {
   } catch (error) {
     // What is still on its way is not waited for.
     reader?.cancel().catch(() => undefined);
-    throw error instanceof Fault ? error : new Fault("invalid", "The request is no JSON.");
+    throw error instanceof Fault ? error : new Fault("invalid", { code: "request.noJson" });
   }
 }
 
@@ -101,23 +103,20 @@ export async function answerHealth(): Promise<Response> {
   }
 }
 
+/** A fault as it is answered: its code and figures, and in words for whoever reads the answer itself. */
+const inWords = (code: FaultCode, says: FaultMessage) => ({ code, says, message: say(says) });
+
 function answerTrouble(error: unknown, requestId: string): Response {
   const own = { "x-request-id": requestId };
   if (error instanceof Fault)
-    return answerWith({ code: error.code, message: error.message, ...error.detail }, FAULT_STATUS[error.code], own);
+    return answerWith({ ...inWords(error.code, error.says), ...error.detail }, FAULT_STATUS[error.code], own);
   if (isUnstorable(error))
-    return answerWith(
-      { code: "invalid", message: "It holds something that cannot be stored." },
-      FAULT_STATUS.invalid,
-      own,
-    );
+    return answerWith(inWords("invalid", { code: "record.unstorable" }), FAULT_STATUS.invalid, own);
   const away = isAway(error);
   if (away) log.warn({ requestId, error }, "the database is away");
   else log.error({ requestId, error }, "a request failed");
-  const message = away
-    ? "The database is away."
-    : `Something went wrong here; nothing was changed. The log has it under ${requestId}.`;
-  return answerWith({ code: "unavailable", message, requestId }, away ? 503 : 500, own);
+  const says: FaultMessage = away ? { code: "request.databaseAway" } : { code: "record.failed", requestId };
+  return answerWith({ ...inWords("unavailable", says), requestId }, away ? 503 : 500, own);
 }
 
 /** Answers a change: origin checked, body read, faults told with their status. */
@@ -143,6 +142,24 @@ export async function answerRead(request: Request, work: (acting: ActingCrew) =>
     return await answerFine(await work(await actingCrew()), requestId);
   } catch (error) {
     return answerTrouble(error, requestId);
+  }
+}
+
+/** Answers with a document to look at or to keep; `work` gives null where there is nothing to make one of. */
+export async function answerDocument(
+  type: string,
+  name: string,
+  work: (acting: ActingCrew) => Promise<Uint8Array | null>,
+): Promise<Response> {
+  try {
+    const document = await work(await actingCrew());
+    if (!document) throw new Fault("missing", { code: "request.noDocument" });
+    return new Response(new Uint8Array(document), {
+      headers: { "content-type": type, "content-disposition": `inline; filename="${name}"` },
+    });
+  } catch (error) {
+    if (error instanceof Fault) return new Response(say(error.says), { status: FAULT_STATUS[error.code] });
+    throw error;
   }
 }
 

@@ -1,18 +1,18 @@
-import type { FieldFault } from "../core/records";
+import type { FaultMessage, FieldFault } from "../core/records";
 
 export type FaultCode = "invalid" | "missing" | "forbidden" | "tooLarge" | "unavailable";
 
-/** A use case's refusal, for the person at the screen. */
+/** A use case's refusal, as it is said at the screen. */
 export class Fault extends Error {
   override readonly name = "Fault";
 
   constructor(
     readonly code: FaultCode,
-    message: string,
+    readonly says: FaultMessage,
     /** `isMissing`: it names something that is not there; it may be later. */
     readonly detail: { fields?: readonly FieldFault[]; isMissing?: boolean } = {},
   ) {
-    super(message);
+    super(says.code);
   }
 }
 

@@ -1,5 +1,6 @@
 import { airSceneOf, capsuleCures, connectionsOf, FIRST_PROVISION, levelsOf, needsOf, newLink } from "../core/planning";
 import { fromTheBag } from "../core/rehearsal";
+import { say } from "../messages";
 import {
   type AirBody,
   type ConnectionBody,
@@ -131,7 +132,7 @@ describe("records", () => {
     await createRecord(acting, "scene", sceneId, newScene(shootId));
     const rig = { ...(await demoRig()), shootId, wearerId, sceneId };
     const fault = await faultOf(createRecord(acting, "rig", randomUUID(), rig));
-    expect(fault.detail.fields).toEqual([{ path: "wearerId", message: "Not there any more." }]);
+    expect(fault.detail.fields).toEqual([{ path: "wearerId", says: { code: "record.dangling" } }]);
   });
 });
 
@@ -144,9 +145,11 @@ describe("doors", () => {
   test("impossible figures and unknown fields are refused at their field", async () => {
     const shootId = await newShoot();
     const tall = await faultOf(createRecord(acting, "wearer", randomUUID(), { ...wearer(shootId), heightM: 4 }));
-    expect(tall.detail.fields).toEqual([{ path: "heightM", message: "Height: 0.8 to 2.3." }]);
+    expect(tall.detail.fields).toEqual([
+      { path: "heightM", says: { code: "field.range", field: "Height", minimum: 0.8, maximum: 2.3, unit: null } },
+    ]);
     const extra = await faultOf(createRecord(acting, "shoot", randomUUID(), { ...SHOOT, admin: true }));
-    expect(extra.message).toContain("admin");
+    expect(extra.says).toEqual({ code: "field.unknown", field: "admin" });
     const wide = { ...wearer(shootId), outfit: { layers: [], accessories: [] } };
     expect((await faultOf(createRecord(acting, "wearer", randomUUID(), wide))).code).toBe("invalid");
   });
@@ -155,11 +158,11 @@ describe("doors", () => {
     const shootId = await newShoot();
     const tied = { layers: [usualLayer("tee")], accessories: ["tie" as const] };
     const fault = await faultOf(createRecord(acting, "wearer", randomUUID(), { ...wearer(shootId), outfit: tied }));
-    expect(fault).toMatchObject({ code: "invalid", message: "A tie needs a shirt with a collar." });
+    expect(fault).toMatchObject({ code: "invalid", says: { code: "cannot.neckwear", neckwear: "tie" } });
     expect(fault.detail.fields![0]!.path).toBe("outfit.accessories");
     const rig = await demoRig();
-    expect((await faultOf(createRecord(acting, "rig", randomUUID(), { ...rig, outfit: tied }))).message).toContain(
-      "collar",
+    expect((await faultOf(createRecord(acting, "rig", randomUUID(), { ...rig, outfit: tied }))).says.code).toBe(
+      "cannot.neckwear",
     );
     const many = { layers: Array.from({ length: 60 }, () => usualLayer("tee")), accessories: [] };
     expect(
@@ -189,7 +192,7 @@ describe("doors", () => {
     expect(fault.code).toBe("invalid");
     const figures = { ...(item!.body.figures as object), leadM: -1 };
     const short = await faultOf(changeTo(acting, "kitItem", item!.id, { ...item!.body, figures }));
-    expect(short.detail.fields!.map(({ message }) => message).join(" ")).toContain("Lead: 0.3 to 5 m.");
+    expect(short.detail.fields!.map(({ says }) => say(says)).join(" ")).toContain("Lead: 0.3 to 5 m.");
   });
 
   test("a target above the ceiling is refused", async () => {
@@ -255,7 +258,7 @@ describe("the demo shoot", () => {
       expect([wearer.body.name, plan!.isChosen]).toEqual([wearer.body.name, true]);
       const place = plan!.dress.places.findIndex(({ ways }) => ways.includes(plan!.candidate!));
       expect(place).toBeLessThan(4);
-      expect(recipeFor(plan!.candidate!, plan!.dress).steps[0]).toContain("Ask");
+      expect(recipeFor(plan!.candidate!, plan!.dress).steps[0]!.code).toBe("step.ask");
     }
   });
 
@@ -324,7 +327,7 @@ describe("the demo shoot", () => {
   });
 
   test("only its own recordings are handed out", async () => {
-    await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("no such recording");
+    await expect(demoRecordingBytes("../../package.json")).rejects.toThrow("record.noRecording");
     expect((await demoRecordingBytes("engineer-quay.wav")).length).toBeGreaterThan(100_000);
   });
 });
@@ -417,7 +420,7 @@ test("the air: stored with its scan, a frequency outside the region refused by n
   const outside = { ...body, links: [{ ...body.links[0]!, frequencyMHz: 800 }] };
   await expect(changeTo(acting, "air", id, outside)).rejects.toMatchObject({
     code: "invalid",
-    message: expect.stringContaining("Camera hop: 800.000 MHz is not allowed") as string,
+    says: expect.objectContaining({ code: "air.refusedLink", link: "Camera hop" }) as object,
   });
   await expect(changeTo(acting, "air", id, { ...body, systems: [] })).rejects.toMatchObject({ code: "invalid" });
   const elsewhere = { ...body, shootId: randomUUID() };

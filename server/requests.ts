@@ -9,13 +9,13 @@ const MOST_TAKES = 60;
 /** What of a shoot changed after a number that an earlier answer named; 0 or nothing for all of it. */
 export function requestChanges(acting: ActingCrew, shootId: string, since: string | null): Promise<Changes> {
   const number = Number(since ?? 0);
-  if (!Number.isSafeInteger(number) || number < 0) throw new Fault("invalid", "since: a number of a change.");
+  if (!Number.isSafeInteger(number) || number < 0) throw new Fault("invalid", { code: "request.badSince" });
   return loadChanges(acting, shootId, number);
 }
 
 /** All that was measured of the takes that `of` names, ids of measurements with commas between. */
 export function requestTakeDetails(acting: ActingCrew, of: string | null): Promise<Change<"takeDetail">[]> {
   const ids = (of ?? "").split(",").filter(Boolean);
-  if (ids.length > MOST_TAKES) throw new Fault("invalid", `of: at most ${MOST_TAKES} takes at once.`);
+  if (ids.length > MOST_TAKES) throw new Fault("invalid", { code: "request.tooManyTakes", most: MOST_TAKES });
   return loadTakeDetails(acting, ids);
 }

@@ -10,6 +10,7 @@ import {
   type OnAir,
   readScan,
   type Scan,
+  type ScanMessage,
   ScanRefusal,
 } from "../core/wireless";
 import { clipText } from "../core/schema";
@@ -45,7 +46,7 @@ async function runInTurns<Step, Result>(
   return next.value;
 }
 
-export type ScanOutcome = { scan: Scan; says: string } | { refused: string };
+export type ScanOutcome = { scan: Scan; says: ScanMessage } | { refused: ScanMessage };
 
 const door = {
   /** Coordinates; progress is told every tenth of a second, and a cancelled search gives its best so far. */
@@ -70,11 +71,10 @@ const door = {
       const read = readScan(texts.join("\n"));
       const name = files.length === 1 ? files[0]!.name : `${files[0]!.name} and ${files.length - 1} more`;
       const scan = binScan(read.points, clipText(name, 120));
-      const ignored = read.ignored > 0 ? ` ${read.ignored} rows were passed over (${read.firstFault}).` : "";
-      return { scan, says: `${read.rows} rows in ${read.unit}.${ignored}` };
+      const { rows, unit, ignored, firstFault } = read;
+      return { scan, says: { code: "scan.read", rows, unit, ignored, firstFault } };
     } catch (error) {
-      if (error instanceof ScanRefusal) return { refused: error.message };
-      return { refused: "The file could not be read." };
+      return { refused: error instanceof ScanRefusal ? error.says : { code: "scan.unreadable" } };
     }
   },
 };

@@ -90,7 +90,7 @@ describe("what may not be", () => {
     expect(airPlanFaults(plan).map(({ path }) => path)).toEqual(["/links/0/frequencyMHz", "/links/0/spareMHz"]);
     expect(withoutForbidden(plan).links.map(({ frequencyMHz }) => frequencyMHz)).toEqual([null, 520]);
     const backwards = { ...plan, links: [], systems: [{ ...plan.systems[0]!, toMHz: 1 }] };
-    expect(airPlanFaults(backwards)[0]!.message).toContain("must end above");
+    expect(airPlanFaults(backwards)[0]!.says.code).toBe("air.endsBelow");
   });
 });
 

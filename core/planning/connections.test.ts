@@ -2,7 +2,6 @@ import { GENERIC_DEVICES, INPUTS, KIT_SCHEMAS, type KitKind, PARTS, SOURCES } fr
 import { ownLike } from "../connect";
 import { doStep, fromTheBag, signatureOf, stepMessages } from "../rehearsal";
 import { LIVING_ROOM } from "../room";
-import { minus } from "../sound";
 import { fits, schemaFaults } from "../schema";
 import { type AirLink, BY_LEAD, FIRST_AIR_PLAN } from "../wireless";
 import { newLink } from "./airScene";

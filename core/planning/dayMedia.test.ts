@@ -1,3 +1,4 @@
+import { say } from "../../messages";
 import { FIRST_AIR_PLAN } from "../wireless";
 import { LIVING_ROOM } from "../room";
 import { schemaFaults } from "../schema";
@@ -91,8 +92,8 @@ test("what is assumed fits what may be stored", () => {
   const body = { ...provisionBodyOf(bundle({}, { provisions: [] })), shootId: crypto.randomUUID() };
   expect(schemaFaults(ProvisionBody, body)).toEqual([]);
   const wrong = { ...body, packBattery: { ...body.packBattery, milliampereHours: -5 }, temperatureC: 90 };
-  expect(schemaFaults(ProvisionBody, wrong).map(({ message }) => message)).toEqual(
-    expect.arrayContaining(["Capacity: 10 to 100000 mAh.", "Coldest hour: -30 to 50 °C."]),
+  expect(schemaFaults(ProvisionBody, wrong).map(({ says }) => say(says))).toEqual(
+    expect.arrayContaining(["Capacity: 10 to 100000 mAh.", "Coldest hour: −30 to 50 °C."]),
   );
 });
 

@@ -1,5 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import type { FaultMessage } from "./messages";
 import { RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "./records";
 import type { FieldConflict } from "./patch";
 
@@ -58,7 +59,7 @@ export interface Change<Kind extends RecordKind = RecordKind> {
 
 export interface FieldFault {
   path: string;
-  message: string;
+  says: FaultMessage;
 }
 
 /** What came of a command. */
@@ -70,8 +71,8 @@ export type Outcome =
   /** It was deleted. */
   | { outcome: "gone"; records: Change[] }
   /** `isMissing`: what it names is not there; it may be later. */
-  | { outcome: "refused"; message: string; fields: readonly FieldFault[]; isMissing: boolean }
-  | { outcome: "failed"; message: string; requestId: string };
+  | { outcome: "refused"; says: FaultMessage; fields: readonly FieldFault[]; isMissing: boolean }
+  | { outcome: "failed"; says: FaultMessage; requestId: string };
 
 /** Everything of a shoot that changed after a number of a change, or all that is there. */
 export interface Changes {

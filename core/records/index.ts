@@ -16,6 +16,7 @@ export { Command, Commands, type Change, type Changes, type FieldFault, type Out
 export { dependsOn, namedBy } from "./dependence";
 export { inShapeNow } from "./earlierShapes";
 export { emptyShoot } from "./emptyShoot";
+export type { FaultMessage, RecordCatalogue } from "./messages";
 export { newScene } from "./newScene";
 export { fieldChanges, joined, overlaid, sameValue, withChanges, type FieldChange, type FieldConflict } from "./patch";
 export {

@@ -39,6 +39,9 @@ export interface Pieces {
 
 /** What is said of a place: its sound, what would help, and a clap. Distances in m, times in s. */
 export type RoomCatalogue = StoredCatalogue<typeof REMARKS> & {
+  "place.corner": { side: "length" | "width" };
+  "place.noSurface": { surface: string };
+  "place.partsTooLarge": { surface: string; wholeM2: number; usedM2: number };
   "clap.notSound": object;
   "clap.silent": object;
   "clap.none": object;

@@ -2,11 +2,12 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { MeasuredTone, MOST_SOURCES, NoiseSource } from "../noise";
 import { type Air, ROOM_AIR } from "../sound";
-import { oneOf, type SchemaFault } from "../schema";
+import { oneOf } from "../schema";
 import { FURNISHING_IDS } from "./furnishings";
 import { MATERIAL_IDS } from "./materials";
 import { NC_NUMBERS } from "./noiseCriteria";
 import { MeasuredEcho } from "./measuredEcho";
+import type { RoomMessage } from "./messages";
 import { SURFACE_IDS, SURFACE_NAMES, surfaceAreaM2, surfacesOf } from "./shape";
 import { TREATMENT_IDS } from "./treatmentKinds";
 
@@ -81,18 +82,18 @@ export type PlaceModel = Static<typeof PlaceModel>;
 export const airOf = ({ air }: Pick<PlaceModel, "air">): Air => ({ ...ROOM_AIR, ...air });
 
 /** What of a place cannot be, each with its field and what to do. The schema's bounds are checked before. */
-export function placeFaults(model: PlaceModel): SchemaFault[] {
-  const faults: SchemaFault[] = [];
+export function placeFaults(model: PlaceModel): { path: string; says: RoomMessage }[] {
+  const faults: { path: string; says: RoomMessage }[] = [];
   if (model.setting === "open") return faults;
   if (model.setting === "lShape") {
-    for (const [path, cut, whole, name] of [
+    for (const [path, cut, whole, side] of [
       ["cutLengthM", model.cutLengthM, model.lengthM, "length"],
       ["cutWidthM", model.cutWidthM, model.widthM, "width"],
     ] as const)
       if (cut <= 0 || cut >= whole)
         faults.push({
           path,
-          message: `An L's missing corner must be shorter than the room's ${name}, and more than 0.`,
+          says: { code: "place.corner", side },
         });
     if (faults.length > 0) return faults;
   }
@@ -104,11 +105,14 @@ export function placeFaults(model: PlaceModel): SchemaFault[] {
     const wholeM2 = surfaceAreaM2(model, surface);
     const usedM2 = onIt.reduce((sum, { areaM2 }) => sum + areaM2, 0);
     if (!surfaces.includes(surface))
-      faults.push({ path: `patches.${index}.surface`, message: `This place has no ${SURFACE_NAMES[surface]}.` });
+      faults.push({
+        path: `patches.${index}.surface`,
+        says: { code: "place.noSurface", surface: SURFACE_NAMES[surface] },
+      });
     else if (usedM2 > wholeM2 + 0.05)
       faults.push({
         path: `patches.${index}.areaM2`,
-        message: `The ${SURFACE_NAMES[surface]} has ${wholeM2.toFixed(1)} m²; its parts take ${usedM2.toFixed(1)} m². Make a part smaller.`,
+        says: { code: "place.partsTooLarge", surface: SURFACE_NAMES[surface], wholeM2, usedM2 },
       });
   }
   return faults;

@@ -3,7 +3,7 @@ import * as Type from "@sinclair/typebox";
 const PATTERN = "^([01][0-9]|2[0-3]):[0-5][0-9]$";
 
 /** A time of day, "HH:MM", 24 hours. */
-export const ClockTime = (title: string) => Type.String({ title, pattern: PATTERN, patternSays: "a time like 09:30" });
+export const ClockTime = (title: string) => Type.String({ title, pattern: PATTERN, patternCode: "time" });
 
 /** Whether a text is such a time. */
 export function isClockTime(text: string): boolean {

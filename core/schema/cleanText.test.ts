@@ -40,9 +40,9 @@ test("texts that cannot be stored are refused at their field, names of fields to
   });
   const faults = schemaFaults(schema, { name: "half \ud83c", more: [{ "a\0": "fine" }, { b: "NUL \0" }] });
   expect(faults).toEqual([
-    { path: "name", message: "Name: it holds a character that cannot be stored." },
-    { path: "more.0", message: "It holds a character that cannot be stored." },
-    { path: "more.1.b", message: "b: it holds a character that cannot be stored." },
+    { path: "name", says: { code: "field.unstorable", field: "Name" } },
+    { path: "more.0", says: { code: "field.unstorable", field: null } },
+    { path: "more.1.b", says: { code: "field.unstorable", field: "b" } },
   ]);
   expect(schemaFaults(schema, { name: "whole 🎙", more: [] })).toEqual([]);
 });

@@ -1,11 +1,12 @@
 import * as Type from "@sinclair/typebox";
 import { HeightM } from "../dress";
 import { PlaceBody, ShootBody } from "../records";
+import { say } from "../../messages";
 import { oneOf } from "./oneOf";
 import { fits, schemaFaults } from "./validate";
 
 const messages = (schema: Parameters<typeof schemaFaults>[0], value: unknown) =>
-  schemaFaults(schema, value).map((fault) => fault.message);
+  schemaFaults(schema, value).map((fault) => say(fault.says));
 
 test("an impossible height is refused with what is allowed", () => {
   expect(messages(HeightM, 4)).toEqual(["Height: 0.8 to 2.3."]);
@@ -33,7 +34,7 @@ test("each fault names its field", () => {
 
 test("missing parts are named, wrong ids refused", () => {
   expect(messages(PlaceBody, { shootId: "not-an-id", name: "x" })).toEqual(
-    expect.arrayContaining(["model is missing.", "shootId: this is no id."]),
+    expect.arrayContaining(["model is missing.", "shootId: this is not an id."]),
   );
 });
 

@@ -2,11 +2,12 @@ import type { Static, TSchema } from "@sinclair/typebox";
 import Ajv, { type ErrorObject, type ValidateFunction } from "ajv";
 import addFormats from "ajv-formats";
 import { isStorable } from "./cleanText";
+import type { FieldMessage } from "./messages";
 
 export interface SchemaFault {
   /** Where, as a dotted path; empty for the whole. */
   path: string;
-  message: string;
+  says: FieldMessage;
 }
 
 const ajv = addFormats(
@@ -15,7 +16,7 @@ const ajv = addFormats(
     strict: true,
     strictTypes: false,
     verbose: true,
-    keywords: ["unit", "step", "patternSays"],
+    keywords: ["unit", "step", "patternCode"],
   }),
   ["date"],
 );
@@ -24,43 +25,58 @@ ajv.addFormat("uuid", /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
+type Parent = {
+  title?: unknown;
+  unit?: unknown;
+  minimum?: number;
+  maximum?: number;
+  format?: string;
+  patternCode?: unknown;
+};
+
 function titleOf(error: ErrorObject): string {
-  const title: unknown = (error.parentSchema as { title?: unknown } | undefined)?.title;
+  const { title } = error.parentSchema as Parent;
   return typeof title === "string" ? title : (error.instancePath.split("/").filter(Boolean).at(-1) ?? "This");
 }
 
-function unitOf(error: ErrorObject): string {
-  const unit: unknown = (error.parentSchema as { unit?: unknown } | undefined)?.unit;
-  return typeof unit === "string" ? ` ${unit}` : "";
-}
-
-/** One schema error in plain words, with what is allowed. */
-function wordsFor(error: ErrorObject): string {
-  const schema = (error.parentSchema ?? {}) as { minimum?: number; maximum?: number; format?: string };
+/** One schema error, with what is allowed. */
+function messageOf(error: ErrorObject): FieldMessage {
+  const { minimum, maximum, format, patternCode, ...parent } = error.parentSchema as Parent;
+  const unit = typeof parent.unit === "string" ? parent.unit : null;
+  const params = error.params as Record<string, unknown>;
+  const field = titleOf(error);
   switch (error.keyword) {
     case "minimum":
     case "maximum":
-      return schema.minimum !== undefined && schema.maximum !== undefined
-        ? `${titleOf(error)}: ${schema.minimum} to ${schema.maximum}${unitOf(error)}.`
-        : `${titleOf(error)} ${error.message ?? "is out of range"}.`;
+      if (minimum === undefined) return { code: "field.most", field, maximum: maximum!, unit };
+      if (maximum === undefined) return { code: "field.least", field, minimum, unit };
+      return { code: "field.range", field, minimum, maximum, unit };
+    case "const":
+      return { code: "field.oneOf", field, values: [params["allowedValue"] as string | number] };
     case "enum":
-      return `${titleOf(error)}: one of ${(error.params as { allowedValues: unknown[] }).allowedValues.join(", ")}.`;
+      return { code: "field.oneOf", field, values: params["allowedValues"] as (string | number)[] };
     case "required":
-      return `${(error.params as { missingProperty: string }).missingProperty} is missing.`;
+      return { code: "field.missing", field: params["missingProperty"] as string };
     case "additionalProperties":
-      return `${(error.params as { additionalProperty: string }).additionalProperty} is not known here.`;
+      return { code: "field.unknown", field: params["additionalProperty"] as string };
     case "minLength":
-      return `${titleOf(error)} must not be empty.`;
+      return { code: "field.empty", field };
+    case "maxLength":
+      return { code: "field.tooLong", field, most: params["limit"] as number };
+    case "maxItems":
+      return { code: "field.tooMany", field, most: params["limit"] as number };
+    case "minItems":
+      return { code: "field.tooFew", field, least: params["limit"] as number };
+    case "uniqueItems":
+      return { code: "field.twice", field };
+    case "type":
+      return { code: "field.type", field, type: String(params["type"]) };
     case "format":
-      return schema.format === "date"
-        ? `${titleOf(error)}: a date, such as 2027-05-11.`
-        : `${titleOf(error)}: this is no id.`;
-    case "pattern": {
-      const says: unknown = (error.parentSchema as { patternSays?: unknown } | undefined)?.patternSays;
-      return typeof says === "string" ? `${titleOf(error)}: ${says}.` : `${titleOf(error)} must not be empty.`;
-    }
+      return { code: format === "date" ? "field.date" : "field.id", field };
+    case "pattern":
+      return { code: patternCode === "time" ? "field.time" : "field.empty", field };
     default:
-      return `${titleOf(error)} ${error.message ?? "is not right"}.`;
+      return { code: "field.invalid", field };
   }
 }
 
@@ -73,8 +89,8 @@ function textFaults(value: unknown, path: readonly string[], faults: SchemaFault
   if (titles !== undefined && Object.keys(titles as object).length === 0) return;
   if (typeof value === "string") {
     if (isStorable(value)) return;
-    const title = (titles as { title?: string } | undefined)?.title ?? path.at(-1) ?? "This";
-    faults.push({ path: path.join("."), message: `${title}: it holds a character that cannot be stored.` });
+    const field = (titles as { title?: string } | undefined)?.title ?? path.at(-1) ?? "This";
+    faults.push({ path: path.join("."), says: { code: "field.unstorable", field } });
   } else if (Array.isArray(value)) {
     const items = (titles as { items?: unknown } | undefined)?.items;
     value.forEach((each, index) => textFaults(each, [...path, String(index)], faults, items));
@@ -82,7 +98,7 @@ function textFaults(value: unknown, path: readonly string[], faults: SchemaFault
     const properties = (titles as { properties?: Record<string, unknown> } | undefined)?.properties;
     for (const [key, each] of Object.entries(value)) {
       if (isStorable(key)) textFaults(each, [...path, key], faults, properties?.[key]);
-      else faults.push({ path: path.join("."), message: "It holds a character that cannot be stored." });
+      else faults.push({ path: path.join("."), says: { code: "field.unstorable", field: null } });
     }
   }
 }
@@ -104,7 +120,7 @@ export function schemaFaults(schema: TSchema, value: unknown): SchemaFault[] {
     .slice(0, MOST_FAULTS)
     .map((error) => ({
       path: error.instancePath.slice(1).replaceAll("/", "."),
-      message: wordsFor(error),
+      says: messageOf(error),
     }));
 }
 

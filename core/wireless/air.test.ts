@@ -1,15 +1,17 @@
+import { say } from "../../messages";
 import fc from "fast-check";
 import { FIRST_AIR_PLAN, type AirLink, type AirPlan } from "./airPlan";
-import { conflictWords } from "./products";
+import { conflictMessage } from "./products";
 import { coordinateAir } from "./coordinateAir";
-import { coordinationWords } from "./coordinationWords";
+import { coordinationMessages } from "./coordinationMessages";
+import type { CoordinatedAir } from "./coordinateAir";
 import { carriersOf, judgeAir, prepareAir } from "./judgeAir";
 import {
-  budgetWords,
+  budgetMessage,
   channelCentreMHz,
   congestionOf,
   diversityM,
-  latencyWords,
+  latencyMessage,
   linkBudget,
   whipM,
   type LinkBudgetInput,
@@ -18,7 +20,9 @@ import { momentsOf } from "./moments";
 import { EXAMPLE_REGIONS, rangeOf, regionFaults, whyForbidden } from "./region";
 import { binScan, levelNear, merged, readScan, ScanRefusal, takenParts, MOST_BINS } from "./scan";
 import { simulatedScan } from "./scanner";
-import { bankWords, canTune, choicesOf, countBanks, GENERIC_SYSTEMS, presetName } from "./systems";
+import { bankMessage, canTune, choicesOf, countBanks, GENERIC_SYSTEMS, presetName } from "./systems";
+
+const saidOf = (result: CoordinatedAir): string => coordinationMessages(result).map(say).join(" ");
 
 const REGION = EXAMPLE_REGIONS[0]!;
 const [TUNED, , BANKED] = GENERIC_SYSTEMS;
@@ -41,13 +45,13 @@ describe("scan", () => {
     const scan = readScan("470,-98\n471,-90\nnonsense\n470,-60\n472,NaN\n-3,-90\n473,400");
     expect([...scan.points.levelsDbm]).toEqual([-60, -90]);
     expect([scan.repeated, scan.ignored, scan.rows]).toEqual([1, 4, 7]);
-    expect(scan.firstFault).toContain('row 3, "nonsense"');
+    expect(scan.firstFault).toEqual({ code: "scan.rowFigures", row: 3, line: "nonsense" });
   });
 
   test("what is no scan is refused in one sentence; a wrong unit is asked for", () => {
     for (const text of ["", "\n\n", "hello", "a,b\nc,d", "470,-98", "\u0000\u0001\u0002"])
       expect(() => readScan(text)).toThrow(ScanRefusal);
-    expect(() => readScan("9000,-98\n9500,-97")).toThrow(/name the unit in a heading/);
+    expect(() => readScan("9000,-98\n9500,-97")).toThrow("scan.unit");
   });
 
   test("any text is read or refused, never anything else (fuzz)", () => {
@@ -110,14 +114,14 @@ describe("scan", () => {
 describe("region and systems", () => {
   test("outside the ranges, off the steps and over the power is refused, with what to do", () => {
     expect(whyForbidden(REGION, 600.025, 30)).toBeNull();
-    expect(whyForbidden(REGION, 600.01, 30)).toContain("not allowed");
-    expect(whyForbidden(REGION, 750, 30)).toContain("choose within its ranges");
-    expect(whyForbidden(REGION, 600.025, 80)).toContain("turn the power down");
+    expect(whyForbidden(REGION, 600.01, 30)!.code).toBe("forbidden.frequency");
+    expect(whyForbidden(REGION, 750, 30)!.code).toBe("forbidden.frequency");
+    expect(whyForbidden(REGION, 600.025, 80)!.code).toBe("forbidden.power");
     expect(rangeOf(REGION, 2440.3)?.powerMw).toBe(10);
     expect(EXAMPLE_REGIONS.every(({ isExample }) => isExample)).toBe(true);
     expect(EXAMPLE_REGIONS.flatMap(regionFaults)).toEqual([]);
     const wrong = { ...REGION, ranges: [{ ...REGION.ranges[0]!, toMHz: 400 }] };
-    expect(regionFaults(wrong)[0]!.message).toContain("must end above 470");
+    expect(regionFaults(wrong)[0]!.says).toEqual({ code: "air.rangeEndsBelow", range: 1, fromMHz: 470 });
   });
 
   test("choices are the steps of a system that the region allows and the air leaves free", () => {
@@ -135,13 +139,13 @@ describe("region and systems", () => {
     const busy = BANKED!.banks[0]!.channelsMHz[0]!;
     const counts = countBanks(BANKED!, REGION, [{ fromMHz: busy - 0.01, toMHz: busy + 3 }], null);
     expect(counts[0]!.free).toBeGreaterThan(counts.find(({ bank }) => bank.name === "1")!.free);
-    expect(bankWords(counts, counts[0]!.bank.name)).toMatch(/^Bank \d: 8 of 8 channels free; bank \d has 8/);
-    expect(bankWords(counts, "1")).toMatch(/^Bank 1: [0-7] of 8 channels free; bank \d has 8/);
+    expect(say(bankMessage(counts, counts[0]!.bank.name))).toMatch(/^Bank \d: 8 of 8 channels free; bank \d has 8/);
+    expect(say(bankMessage(counts, "1"))).toMatch(/^Bank 1: [0-7] of 8 channels free; bank \d has 8/);
     expect(presetName(BANKED!, busy)).toBe("bank 1, channel 1");
     expect(presetName(TUNED!, 520)).toBeNull();
     expect(canTune(BANKED!, busy)).toBe(true);
-    expect(bankWords(countBanks(BANKED!, REGION, [{ fromMHz: 1, toMHz: 7000 }], null), "1")).toContain(
-      "scan elsewhere",
+    expect(say(bankMessage(countBanks(BANKED!, REGION, [{ fromMHz: 1, toMHz: 7000 }], null), "1"))).toContain(
+      "Scan elsewhere",
     );
   });
 });
@@ -167,8 +171,11 @@ describe("range and delay", () => {
     expect(linkBudget({ ...BUDGET, airDbm: -85 }).marginDb).toBeLessThan(open.marginDb);
     const kit = { ...BUDGET, frequencyMHz: 2440, powerMw: 10, needsDbm: -82, hasDiversity: false };
     expect(linkBudget({ ...kit, bodies: "one" }).grade).toBe("redo");
-    expect(budgetWords(linkBudget({ ...kit, bodies: "one" }), "one")).toContain("Let the antennas see each other");
-    expect(budgetWords(open, "none")).toMatch(/^It holds/);
+    expect(budgetMessage(linkBudget({ ...kit, bodies: "one" }), "one")).toMatchObject({
+      code: "range.short",
+      isWorn: true,
+    });
+    expect(budgetMessage(open, "none").code).toBe("range.good");
   });
 
   test("at the reach nothing is left, and farther is never better (property)", () => {
@@ -191,10 +198,10 @@ describe("range and delay", () => {
   });
 
   test("19 ms at 25 frames is 0.48 of a frame; at 50 it is seen", () => {
-    expect(latencyWords(19, 25)).toContain("0.47 frames");
-    expect(latencyWords(19, 25)).toContain("beside a wired mic");
-    expect(latencyWords(19, 50)).toContain("line it up in the edit");
-    expect(latencyWords(3, 25)).toBeNull();
+    expect(latencyMessage(19, 25)!.code).toBe("latency.unseen");
+    expect(latencyMessage(19, 25)).toMatchObject({ frames: 0.475 });
+    expect(latencyMessage(19, 50)!.code).toBe("latency.seen");
+    expect(latencyMessage(3, 25)).toBeNull();
   });
 
   test("networks on 1 and 6 leave the upper end; weak ones do not count", () => {
@@ -281,7 +288,7 @@ describe("a plan on the air", () => {
     const air = plan(links, { scan });
     const result = run(air);
     expect([result.placed, result.wanted]).toEqual([7, 7]);
-    expect(coordinationWords(result)).toMatch(/^All 7 links have a frequency/);
+    expect(saidOf(result)).toMatch(/^All 7 links have a frequency/);
     const tuned = new Map(result.tuned);
     const spare = new Map(result.spares);
     const done = plan(
@@ -307,7 +314,7 @@ describe("a plan on the air", () => {
     const air = plan(links);
     const prepared = prepareAir(air, always(links));
     const { conflicts, cure } = judgeAir(air, prepared);
-    expect(conflicts.map(conflictWords)).toContain("A + C − B lands on D");
+    expect(conflicts.map((each) => say(conflictMessage(each)))).toContain("A + C − B lands on D");
     expect(cure).not.toBeNull();
     const mended = plan(
       links.map((each) => (each.id === cure!.link.id ? { ...each, frequencyMHz: cure!.toMHz } : each)),
@@ -318,17 +325,19 @@ describe("a plan on the air", () => {
 
   test("locked links that fight, lie outside the region or off their system's steps are said, not built on", () => {
     const fight = [520, 520.1].map((frequencyMHz, index) => link("ab"[index]!, { frequencyMHz, isLocked: true }));
-    expect(coordinationWords(run(plan(fight)))).toContain("conflict with each other");
+    expect(saidOf(run(plan(fight)))).toContain("conflict with each other");
     const outside = [
       link("a", { frequencyMHz: 800, isLocked: true }),
       link("b", { frequencyMHz: 520.01, isLocked: true }),
     ];
     expect(
       run(plan(outside))
-        .refused.map(({ says }) => says)
+        .refused.map(({ says }) => say(says))
         .join(" "),
     ).toMatch(/A: 800.000 MHz is not allowed.*B: 520.010/);
-    expect(run(plan([link("a", { systemId: "gone" })])).refused[0]!.says).toContain("its system is gone");
+    expect(run(plan([link("a", { systemId: "gone" })])).refused[0]!.says.because).toEqual({
+      code: "forbidden.systemGone",
+    });
     const strays = plan([link("a", { frequencyMHz: 800 })]);
     expect(judgeAir(strays, prepareAir(strays, always(strays.links))).refused).toHaveLength(1);
   });
@@ -339,12 +348,12 @@ describe("a plan on the air", () => {
     const result = run(plan(links, { systems: [narrow] }), 4000);
     expect(result.placed).toBeLessThan(9);
     expect(result.isProved).toBe(true);
-    expect(coordinationWords(result)).toMatch(/of 9 links have a frequency; more are not possible\./);
+    expect(saidOf(result)).toMatch(/of 9 links have a frequency\. More are not possible\./);
     const stopped = coordinateAir(plan(links, { systems: [narrow] }), always(links), 1, 4000);
     stopped.next();
     let next = stopped.next(true);
     while (!next.done) next = stopped.next();
     expect(next.value.placed).toBeGreaterThan(1);
-    expect(coordinationWords(run(plan([])))).toBe("There is nothing to coordinate.");
+    expect(saidOf(run(plan([])))).toBe("There is nothing to coordinate.");
   });
 });

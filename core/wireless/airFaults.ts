@@ -1,25 +1,26 @@
+import type { AirMessage, RefusedLinkMessage } from "./messages";
 import { BY_LEAD, type AirPlan } from "./airPlan";
 import { regionFaults, whyForbidden } from "./region";
 import { MOST_CHANNELS, stepCount } from "./systems";
 
 interface FieldFault {
   path: string;
-  message: string;
+  says: AirMessage | RefusedLinkMessage;
 }
 
 /** Fields that make no sense by themselves, with what to do: ranges that end before they begin, steps too fine to search. */
 export function airFormFaults({ region, systems }: Pick<AirPlan, "region" | "systems">): FieldFault[] {
-  const wrong = regionFaults(region).map(({ path, message }) => ({ path: `/region${path}`, message }));
+  const wrong = regionFaults(region).map(({ path, says }) => ({ path: `/region${path}`, says }));
   const tuning = systems.flatMap((system, index): FieldFault[] => {
     const { name, fromMHz, toMHz, band, banks } = system;
     if (fromMHz >= toMHz)
-      return [{ path: `/systems/${index}/toMHz`, message: `${name} must end above ${fromMHz} MHz.` }];
+      return [{ path: `/systems/${index}/toMHz`, says: { code: "air.endsBelow", system: name, fromMHz } }];
     const steps = stepCount(system);
     if (band === "ism24" || banks.length > 0 || steps <= MOST_CHANNELS) return [];
     return [
       {
         path: `/systems/${index}/stepKHz`,
-        message: `${name} would have ${steps} channels, and ${MOST_CHANNELS} can be searched: take larger steps, or a smaller range.`,
+        says: { code: "air.tooManyChannels", system: name, channels: steps, most: MOST_CHANNELS },
       },
     ];
   });
@@ -29,13 +30,15 @@ export function airFormFaults({ region, systems }: Pick<AirPlan, "region" | "sys
 /** Fields of an air plan that cannot be, with what to do: those of its form, and frequencies outside the region. */
 export function airPlanFaults(plan: Pick<AirPlan, "region" | "systems" | "links">): FieldFault[] {
   const { region, systems, links } = plan;
-  const forbidden = links.flatMap(({ systemId, name, frequencyMHz, spareMHz }, index) => {
+  const forbidden = links.flatMap(({ systemId, name, frequencyMHz, spareMHz }, index): FieldFault[] => {
     const system = systems.find(({ id }) => id === systemId);
     if (!system || systemId === BY_LEAD || system.band === "ism24") return [];
-    return (["frequencyMHz", "spareMHz"] as const).flatMap((field) => {
+    return (["frequencyMHz", "spareMHz"] as const).flatMap((field): FieldFault[] => {
       const at = { frequencyMHz, spareMHz }[field];
-      const says = at === null ? null : whyForbidden(region, at, system.powerMw);
-      return says ? [{ path: `/links/${index}/${field}`, message: `${name}: ${says}` }] : [];
+      const because = at === null ? null : whyForbidden(region, at, system.powerMw);
+      return because
+        ? [{ path: `/links/${index}/${field}`, says: { code: "air.refusedLink", link: name, because } }]
+        : [];
     });
   });
   return [...airFormFaults(plan), ...forbidden];

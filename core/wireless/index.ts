@@ -8,26 +8,27 @@ export { airProblem, type WantedLink } from "./airProblem";
 export { AirRules, USUAL_RULES, toUnits } from "./airRules";
 export { coordinator, firstFit } from "./coordinate";
 export { bindingOf, coordinateAir, withTuned, type AirProgress, type CoordinatedAir } from "./coordinateAir";
-export { bindingWords, coordinationWords } from "./coordinationWords";
+export { bindingMessage, coordinationMessages } from "./coordinationMessages";
 export { exactSearch } from "./exactSearch";
 export { carriersOf, judgeAir, prepareAir, type AirFaults, type PreparedAir } from "./judgeAir";
 export {
   BODIES,
   RangeWish,
-  budgetWords,
+  budgetMessage,
   congestionOf,
   diversityM,
-  latencyWords,
+  latencyMessage,
   linkBudget,
   whipM,
   type Bodies,
   type Network,
 } from "./linkBudget";
+export type { AirCatalogue, AirMessage, RefusedLinkMessage, ScanMessage, WirelessCatalogue } from "./messages";
 export type { OnAir } from "./moments";
 export { PackedScan, packScan, unpackScan } from "./packedScan";
-export { conflictWords, conflictsOf, productsWithin, type Carrier } from "./products";
+export { conflictMessage, conflictsOf, productsWithin, type Carrier } from "./products";
 export { AllowedRange, EXAMPLE_REGIONS, Region, regionFaults, whyForbidden } from "./region";
 export type { Binding } from "./remedy";
 export { Scan, ScanRefusal, UNMEASURED_DBM, binScan, levelNear, readScan, takenParts } from "./scan";
 export { simulatedScan } from "./scanner";
-export { GENERIC_SYSTEMS, RadioSystem, bankWords, canTune, choicesOf, countBanks, presetName } from "./systems";
+export { GENERIC_SYSTEMS, RadioSystem, bankMessage, canTune, choicesOf, countBanks, presetName } from "./systems";

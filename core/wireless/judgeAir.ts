@@ -1,6 +1,7 @@
 import type { WantedLink } from "./airProblem";
 import { BY_LEAD, type AirLink, type AirPlan } from "./airPlan";
 import { smallestCure, type Cure } from "./cure";
+import type { ForbiddenMessage, RefusedLinkMessage } from "./messages";
 import { momentsOf, type OnAir } from "./moments";
 import { conflictsOf, type Carrier, type Conflict } from "./products";
 import { whyForbidden } from "./region";
@@ -11,7 +12,7 @@ import { isInBank, canTune, choicesOf, countBanks, whyNoChannel, type BankCount,
 /** A link that cannot be on as it stands, and what to do. */
 export interface RefusedLink {
   linkId: string;
-  says: string;
+  says: RefusedLinkMessage;
 }
 
 /** An air plan made ready: what each link may be tuned to, and when it is on. */
@@ -57,7 +58,7 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
   );
   const choices = new Map<string, readonly number[]>();
   const open = new Map<string, readonly number[]>();
-  const whyNone = new Map<string, string | null>();
+  const whyNone = new Map<string, ForbiddenMessage | null>();
   for (const system of tunedSystems) {
     const bank = system.banks.find(({ name }) => name === bankInUse.get(system.id)) ?? null;
     choices.set(system.id, choicesOf(system, region, taken, bank));
@@ -94,24 +95,26 @@ export function prepareAir(plan: AirPlan, onAir: readonly OnAir[]): PreparedAir 
     if (link.systemId === BY_LEAD) return [];
     const system = systemOf(plan, link);
     if (!system) {
-      refused.push({ linkId: link.id, says: `${link.name}: its system is gone. Choose another.` });
+      refused.push(refusedLink(link, { code: "forbidden.systemGone" }));
       return [];
     }
     if (system.band === "ism24") return [];
     const lockedMHz = link.isLocked ? link.frequencyMHz : null;
-    const says =
+    const because =
       lockedMHz === null
         ? whyNone.get(system.id)!
         : (whyForbidden(region, lockedMHz, system.powerMw) ??
-          (canTune(system, lockedMHz) ? null : `${system.name} cannot be tuned to ${lockedMHz.toFixed(3)} MHz.`));
-    if (says !== null) {
-      refused.push({ linkId: link.id, says: `${link.name}: ${says}` });
+          (canTune(system, lockedMHz)
+            ? null
+            : { code: "forbidden.tuning", system: system.name, frequencyMHz: lockedMHz }));
+    if (because !== null) {
+      refused.push(refusedLink(link, because));
       return [];
     }
     return [{ link, system, lockedMHz }];
   });
   const onTaken = tuned.flatMap(({ link, lockedMHz }) =>
-    lockedMHz !== null && isTaken(taken, lockedMHz) ? [occupied(link, lockedMHz)] : [],
+    lockedMHz !== null && isTaken(taken, lockedMHz) ? [occupied(link, lockedMHz, true)] : [],
   );
   const wanted = (from: ReadonlyMap<string, readonly number[]>) =>
     tuned.map(({ link, system, lockedMHz }): WantedLink => ({
@@ -145,10 +148,13 @@ function bankTunedTo(counts: readonly BankCount[], links: readonly AirLink[]): s
   return first && first.tuned > 0 ? first.name : null;
 }
 
-const occupied = ({ id, name }: Pick<AirLink, "id" | "name">, frequencyMHz: number): RefusedLink => ({
+const refusedLink = ({ id, name }: Pick<AirLink, "id" | "name">, because: ForbiddenMessage): RefusedLink => ({
   linkId: id,
-  says: `${name}: the scan shows another transmitter at ${frequencyMHz.toFixed(3)} MHz.`,
+  says: { code: "air.refusedLink", link: name, because },
 });
+
+const occupied = (link: Pick<AirLink, "id" | "name">, frequencyMHz: number, isLocked: boolean): RefusedLink =>
+  refusedLink(link, { code: "forbidden.occupied", frequencyMHz, isLocked });
 
 const anyRange = ({ fromMHz, toMHz, powerMw }: RadioSystem) => ({ fromMHz, toMHz, stepKHz: null, powerMw, note: "" });
 
@@ -178,12 +184,12 @@ export function judgeAir(plan: AirPlan, prepared: PreparedAir, hasCure = true): 
     const system = systemOf(plan, link);
     if (!system || system.band === "ism24" || link.frequencyMHz === null || link.isLocked) return [];
     if (prepared.refused.some(({ linkId }) => linkId === link.id)) return [];
-    const says = whyForbidden(plan.region, link.frequencyMHz, system.powerMw);
-    return says ? [{ linkId: link.id, says: `${link.name}: ${says}` }] : [];
+    const because = whyForbidden(plan.region, link.frequencyMHz, system.powerMw);
+    return because ? [refusedLink(link, because)] : [];
   });
   const onTaken = carriers
     .filter(({ frequencyMHz }) => isTaken(prepared.taken, frequencyMHz))
-    .map((carrier) => occupied(carrier, carrier.frequencyMHz));
+    .map((carrier) => occupied(carrier, carrier.frequencyMHz, false));
   const tuned = new Map(carriers.map(({ id, frequencyMHz }) => [id, frequencyMHz]));
   return {
     conflicts,

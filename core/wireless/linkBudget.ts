@@ -1,3 +1,4 @@
+import type { RangeMessage } from "./messages";
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema";
@@ -85,27 +86,21 @@ export function linkBudget(input: LinkBudgetInput): LinkBudget {
   };
 }
 
-/** What a margin means and what to do. */
-export function budgetWords({ marginDb, reachM, grade }: LinkBudget, bodies: Bodies): string {
-  const reach = reachM >= 1000 ? "more than 1 km" : `about ${reachM < 10 ? reachM.toFixed(1) : Math.round(reachM)} m`;
-  if (grade === "good") return `It holds: ${Math.round(marginDb)} dB in hand, good to ${reach}.`;
-  if (grade === "usable") return `It just holds, to ${reach}: walk the ground and listen.`;
-  const cure =
-    bodies === "none" ? "bring the receiver nearer, or raise its antennas" : "let the antennas see each other";
-  return `It breaks up: ${Math.round(-marginDb)} dB are missing, it reaches ${reach}. ${cure[0]!.toUpperCase()}${cure.slice(1)}.`;
+/** What a margin means. */
+export function budgetMessage({ marginDb, reachM, grade }: LinkBudget, bodies: Bodies): RangeMessage {
+  if (grade === "good") return { code: "range.good", marginDb, reachM };
+  if (grade === "usable") return { code: "range.usable", reachM };
+  return { code: "range.short", missingDb: -marginDb, reachM, isWorn: bodies !== "none" };
 }
 
 /** Delay in frames of the picture. */
 export const latencyFrames = (latencyMs: number, frameRate: number): number => (latencyMs * frameRate) / 1000;
 
 /** What a delay means against the picture; null where it need not be said. Common practice: half a frame goes unseen. */
-export function latencyWords(latencyMs: number, frameRate: number): string | null {
+export function latencyMessage(latencyMs: number, frameRate: number): RangeMessage | null {
   const frames = latencyFrames(latencyMs, frameRate);
   if (frames < 0.25) return null;
-  const late = `${latencyMs} ms behind: ${frames.toFixed(2)} frames at ${frameRate}`;
-  return frames < 0.5
-    ? `${late}. It goes unseen alone; beside a wired mic the two colour each other.`
-    : `${late}. Delay the wired ones by as much, or line it up in the edit.`;
+  return { code: frames < 0.5 ? "latency.unseen" : "latency.seen", latencyMs, frames, frameRate };
 }
 
 /** A network at 2.4 GHz as a list of networks shows it. */

@@ -1,6 +1,8 @@
+import { say } from "../../messages";
 import fc from "fast-check";
 import { airFormFaults } from "./airFaults";
-import { coordinationWords } from "./coordinationWords";
+import { coordinationMessages } from "./coordinationMessages";
+import type { CoordinatedAir } from "./coordinateAir";
 import { bindingOf } from "./coordinateAir";
 import { prepareAir } from "./judgeAir";
 import { conflictsOf } from "./products";
@@ -16,6 +18,8 @@ import {
   testSystem,
 } from "../../fixtures/testAir";
 
+const saidOf = (result: CoordinatedAir): string => coordinationMessages(result).map(say).join(" ");
+
 const ABC = ["A", "B", "C"].map((id) => testLink(id));
 const scanOf = (fromMHz: number, stepKHz: number, levelsDbm: number[]): Scan => ({
   name: "x",
@@ -30,7 +34,11 @@ describe("occupied parts of a scan", () => {
     const scan = scanOf(517, 500, new Array<number>(21).fill(-40));
     const result = coordinated(testPlan(ABC, { scan }));
     expect([result.placed, result.wanted, result.spares.length]).toEqual([0, 3, 0]);
-    expect(result.refused[0]!.says).toBe("A: every channel of s0 that is allowed here is occupied in the scan.");
+    expect(result.refused[0]!.says).toEqual({
+      code: "air.refusedLink",
+      link: "A",
+      because: { code: "forbidden.allTaken", system: "s0" },
+    });
   });
 
   test("a frequency is occupied exactly where one of the bins, half its step and the margin wide, reaches it (brute force)", () => {
@@ -80,7 +88,12 @@ describe("allowed ranges", () => {
     for (const region of [testRegion([470, 694, 10], [518, 526, 50]), testRegion([518, 526, 50], [470, 694, 10])]) {
       expect(coordinated(testPlan(ABC, { region })).placed).toBe(3);
       expect(whyForbidden(region, 520, 30)).toBeNull();
-      expect(whyForbidden(region, 600, 30)).toContain("more than the 10 mW");
+      expect(whyForbidden(region, 600, 30)).toEqual({
+        code: "forbidden.power",
+        powerMw: 30,
+        allowedMw: 10,
+        frequencyMHz: 600,
+      });
     }
   });
 
@@ -122,11 +135,11 @@ describe("systems without a channel", () => {
     const links = [testLink("A"), testLink("B", { systemId: "s1" }), testLink("C", { systemId: "s2" })];
     const result = coordinated(testPlan(links, { region, systems }), 20_000);
     expect([result.placed, result.wanted]).toEqual([1, 3]);
-    expect(result.refused.map(({ says }) => says)).toEqual([
+    expect(result.refused.map(({ says }) => say(says))).toEqual([
       "B: no channel of s1 is allowed in R.",
-      "C: s2 sends 100 mW, and at most 50 mW are allowed on its channels: turn the power down.",
+      "C: s2 transmits 100 mW, and at most 50 mW is allowed on its channels. Lower the power.",
     ]);
-    expect(coordinationWords(result)).toMatch(/^1 of 3 links have a frequency.*B: no channel of s1/);
+    expect(saidOf(result)).toMatch(/^1 of 3 links have a frequency.*B: no channel of s1/);
   });
 
   test("any mix of blocked and open systems ends without an error, and only the blocked are refused (property)", () => {
@@ -227,8 +240,8 @@ describe("locked links", () => {
     const result = coordinated(testPlan([...locked, testLink("C")]));
     expect(result.widening).toBe(3);
     expect(result.notWidened.map(({ kind }) => kind)).toEqual(["spacing"]);
-    expect(coordinationWords(result)).toBe(
-      "All 3 links have a frequency, with spacing and guards 3 times as wide as asked except between locked links (A and B are 400 kHz apart, closer than 1050 kHz).",
+    expect(saidOf(result)).toBe(
+      "All 3 links have a frequency, with spacing and guards 3 times as wide as asked, except between locked links (A and B are 400 kHz apart, closer than 1050 kHz).",
     );
     // All locked: nothing was widened.
     expect(coordinated(testPlan(locked)).widening).toBe(1);
@@ -242,9 +255,7 @@ describe("locked links", () => {
       testPlan([testLink("A", { frequencyMHz: 520, isLocked: true }), testLink("B")], { scan }),
     );
     expect(result.onTaken.map(({ linkId }) => linkId)).toEqual(["A"]);
-    expect(coordinationWords(result)).toContain(
-      "A: the scan shows another transmitter at 520.000 MHz. It is locked there.",
-    );
+    expect(saidOf(result)).toContain("A: the scan shows another transmitter at 520.000 MHz. The link is locked there.");
   });
 });
 
@@ -286,7 +297,7 @@ describe("what limits a plan", () => {
     );
     const result = coordinated(plan, 20);
     expect(result.placed).toBeLessThan(20);
-    expect(coordinationWords(result)).toMatch(/of 20 links have a frequency; a longer search may find more\.$/);
+    expect(saidOf(result)).toMatch(/of 20 links have a frequency\. A longer search may find more\.$/);
     const reasons = bindingOf(plan, [], result.placed, 1);
     reasons.next();
     let next = reasons.next(true);

@@ -1,3 +1,4 @@
+import type { ConflictMessage } from "./messages";
 import { toMHz, toUnits, unitRules, UNITS_PER_KHZ, type AirRules } from "./airRules";
 
 /** A transmitter on the air. */
@@ -24,19 +25,11 @@ export interface Conflict {
   guardKHz: number;
 }
 
-/** The broken rule in a sentence: "A + C − B lands 25 kHz from D". */
-export function conflictWords({ kind, makers, victim, offKHz, guardKHz }: Conflict): string {
+/** The broken rule with its links by name. */
+export function conflictMessage({ kind, makers, victim, offKHz, guardKHz }: Conflict): ConflictMessage {
   const names = makers.map(({ name }) => name);
-  const off = `${offKHz.toFixed(offKHz % 1 === 0 ? 0 : 1)} kHz`;
-  if (kind === "spacing")
-    return `${names[0]!} and ${victim.name} are ${off} apart, closer than ${guardKHz.toFixed(0)} kHz`;
-  const formula =
-    kind === "twoThird"
-      ? `2 × ${names[0]!} − ${names[1]!}`
-      : kind === "fifth"
-        ? `3 × ${names[0]!} − 2 × ${names[1]!}`
-        : `${names[0]!} + ${names[1]!} − ${names[2]!}`;
-  return offKHz === 0 ? `${formula} lands on ${victim.name}` : `${formula} lands ${off} from ${victim.name}`;
+  if (kind === "spacing") return { code: "conflict.spacing", one: names[0]!, other: victim.name, offKHz, guardKHz };
+  return { code: `conflict.${kind}`, makers: names, victim: victim.name, offKHz };
 }
 
 /** A product that some carriers make, wherever it lands. */

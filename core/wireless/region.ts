@@ -1,3 +1,4 @@
+import type { AirMessage, ForbiddenMessage } from "./messages";
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 
@@ -72,12 +73,12 @@ export const EXAMPLE_REGIONS: readonly Region[] = [
   },
 ];
 
-/** What is wrong with a region beyond its form: the field, and what to do. */
-export function regionFaults({ ranges }: Region): { path: string; message: string }[] {
+/** What is wrong with a region beyond its form: the field, and why. */
+export function regionFaults({ ranges }: Region): { path: string; says: AirMessage }[] {
   return ranges.flatMap(({ fromMHz, toMHz }, index) =>
     fromMHz < toMHz
       ? []
-      : [{ path: `/ranges/${index}/toMHz`, message: `Range ${index + 1} must end above ${fromMHz} MHz.` }],
+      : [{ path: `/ranges/${index}/toMHz`, says: { code: "air.rangeEndsBelow", range: index + 1, fromMHz } }],
   );
 }
 
@@ -102,11 +103,9 @@ export function rangeOf({ ranges }: Region, frequencyMHz: number): AllowedRange 
 }
 
 /** Why a transmitter may not be used there; null when it may. */
-export function whyForbidden(region: Region, frequencyMHz: number, powerMw: number): string | null {
+export function whyForbidden(region: Region, frequencyMHz: number, powerMw: number): ForbiddenMessage | null {
   const allowed = rangeOf(region, frequencyMHz);
-  if (!allowed)
-    return `${frequencyMHz.toFixed(3)} MHz is not allowed in ${region.name}: choose within its ranges and steps.`;
-  if (powerMw > allowed.powerMw)
-    return `${powerMw} mW are more than the ${allowed.powerMw} mW allowed at ${frequencyMHz.toFixed(3)} MHz: turn the power down.`;
+  if (!allowed) return { code: "forbidden.frequency", frequencyMHz, region: region.name };
+  if (powerMw > allowed.powerMw) return { code: "forbidden.power", powerMw, allowedMw: allowed.powerMw, frequencyMHz };
   return null;
 }

@@ -1,10 +1,7 @@
 import { airProblem, type WantedLink } from "./airProblem";
 import type { AirRules } from "./airRules";
 import { coordinator, type Tuned } from "./coordinate";
-
-/** What a plan could do without: a rule, the locks, or the scan and region. */
-export type BindingRule =
-  "spacing" | "the third-order guard" | "the fifth-order guard" | "locked links" | "what is occupied or not allowed";
+import type { BindingRule } from "./messages";
 
 /** A rule that, taken away alone, lets more links on. */
 export interface Binding {
@@ -42,14 +39,12 @@ export function* bindingRules(
 ): Generator<void, Binding[], boolean | undefined> {
   const trials: { rule: BindingRule; links: readonly WantedLink[]; rules: AirRules }[] = [
     { rule: "spacing", links, rules: { ...rules, spacingKHz: 0 } },
-    { rule: "the third-order guard", links, rules: { ...rules, twoThirdKHz: 0, threeThirdKHz: 0 } },
-    ...(rules.fifthKHz === null
-      ? []
-      : [{ rule: "the fifth-order guard" as const, links, rules: { ...rules, fifthKHz: null } }]),
+    { rule: "thirdOrder", links, rules: { ...rules, twoThirdKHz: 0, threeThirdKHz: 0 } },
+    ...(rules.fifthKHz === null ? [] : [{ rule: "fifthOrder" as const, links, rules: { ...rules, fifthKHz: null } }]),
     ...(links.every(({ lockedMHz }) => lockedMHz === null)
       ? []
-      : [{ rule: "locked links" as const, links: links.map((link) => ({ ...link, lockedMHz: null })), rules }]),
-    { rule: "what is occupied or not allowed", links: openLinks, rules },
+      : [{ rule: "lockedLinks" as const, links: links.map((link) => ({ ...link, lockedMHz: null })), rules }]),
+    { rule: "occupiedOrForbidden", links: openLinks, rules },
   ];
   const found: Binding[] = [];
   for (const trial of trials) {

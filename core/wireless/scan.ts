@@ -1,3 +1,4 @@
+import type { ScanMessage, ScanRowMessage } from "./messages";
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { toMHz, toUnits, UNITS_PER_KHZ } from "./airRules";
@@ -33,13 +34,22 @@ export interface ReadScan {
   rows: number;
   /** Rows that could not be used, and what was wrong with the first. */
   ignored: number;
-  firstFault: string | null;
+  firstFault: ScanRowMessage | null;
   /** Frequencies that came more than once: of several sweeps the strongest counts. */
   repeated: number;
 }
 
 /** A scan that cannot be used, with what to do. */
-export class ScanRefusal extends Error {}
+export class ScanRefusal extends Error {
+  constructor(readonly says: ScanMessage) {
+    super(says.code);
+  }
+}
+
+/** Levels of a scan, dBm. */
+const LEAST_DBM = -199;
+const MOST_DBM = 60;
+const LEVEL_FAULT = { code: "scan.rowLevel", leastDbm: LEAST_DBM, mostDbm: MOST_DBM } as const;
 
 /** Longer files are refused. */
 export const MOST_ROWS = 4_000_000;
@@ -86,11 +96,11 @@ export function readScan(text: string): ReadScan {
   let heading: string | null = null;
   let rows = 0;
   let ignored = 0;
-  const faults: string[] = [];
+  let firstFault: ScanRowMessage | null = null;
   let separator: string | null = null;
-  const fault = (line: string, says: string) => {
+  const fault = (line: string, own: { code: "scan.rowFigures" | "scan.rowFrequency" } | typeof LEVEL_FAULT) => {
     ignored += 1;
-    if (faults.length === 0) faults.push(`row ${rows}, "${line.slice(0, 40)}": ${says}`);
+    firstFault ??= { ...own, row: rows, line: line.slice(0, 40) };
   };
   for (let from = 0; from < text.length;) {
     const end = text.indexOf("\n", from);
@@ -98,26 +108,23 @@ export function readScan(text: string): ReadScan {
     from = end < 0 ? text.length : end + 1;
     if (line === "") continue;
     rows += 1;
-    if (rows > MOST_ROWS) throw new ScanRefusal(`More than ${MOST_ROWS} rows: scan less, or in larger steps.`);
+    if (rows > MOST_ROWS) throw new ScanRefusal({ code: "scan.tooManyRows", most: MOST_ROWS });
     separator ??= line.includes(";") ? ";" : line.includes("\t") ? "\t" : ",";
     const figures = figuresOf(line, separator);
     if (!figures || !figures.every(Number.isFinite)) {
       if (frequencies.length === 0 && heading === null && /[a-z]/i.test(line)) heading = line;
-      else fault(line, "two figures were expected, a frequency and a level");
+      else fault(line, { code: "scan.rowFigures" });
       continue;
     }
     const [frequency, level] = figures;
-    if (frequency <= 0) fault(line, "a frequency is above 0");
-    else if (level < -199 || level > 60) fault(line, "a level in dBm lies between −199 and 60");
+    if (frequency <= 0) fault(line, { code: "scan.rowFrequency" });
+    else if (level < LEAST_DBM || level > MOST_DBM) fault(line, LEVEL_FAULT);
     else {
       frequencies.push(frequency);
       levels.push(level);
     }
   }
-  if (frequencies.length < 2)
-    throw new ScanRefusal(
-      `No scan was found in it: rows like "470.025, -98" were expected${faults[0] ? ` (${faults[0]})` : ""}.`,
-    );
+  if (frequencies.length < 2) throw new ScanRefusal({ code: "scan.none", firstFault });
   const order = Uint32Array.from(frequencies.keys());
   if (frequencies.some((each, index) => index > 0 && each < frequencies[index - 1]!))
     order.sort((a, b) => frequencies[a]! - frequencies[b]!);
@@ -135,15 +142,13 @@ export function readScan(text: string): ReadScan {
     }
   }
   if (mergedMHz[0]! < 0.1 || mergedMHz.at(-1)! > 7000)
-    throw new ScanRefusal(
-      `The frequencies run from ${mergedMHz[0]!.toPrecision(4)} to ${mergedMHz.at(-1)!.toPrecision(4)} MHz if read as ${unit}: name the unit in a heading, "frequency_MHz,level_dBm".`,
-    );
+    throw new ScanRefusal({ code: "scan.unit", fromMHz: mergedMHz[0]!, toMHz: mergedMHz.at(-1)!, unit });
   return {
     points: { frequenciesMHz: Float64Array.from(mergedMHz), levelsDbm: Float64Array.from(mergedDbm) },
     unit,
     rows,
     ignored,
-    firstFault: faults[0] ?? null,
+    firstFault,
     repeated: frequencies.length - mergedMHz.length,
   };
 }

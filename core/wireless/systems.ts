@@ -2,6 +2,7 @@ import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
 import { oneOf } from "../schema";
 import { toMHz, toUnits } from "./airRules";
+import type { AirMessage, ForbiddenMessage } from "./messages";
 import { rangeOf, whyForbidden, type Region } from "./region";
 import { isTaken, levelNear, type Scan, type Span } from "./scan";
 
@@ -162,14 +163,18 @@ export function countBanks(
     .sort((one, other) => other.free - one.free || (one.loudestDbm ?? -Infinity) - (other.loudestDbm ?? -Infinity));
 }
 
-/** How the bank in use compares: "Bank 2: 7 of 8 channels free; bank 3 has 5." Counts with most free channels first. */
-export function bankWords(counts: readonly BankCount[], bankInUse: string): string {
-  if (counts.every(({ free }) => free === 0))
-    return "No channel of any bank is free: scan elsewhere, or use another system.";
+/** How the bank in use compares with the next. Counts with most free channels first. */
+export function bankMessage(counts: readonly BankCount[], bankInUse: string): AirMessage {
+  if (counts.every(({ free }) => free === 0)) return { code: "banks.none" };
   const used = counts.find(({ bank }) => bank.name === bankInUse) ?? counts[0]!;
   const other = counts.find((each) => each !== used);
-  const says = `Bank ${used.bank.name}: ${used.free} of ${used.states.length} channels free`;
-  return other ? `${says}; bank ${other.bank.name} has ${other.free}.` : `${says}.`;
+  return {
+    code: "banks.free",
+    bank: used.bank.name,
+    free: used.free,
+    of: used.states.length,
+    other: other ? { bank: other.bank.name, free: other.free } : null,
+  };
 }
 
 /** Most steps of a system's tuning range: 500 MHz in steps of 5 kHz. */
@@ -204,20 +209,20 @@ export function choicesOf(system: RadioSystem, region: Region, taken: readonly S
 }
 
 /** Why a system has no channel at all in a region and a scan; null where it has one. */
-export function whyNoChannel(system: RadioSystem, region: Region, taken: readonly Span[]): string | null {
+export function whyNoChannel(system: RadioSystem, region: Region, taken: readonly Span[]): ForbiddenMessage | null {
   const banks = system.banks.length > 0 ? system.banks : [null];
   const has = (changed: RadioSystem, parts: readonly Span[]) =>
     banks.some((bank) => choicesOf(changed, region, parts, bank).length > 0);
   if (has(system, taken)) return null;
-  if (has(system, [])) return `every channel of ${system.name} that is allowed here is occupied in the scan.`;
+  if (has(system, [])) return { code: "forbidden.allTaken", system: system.name };
   const weakest = { ...system, powerMw: 0 };
-  if (!has(weakest, [])) return `no channel of ${system.name} is allowed in ${region.name}.`;
-  const mostMw = Math.max(
+  if (!has(weakest, [])) return { code: "forbidden.noneAllowed", system: system.name, region: region.name };
+  const allowedMw = Math.max(
     ...banks.flatMap((bank) =>
       choicesOf(weakest, region, [], bank).map((frequencyMHz) => rangeOf(region, frequencyMHz)!.powerMw),
     ),
   );
-  return `${system.name} sends ${system.powerMw} mW, and at most ${mostMw} mW are allowed on its channels: turn the power down.`;
+  return { code: "forbidden.systemPower", system: system.name, powerMw: system.powerMw, allowedMw };
 }
 
 /** Whether a system can be tuned to a frequency at all. */

@@ -1,9 +1,10 @@
+import { say } from "../../messages";
 import fc from "fast-check";
 import { airProblem, type WantedLink } from "./airProblem";
 import { USUAL_RULES, type AirRules } from "./airRules";
 import { coordinator, firstFit, randomFrom } from "./coordinate";
 import { areCompatible, testCarrier } from "../../fixtures/testAir";
-import { conflictsOf, conflictWords, productsWithin, type Carrier } from "./products";
+import { conflictsOf, conflictMessage, productsWithin, type Carrier } from "./products";
 
 const NO_GUARDS: AirRules = { ...USUAL_RULES, spacingKHz: 0, twoThirdKHz: 0, threeThirdKHz: 0, fifthKHz: null };
 
@@ -49,7 +50,7 @@ describe("products", () => {
     const { conflicts, count } = conflictsOf(set, { ...NO_GUARDS, threeThirdKHz: 50 });
     // A + C ≈ B + D has four readings.
     expect(count).toBe(4);
-    expect(conflicts.map(conflictWords)).toContain("A + C − B lands 25 kHz from D");
+    expect(conflicts.map((each) => say(conflictMessage(each)))).toContain("A + C − B lands 25 kHz from D");
     expect(conflictsOf(set, { ...NO_GUARDS, threeThirdKHz: 25 }).count).toBe(0);
     const apart = set.map((each) => (each.name === "B" ? { ...each, moments: 2 } : each));
     expect(conflictsOf(apart, { ...NO_GUARDS, threeThirdKHz: 50 }).count).toBe(0);
@@ -58,7 +59,7 @@ describe("products", () => {
   test("equal steps make every kind of conflict; each is named in words", () => {
     const even = ["A", "B", "C", "D"].map((name, index) => testCarrier(name, 600 + index * 0.3));
     const { conflicts } = conflictsOf(even, { ...NO_GUARDS, spacingKHz: 350, fifthKHz: 0 });
-    const says = conflicts.map(conflictWords);
+    const says = conflicts.map((each) => say(conflictMessage(each)));
     expect(says).toContain("A and B are 300 kHz apart, closer than 350 kHz");
     expect(says).toContain("2 × B − A lands on C");
     expect(says).toContain("A + D − B lands on C");

@@ -8,7 +8,9 @@ import { board, planning } from "./planning";
 import { exposure, meter, noise, pickup, room, schedule } from "./place";
 import { power } from "./power";
 import { proof } from "./proof";
+import { fields, records } from "./records";
 import { rehearsal } from "./rehearsal";
+import { wireless } from "./wireless";
 
 /** Every sentence in English, by its code. */
 export const en = {
@@ -19,6 +21,7 @@ export const en = {
   ...connect,
   ...dress,
   ...exposure,
+  ...fields,
   ...media,
   ...meter,
   ...noise,
@@ -27,8 +30,10 @@ export const en = {
   ...power,
   ...proof,
   ...reasons,
+  ...records,
   ...rehearsal,
   ...room,
   ...schedule,
   ...settings,
+  ...wireless,
 };

@@ -34,6 +34,10 @@ function lackWords({ lacks, hz, hasDb, neededDb, endsBy }: RoomCatalogue["clap.n
 }
 
 export const room: Templates<RoomCatalogue> = {
+  "place.corner": ({ side }) => `The missing corner of an L must be shorter than the room's ${side}, and more than 0.`,
+  "place.noSurface": ({ surface }) => `This place has no ${surface}.`,
+  "place.partsTooLarge": ({ surface, wholeM2, usedM2 }) =>
+    `The ${surface} has ${figure(wholeM2, 1)} m², and its parts take ${figure(usedM2, 1)} m². Make one of them smaller.`,
   "clap.several": ({ claps, atS }) =>
     `${count(claps, "clap was", "claps were")} heard; the one at ${figure(atS, 1)} s stands out furthest and was measured.`,
   "clap.bent": ({ bandsHz }) =>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { AirScene } from "@/core/planning";
@@ -7,7 +8,7 @@ import { schemaFaults } from "@/core/schema";
 import {
   AirRules,
   AllowedRange,
-  bankWords,
+  bankMessage,
   EXAMPLE_REGIONS,
   RadioSystem,
   Region,
@@ -148,7 +149,7 @@ export function RegionForm({ air, edits }: { air: AirScene; edits: AirEdits }) {
   // Frequencies that are no longer allowed are cleared with the change that forbids them.
   const take = (next: Region) => {
     const [fault] = regionFaults(next);
-    setSays(fault?.message ?? null);
+    setSays(fault ? say(fault.says) : null);
     if (!fault) edits.edit((body) => withoutForbidden({ ...body, region: next }));
   };
   const own = (change: Partial<Region>) =>
@@ -204,7 +205,7 @@ export function RegionForm({ air, edits }: { air: AirScene; edits: AirEdits }) {
             .then((text) => {
               const next: unknown = JSON.parse(text);
               const [fault] = schemaFaults(Region, next);
-              if (fault) setSays(`${file.name}: ${fault.path || "the file"}: ${fault.message}`);
+              if (fault) setSays(`${file.name}: ${fault.path || "the file"}: ${say(fault.says)}`);
               else take(next as Region);
             })
             .catch(() => setSays(`${file.name} is no JSON.`));
@@ -293,7 +294,7 @@ export function SystemsForm({ air, edits }: { air: AirScene; edits: AirEdits }) 
       </div>
       {counts && (
         <Stack $gap={0.3}>
-          <p>{bankWords(counts, air.prepared.bankInUse.get(system.id)!)}</p>
+          <p>{say(bankMessage(counts, air.prepared.bankInUse.get(system.id)!))}</p>
           {counts.map(({ bank, states, free }) => (
             <Soft key={bank.name}>
               Bank {bank.name}: {free} of {states.length} free

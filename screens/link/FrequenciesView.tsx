@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
 import { later } from "@/ui/later";
@@ -9,11 +10,11 @@ import {
   airJson,
   type AirProgress,
   airTable,
-  bindingWords,
+  bindingMessage,
   BY_LEAD,
-  conflictWords,
+  conflictMessage,
   type CoordinatedAir,
-  coordinationWords,
+  coordinationMessages,
   withTuned,
 } from "@/core/wireless";
 import { Button } from "@/ui/Button";
@@ -36,10 +37,10 @@ const SystemsForm = later(() => import("./AirForm").then((module) => module.Syst
 function verdictOf({ body, plan, carriers, faults }: AirScene): string {
   const onAir = body.links.filter(({ systemId }) => systemId !== BY_LEAD);
   if (onAir.length === 0) return "Nobody is on the air.";
-  if (faults.refused[0]) return faults.refused[0].says;
+  if (faults.refused[0]) return say(faults.refused[0].says);
   const [first] = faults.conflicts;
-  if (first) return `${conflictWords(first)}.`;
-  if (faults.onTaken[0]) return faults.onTaken[0].says;
+  if (first) return `${say(conflictMessage(first))}.`;
+  if (faults.onTaken[0]) return say(faults.onTaken[0].says);
   const uhf = onAir.filter(({ systemId }) => plan.systems.find(({ id }) => id === systemId)?.band === "uhf").length;
   if (carriers.length < uhf) return `${uhf - carriers.length} of ${uhf} have no frequency yet.`;
   return uhf === 0 ? "All at 2.4 GHz: they find their own way." : `All ${uhf} live together.`;
@@ -68,13 +69,14 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
     setProgress({ stage: "searching", placed: 0, wanted: air.prepared.links.length });
     try {
       const result = await doorOf().coordinate(air.plan, air.onAir, Comlink.proxy(setProgress));
-      setFound(coordinationWords(result));
+      setFound(coordinationMessages(result).map(say).join(" "));
       if (result.lockedConflicts.length > 0) return;
       takeOver(air, edits, result);
       if (result.placed < result.wanted)
         setAskWhy(() => async () => {
           const bindings = await doorOf().binding(air.plan, air.onAir, result.placed);
-          return bindingWords(bindings, result.isProved) ?? "No single rule would let more links on.";
+          const limit = bindingMessage(bindings, result.isProved);
+          return limit ? say(limit) : "Dropping a single rule would not place more links.";
         });
     } catch {
       setFound("This browser could not start the search: reload the page.");

@@ -1,10 +1,11 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import styled from "styled-components";
 import { type AirScene, newLink } from "@/core/planning";
 import { scenesInOrder, type Stored } from "@/core/records";
-import { type AirLink, BY_LEAD, canTune, conflictWords, MOST_LINKS, presetName, whyForbidden } from "@/core/wireless";
+import { type AirLink, BY_LEAD, canTune, conflictMessage, MOST_LINKS, presetName, whyForbidden } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Select } from "@/ui/Select";
@@ -67,10 +68,9 @@ function frequencyFault(air: AirScene, link: AirLink, text: string): string | nu
   if (!Number.isFinite(frequencyMHz)) return "A frequency in MHz, such as 520.300.";
   const system = air.plan.systems.find(({ id }) => id === link.systemId);
   if (!system) return null;
-  return (
-    whyForbidden(air.plan.region, frequencyMHz, system.powerMw) ??
-    (canTune(system, frequencyMHz) ? null : `${system.name} cannot be tuned there: choose one of its own steps.`)
-  );
+  const forbidden = whyForbidden(air.plan.region, frequencyMHz, system.powerMw);
+  if (forbidden) return say(forbidden);
+  return canTune(system, frequencyMHz) ? null : say({ code: "forbidden.tuning", system: system.name, frequencyMHz });
 }
 
 /** Sentences on what is wrong with one link, the nearest product first. */
@@ -79,7 +79,10 @@ function faultsOf({ faults }: AirScene, link: AirLink): string[] {
     ({ makers, victim }) => victim.id === link.id || makers.some(({ id }) => id === link.id),
   );
   const told = [...faults.refused, ...faults.onTaken].filter(({ linkId }) => linkId === link.id);
-  return [...told.map(({ says }) => says), ...own.slice(0, 2).map((conflict) => `${conflictWords(conflict)}.`)];
+  return [
+    ...told.map(({ says }) => say(says)),
+    ...own.slice(0, 2).map((conflict) => `${say(conflictMessage(conflict))}.`),
+  ];
 }
 
 function LinkEntry(props: {

@@ -6,7 +6,7 @@ import { useState } from "react";
 import styled from "styled-components";
 import { type Setup, signatureOf, type StepId, stepMessages } from "@/core/rehearsal";
 import { airPlanOf, type Connection, EARS } from "@/core/planning";
-import { bankWords, prepareAir } from "@/core/wireless";
+import { bankMessage, prepareAir } from "@/core/wireless";
 import type { AirBody, StepDone } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
@@ -161,7 +161,7 @@ function bankSays(air: AirBody, { setup }: Connection): string | null {
   if (!setup?.system || setup.system.banks.length === 0) return null;
   const { banks, bankInUse } = prepareAir(airPlanOf(air), []);
   const counts = banks.get(setup.system.id);
-  return counts ? bankWords(counts, bankInUse.get(setup.system.id)!) : null;
+  return counts ? say(bankMessage(counts, bankInUse.get(setup.system.id)!)) : null;
 }
 
 /** How paired? Step by step, on the real devices or rehearsed on simulated ones. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { type AirScene, storedConnection, usualRangeOf } from "@/core/planning";
@@ -8,10 +9,10 @@ import {
   type AirLink,
   BODIES,
   type Bodies,
-  budgetWords,
+  budgetMessage,
   congestionOf,
   diversityM,
-  latencyWords,
+  latencyMessage,
   levelNear,
   linkBudget,
   type Network,
@@ -115,7 +116,7 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
     wallsDb,
     airDbm: air.plan.scan ? levelNear(air.plan.scan, frequencyMHz, AIR_KHZ) : null,
   });
-  const late = latencyWords(system.latencyMs, shoot.frameRate);
+  const late = latencyMessage(system.latencyMs, shoot.frameRate);
   const length = (metres: number) =>
     shoot.units === "metric" ? `${(100 * metres).toFixed(0)} cm` : `${(metres / 0.0254).toFixed(0)} in`;
   return (
@@ -146,14 +147,14 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
         onChange={(next) => set({ bodies: next })}
       />
       <Lead>
-        <Known $as="planned">{budgetWords(budget, bodies)}</Known>
+        <Known $as="planned">{say(budgetMessage(budget, bodies))}</Known>
       </Lead>
       <Soft>
         {link.name}: {budget.receivedDbm.toFixed(0)} dBm arrive, {budget.neededDbm.toFixed(0)} are needed. Whip{" "}
         {length(whipM(frequencyMHz))}; two antennas at least {length(diversityM(frequencyMHz))} apart, upright and seen
         by the pack.
       </Soft>
-      {late && <p>{late}</p>}
+      {late && <p>{say(late)}</p>}
       <Soft>The pack runs about {system.batteryH} h: fresh batteries at call and at lunch.</Soft>
       {system.band === "ism24" && <Networks />}
       <Row>

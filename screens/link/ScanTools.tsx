@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useEffect, useState } from "react";
 import type { AirScene } from "@/core/planning";
 import { packScan, type Scan, simulatedScan } from "@/core/wireless";
@@ -80,9 +81,9 @@ export function ScanTools({ air, edits }: { air: AirScene; edits: AirEdits }) {
           doorOf()
             .readScans([...files])
             .then((outcome) => {
-              if ("refused" in outcome) return setSays(outcome.refused);
+              if ("refused" in outcome) return setSays(say(outcome.refused));
               keep(outcome.scan);
-              setSays(outcome.says);
+              setSays(say(outcome.says));
             })
             .catch(() => setSays("This browser could not start the reader: reload the page."));
         }}

@@ -1,6 +1,7 @@
 "use client";
 
 import { useMemo, type ReactNode } from "react";
+import { say } from "@/messages";
 import type { RecordKind } from "@/core/records";
 import { useShoot, useShootPart } from "@/data/ShootProvider";
 import { Faults } from "@/ui/faults";
@@ -15,10 +16,10 @@ export function RecordFaults({ of, children }: { of: Partial<Record<RecordKind, 
     const found = new Map<string, string>();
     for (const { command, trouble } of troubles)
       if (trouble?.why === "refused" && ids[command.kind] === command.id)
-        for (const { path, message } of trouble.fields) {
+        for (const { path, says } of trouble.fields) {
           const name = fieldName(command.kind, path.split(/[./]/));
           // Where a name says more than its field has room for, the field has the first of it.
-          for (const label of [name, ...name.split(", ")]) found.set(label, message);
+          for (const label of [name, ...name.split(", ")]) found.set(label, say(says));
         }
     return found;
   }, [troubles, named]);

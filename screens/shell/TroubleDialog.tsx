@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { useShootStore } from "@/data/ShootProvider";
 import type { Pending } from "@/data/pending";
 import { Button } from "@/ui/Button";
@@ -61,14 +62,15 @@ function Gone({ pending, decide }: { pending: Pending; decide: (decision: "keep"
 
 function Refused({ pending, decide }: { pending: Pending; decide: (decision: "keep" | "drop") => void }) {
   if (pending.trouble?.why !== "refused") return null;
-  const { message, fields } = pending.trouble;
-  const told = fields.filter((field) => field.message !== message);
+  const { fields } = pending.trouble;
+  const whole = say(pending.trouble.says);
+  const told = fields.map(({ path, says }) => ({ path, says: say(says) })).filter(({ says }) => says !== whole);
   return (
     <>
-      <p>{message}</p>
+      <p>{whole}</p>
       {told.length > 0 && (
         <ul>
-          {told.map(({ path, message: says }) => (
+          {told.map(({ path, says }) => (
             <li key={path}>
               {fieldName(pending.command.kind, path.split("."))}: {says}
             </li>

@@ -1,8 +1,9 @@
 import { KIT_SCHEMAS, type Pack } from "../../core/devices";
 import { contradictionsOf, type Outfit } from "../../core/dress";
 import { placeFaults } from "../../core/room";
-import type { SchemaFault } from "../../core/schema";
 import {
+  type FaultMessage,
+  type FieldFault,
   inShapeNow,
   type KitItemBody,
   type LevelsBody,
@@ -11,24 +12,27 @@ import {
   type RecordKind,
 } from "../../core/records";
 import { airPlanFaults } from "../../core/wireless";
-import { say } from "../../messages";
 import { Fault } from "../faults";
 import { accept } from "../validate";
+
+function refuseAt(path: string, says: FaultMessage): never {
+  throw new Fault("invalid", says, { fields: [{ path, says }] });
+}
 
 function refuseContradictions(outfit: Outfit): void {
   const [first, ...others] = contradictionsOf(outfit);
   if (first)
-    throw new Fault("invalid", say(first.says), {
-      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, message: say(says) })),
+    throw new Fault("invalid", first.says, {
+      fields: [first, ...others].map(({ path, says }) => ({ path: `outfit.${path}`, says })),
     });
 }
 
 /** Refuses with the first fault, all of them at their fields. */
-function refuse(faults: readonly SchemaFault[], pathOf: (path: string) => string): void {
+function refuse(faults: readonly FieldFault[], pathOf: (path: string) => string): void {
   const [first] = faults;
   if (first)
-    throw new Fault("invalid", first.message, {
-      fields: faults.map(({ path, message }) => ({ path: pathOf(path), message })),
+    throw new Fault("invalid", first.says, {
+      fields: faults.map(({ path, says }) => ({ path: pathOf(path), says })),
     });
 }
 
@@ -38,26 +42,22 @@ function refuseKit({ kind, figures }: KitItemBody): void {
   const { sensitivityMinDb, sensitivityMaxDb } = figures as Pack;
   // A pack whose lowest sensitivity lies above its highest has no step to stand at.
   if (sensitivityMinDb > sensitivityMaxDb)
-    throw new Fault("invalid", "The pack's lowest sensitivity lies above its highest.", {
-      fields: [{ path: "figures.sensitivityMinDb", message: `At most the highest, ${sensitivityMaxDb} dB.` }],
-    });
+    refuseAt("figures.sensitivityMinDb", { code: "record.packRange", highestDb: sensitivityMaxDb });
 }
 
 function refuseTargets({ lines }: LevelsBody): void {
   const at = lines.findIndex(({ targets }) => targets !== null && targets.targetDbfs > targets.ceilingDbfs);
   if (at >= 0)
-    throw new Fault("invalid", "The target must not be above the ceiling.", {
-      fields: [{ path: `lines.${at}.targets.targetDbfs`, message: "At most the ceiling." }],
+    refuseAt(`lines.${at}.targets.targetDbfs`, {
+      code: "record.targetAboveCeiling",
+      ceilingDbfs: lines[at]!.targets!.ceilingDbfs,
     });
 }
 
 /** Entries of a list are rows by their names: two of one name cannot be told apart. */
 function refuseTwins(names: readonly string[], path: string): void {
   const twin = names.findIndex((name, at) => names.indexOf(name) !== at);
-  if (twin >= 0)
-    throw new Fault("invalid", "Two entries of a list have the same name.", {
-      fields: [{ path: `${path}.${twin}`, message: "There is one of this name." }],
-    });
+  if (twin >= 0) refuseAt(`${path}.${twin}`, { code: "record.twins" });
 }
 
 type Rules = { [Kind in RecordKind]?: (body: RecordBodies[Kind]) => void };
@@ -109,10 +109,7 @@ const RULES: Rules = {
   wearer: ({ outfit }) => refuseContradictions(outfit),
   rig({ targetDbfs, ceilingDbfs, outfit }) {
     if (outfit) refuseContradictions(outfit);
-    if (targetDbfs > ceilingDbfs)
-      throw new Fault("invalid", "The target must not be above the ceiling.", {
-        fields: [{ path: "targetDbfs", message: `At most the ceiling, ${ceilingDbfs} dBFS.` }],
-      });
+    if (targetDbfs > ceilingDbfs) refuseAt("targetDbfs", { code: "record.targetAboveCeiling", ceilingDbfs });
   },
 };
 

@@ -52,15 +52,15 @@ async function epochOf(connection: Connection): Promise<string> {
  * moment: nothing up to the number that comes with it can be missing.
  */
 export function loadChanges({ crewId, database }: ActingCrew, shootId: string, since: number): Promise<Changes> {
-  if (!UUID.test(shootId)) throw new Fault("missing", "There is no such shoot.");
+  if (!UUID.test(shootId)) throw new Fault("missing", { code: "record.noShoot" });
   return database.transaction(
     async (connection) => {
       const [found] = await connection
         .select({ deletedAt: shoot.deletedAt })
         .from(shoot)
         .where(and(eq(shoot.id, shootId), eq(shoot.crewId, crewId)));
-      if (!found) throw new Fault("missing", "There is no such shoot.");
-      if (found.deletedAt && since === 0) throw new Fault("missing", "This shoot was deleted.");
+      if (!found) throw new Fault("missing", { code: "record.noShoot" });
+      if (found.deletedAt && since === 0) throw new Fault("missing", { code: "record.shootDeleted" });
       const kinds = since === 0 ? readKinds : await kindsSince(connection, crewId, shootId, since);
       const records: Change[] = [];
       for (const kind of kinds) {
@@ -94,7 +94,7 @@ export function loadChanges({ crewId, database }: ActingCrew, shootId: string, s
 export async function loadShoot(acting: ActingCrew, shootId: string): Promise<ShootBundle> {
   const { records } = await loadChanges(acting, shootId, 0);
   const bundle = bundleOf(shootId, records);
-  if (!bundle) throw new Fault("missing", "There is no such shoot.");
+  if (!bundle) throw new Fault("missing", { code: "record.noShoot" });
   return bundle;
 }
 

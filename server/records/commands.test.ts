@@ -107,7 +107,7 @@ test("a key with another content is refused: it never swallows a newer body", as
   const create = { key: key(), op: "create" as const, kind: "shoot" as const, id, body: TEST_SHOOT };
   await send(create);
   const [other] = await send({ ...create, body: { ...TEST_SHOOT, title: "Newer" } });
-  expect(other).toMatchObject({ outcome: "refused", message: "This key belongs to another change." });
+  expect(other).toMatchObject({ outcome: "refused", says: { code: "record.keyTaken" } });
 });
 
 test("different fields from two devices merge, the same one comes back with both values, and the rest is done", async () => {
@@ -277,7 +277,7 @@ describe("what others name is deleted", () => {
     const other = randomUUID();
     await createRecord(acting, "rig", other, newRig({ shootId, wearerId, sceneId }));
     const [refused] = await send({ op: "restore", kind: "rig", id: rigId });
-    expect(refused).toMatchObject({ outcome: "refused", message: "There is another one by now." });
+    expect(refused).toMatchObject({ outcome: "refused", says: { code: "record.anotherNow" } });
     await send({ op: "delete", kind: "rig", id: other }, { op: "delete", kind: "wearer", id: wearerId });
     const [dangling] = await send({ op: "restore", kind: "rig", id: rigId });
     expect(dangling).toMatchObject({ outcome: "refused", isMissing: true });

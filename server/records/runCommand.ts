@@ -76,10 +76,14 @@ async function refuseDangling<Kind extends RecordKind>(
       .from(table)
       .where(and(eq(table.id, id), eq(table.crewId, acting.crewId), isNull(table.deletedAt), inShoot));
     if (!found)
-      throw new Fault("invalid", `What ${field} names is not there any more.`, {
-        fields: [{ path: field, message: "Not there any more." }],
-        isMissing: true,
-      });
+      throw new Fault(
+        "invalid",
+        { code: "record.dangling" },
+        {
+          fields: [{ path: field, says: { code: "record.dangling" } }],
+          isMissing: true,
+        },
+      );
   }
 }
 
@@ -113,7 +117,7 @@ async function change<Kind extends RecordKind>(
     const body = acceptBody(kind, changed);
     await refuseDangling(work, kind, body, (field) => valueOf(body, field) !== valueOf(before.body, field));
     const other = await theOneFor(work, kind, body);
-    if (other && other.id !== id) throw new Fault("invalid", "There is one already.");
+    if (other && other.id !== id) throw new Fault("invalid", { code: "record.exists" });
     await repositoryOf(kind).update(work.connection, work.acting.crewId, before, body);
     await tellHistory(work.connection, work.acting, kind, id, before.body, body);
   }
@@ -150,7 +154,7 @@ async function create<Kind extends RecordKind>(
   else {
     const { table } = repositoryOf(kind);
     const [taken] = await work.connection.select({ id: table.id }).from(table).where(eq(table.id, id));
-    if (taken) throw new Fault("invalid", "This id is taken.");
+    if (taken) throw new Fault("invalid", { code: "record.idTaken" });
     await repositoryOf(kind).insert(work.connection, { id, crewId: work.acting.crewId }, body);
     await tellHistory(work.connection, work.acting, kind, id, null, body);
   }
@@ -164,7 +168,7 @@ async function patch<Kind extends RecordKind>(
   changes: readonly FieldChange[],
 ): Promise<CommandResult> {
   const before = await keptOf(work, kind, id);
-  if (!before) throw new Fault("missing", "This record does not exist.", { isMissing: true });
+  if (!before) throw new Fault("missing", { code: "record.missing" }, { isMissing: true });
   if (before.deletedAt) return { outcome: "gone", touched: [{ kind, id }] };
   return change(work, kind, before, changes);
 }
@@ -218,9 +222,9 @@ async function remove(work: Work, kind: RecordKind, id: string, key: string): Pr
 
 async function restore(work: Work, kind: RecordKind, id: string): Promise<CommandResult> {
   const before = await keptOf(work, kind, id);
-  if (!before) throw new Fault("missing", "This record does not exist.", { isMissing: true });
+  if (!before) throw new Fault("missing", { code: "record.missing" }, { isMissing: true });
   if (!before.deletedAt) return { outcome: "done", id, touched: [{ kind, id }] };
-  if (await theOneFor(work, kind, before.body)) throw new Fault("invalid", "There is another one by now.");
+  if (await theOneFor(work, kind, before.body)) throw new Fault("invalid", { code: "record.anotherNow" });
   await refuseDangling(
     work,
     kind,
@@ -328,7 +332,7 @@ export async function runCommand(
     await connection.execute(inTurn(acting.crewId, shootId));
     const [earlier] = await connection.select().from(commandDone).where(eq(commandDone.key, command.key));
     if (earlier && (earlier.crewId !== acting.crewId || earlier.digest !== digest))
-      throw new Fault("invalid", "This key belongs to another change.");
+      throw new Fault("invalid", { code: "record.keyTaken" });
     const result = earlier ? earlier.outcome : await carryOut(work, command);
     const { touched, ...told } = result;
     const records = await touchedRecords(work, touched);
