@@ -1,4 +1,4 @@
-import { say } from "../messages";
+import { JUDGED_NAMES, say } from "../messages";
 import {
   certaintyOf,
   choiceOf,
@@ -43,7 +43,10 @@ function placeRow({ best, ways }: RankedPlace, index: number, plan: DressPlan) {
     },
     isOnFront: best.isOnFront,
     points: best.points,
-    reasons: explain(best, plan),
+    reasons: explain(best, plan).map(({ judged, ...reason }) => ({
+      ...reason,
+      step: judged && JUDGED_NAMES[judged.of][judged.step],
+    })),
     ways: ways.length,
   };
 }

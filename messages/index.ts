@@ -81,6 +81,9 @@ export function findingWords({
 export { originWords } from "./en/chain";
 export { placedWords } from "./en/connect";
 export { CARD_NAMES, FEED_CAUTION } from "./en/planning";
+export { JUDGED_NAMES, SCHOOL_WORDS } from "./en/dress";
+export { NC_EXAMPLES, REMEDY_WORDS } from "./en/place";
+export { LESSON_NAMES, RISK_NAMES } from "./en/pickup";
 export { CHEMISTRY_NAMES } from "./en/power";
 export { ANSWER_NAMES, SYMPTOM_NAMES } from "./en/rehearsal";
 export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";

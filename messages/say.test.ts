@@ -106,31 +106,22 @@ test("every code says its subject", () => {
   for (const code of Object.keys(en)) expect(code).toMatch(/^[a-z]+\.[a-zA-Z0-9]+$/);
 });
 
-/** Subjects whose sentences are in messages/; the others follow. */
-const WORDLESS = [
-  "audio",
-  "board",
-  "chain",
-  "check",
-  "connect",
-  "media",
-  "message",
-  "meter",
-  "power",
-  "proof",
-  "schedule",
-];
+/** What is called by its name, or cites where a figure is from. */
+const NAMES = /^(title|name|plural|source)$/;
+const NAME_TABLES = /(_NAMES|^RECALLED|^ESTIMATE|^HANDBOOKS)$/;
 
-/** Literals of a file that somebody would read: three words or more, but for titles of fields, which are labels. */
+/** Literals of a file that somebody would read: three words or more, but for names, errors that only developers read, and SQL. */
 function sentencesOf(path: string): string[] {
   const source = ts.createSourceFile(path, readFileSync(path, "utf8"), ts.ScriptTarget.Latest, true);
   const found: string[] = [];
-  const isTitle = (node: ts.Node): boolean =>
-    (ts.isPropertyAssignment(node.parent) && /^(title|name|noiseFrom)$/.test(node.parent.name.getText())) ||
-    (ts.isCallExpression(node.parent) && node.parent.expression.getText() !== "Error") ||
-    // What only developers read.
-    (ts.isNewExpression(node.parent) && /^(Range|Type)?Error$/.test(node.parent.expression.getText()));
+  const isName = ({ parent }: ts.Node): boolean =>
+    (ts.isPropertyAssignment(parent) && NAMES.test(parent.name.getText())) ||
+    (ts.isCallExpression(parent) && parent.expression.getText() !== "Error") ||
+    (ts.isNewExpression(parent) && /^(Range|Type)?Error$/.test(parent.expression.getText())) ||
+    (ts.isTaggedTemplateExpression(parent) && parent.tag.getText() === "sql") ||
+    ts.isImportDeclaration(parent);
   const visit = (node: ts.Node): void => {
+    if (ts.isVariableDeclaration(node) && NAME_TABLES.test(node.name.getText())) return;
     const text =
       ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)
         ? node.text
@@ -138,17 +129,20 @@ function sentencesOf(path: string): string[] {
           ? [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)].join(" … ")
           : "";
     const isWords = text.split(/\s+/).filter((word) => /^[a-z]{2,}/i.test(word)).length >= 3;
-    if (isWords && text !== "dB of full" && !ts.isImportDeclaration(node.parent) && !isTitle(node)) found.push(text);
+    if (isWords && text !== "dB of full" && !isName(node)) found.push(text);
     ts.forEachChild(node, visit);
   };
   visit(source);
   return found;
 }
 
-test.each(WORDLESS)("no sentence stands in core/%s", (subject) => {
-  const folder = join("core", subject);
-  const sentences = readdirSync(folder, { recursive: true, encoding: "utf8" })
-    .filter((name) => name.endsWith(".ts") && !name.includes(".test."))
-    .flatMap((name) => sentencesOf(join(folder, name)));
+const codeOf = (folder: string): string[] =>
+  readdirSync(folder, { recursive: true, encoding: "utf8" })
+    .filter((name) => /\.tsx?$/.test(name) && !name.includes(".test."))
+    .map((name) => join(folder, name));
+
+test.each(["core", "server"])("no sentence stands in %s", (folder) => {
+  const sentences = codeOf(folder).flatMap((path) => sentencesOf(path).map((text) => `${path}: ${text}`));
+  expect(codeOf(folder).length).toBeGreaterThan(5);
   expect(sentences).toEqual([]);
 });

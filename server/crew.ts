@@ -13,7 +13,7 @@ export interface ActingCrew {
 }
 
 /** Until accounts exist nobody has a name. */
-export const SOMEBODY = "somebody of the crew";
+export const SOMEBODY = "local";
 
 /** Any number: whoever founds the local crew holds it. */
 const FOUNDING_LOCK = 7_104_120;

@@ -1,5 +1,5 @@
 import { CRITERIA, CRITERION_NAMES, type Criterion } from "./aims";
-import { judge, STEP_NAMES, stepOf, type FiredRule, type Judged } from "./judgement";
+import { judge, JUDGED, type Step, stepOf, type FiredRule, type Judged } from "./judgement";
 import { minutesOf, rulesOf, type Candidate, type DressPlan } from "./planDress";
 import { INTRUSION_NAMES } from "./outfit";
 import { PACK_PLACES } from "./packPlaces";
@@ -12,12 +12,13 @@ export interface CriterionReason {
   cost: number;
   /** Cost × weight: what it adds to the ranking. */
   points: number;
-  /** In words, where the criterion has named steps. */
-  step: string | null;
+  /** Where the criterion is judged in steps. */
+  judged: { of: Judged; step: Step } | null;
   rules: readonly FiredRule[];
 }
 
-const isJudged = (criterion: Criterion): criterion is Criterion & Judged => criterion in STEP_NAMES;
+const isJudged = (criterion: Criterion): criterion is Criterion & Judged =>
+  (JUDGED as readonly Criterion[]).includes(criterion);
 
 function computedRules(criterion: Criterion, candidate: Candidate): FiredRule[] {
   const { sound, swingDb, site, mount, intrusion, pack } = candidate;
@@ -68,7 +69,7 @@ export function explain(candidate: Candidate, plan: DressPlan): CriterionReason[
       name: CRITERION_NAMES[criterion],
       cost,
       points: cost * facts.input.aims.weights[criterion],
-      step: isJudged(criterion) ? STEP_NAMES[criterion][stepOf(cost)] : null,
+      judged: isJudged(criterion) ? { of: criterion, step: stepOf(cost) } : null,
       rules: fired,
     };
   }).sort((one, other) => other.points - one.points);

@@ -13,6 +13,7 @@ export {
   SCHOOL_OPTIONS,
   type Criterion,
   type PresetId,
+  type SchoolAnswer,
   type SchoolQuestion,
 } from "./aims";
 export { certaintyOf, certaintyWord, unknownsOf } from "./certainty";
@@ -24,7 +25,7 @@ export { explain, schoolReasons, worseThan, type CriterionReason } from "./expla
 export { FABRICS, FABRIC_IDS } from "./fabrics";
 export { GARMENTS, GARMENT_IDS, type Shape } from "./garments";
 export { DIRECTIONS, directionsBetween, headDirections } from "./headDirections";
-export { STEP_NAMES, stepOf } from "./judgement";
+export { type Judged, type Step, stepOf } from "./judgement";
 export { NECKLINES, NECKLINE_IDS } from "./necklines";
 export { cautionsOf, type Option } from "./options";
 export {
@@ -69,7 +70,6 @@ export type { AntennaCode, DressCatalogue, DressMessage, Spot } from "./messages
 export { DressReason, type ReasonCatalogue } from "./reasons";
 export { recipeFor, type Recipe } from "./recipe";
 export { usualEffort } from "./sceneFacts";
-export { SCHOOL_WORDS } from "./schools";
 export { selfPlacementSteps } from "./selfPlacement";
 export { sitePoint, type Site, type SiteId } from "./sites";
 export { SUPPLIES, SUPPLY_IDS, type SupplyId } from "./supplies";

@@ -3,14 +3,9 @@ import type { DressReason } from "./reasons";
 /** A judgement's four steps: what is no physics but trade knowledge. */
 export type Step = 0 | 1 | 2 | 3;
 
-/** Names of the steps, best first. */
-export const STEP_NAMES = {
-  rustle: ["quiet", "slight", "likely", "heavy"],
-  unseen: ["hidden", "barely seen", "noticeable", "in plain sight"],
-  weather: ["sheltered", "slight", "exposed", "open to it"],
-  holding: ["holds", "look at it now and then", "may let go", "will let go"],
-} as const;
-export type Judged = keyof typeof STEP_NAMES;
+/** What is judged in steps. */
+export const JUDGED = ["rustle", "unseen", "weather", "holding"] as const;
+export type Judged = (typeof JUDGED)[number];
 
 /** Called by a rule that applies: steps it moves the judgement by, and why, made only when somebody asks. */
 export type Fire = (steps: number, says: () => DressReason) => void;

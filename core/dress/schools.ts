@@ -1,37 +1,6 @@
-import type { Aims, SchoolAnswer, SchoolQuestion } from "./aims";
+import type { Aims } from "./aims";
 import type { Fire } from "./judgement";
 import type { RuleContext } from "./ruleContext";
-
-/** What each school is called, and what the program does while it is left to it. Common practice on both sides. */
-export const SCHOOL_WORDS: {
-  [Question in SchoolQuestion]: { question: string; auto: string; answers: Record<SchoolAnswer<Question>, string> };
-} = {
-  distance: {
-    question: "Distance",
-    auto: "Near in noise and for quiet voices; the chest otherwise.",
-    answers: { auto: "By noise and voice", near: "Near the mouth, 10–18 cm", chest: "Mid-chest, 25–30 cm" },
-  },
-  stickTo: {
-    question: "Stick to",
-    auto: "By what rubs, shows, sweats and pulls.",
-    answers: { auto: "By what rubs", skin: "Skin", garment: "Garment" },
-  },
-  port: {
-    question: "Capsule points",
-    auto: "Down when breath or rain can reach it.",
-    answers: { auto: "Down near breath", down: "Down", mouth: "To the mouth" },
-  },
-  collar: {
-    question: "Shirt collar",
-    auto: "By how much its level swings.",
-    answers: { auto: "By its swing", welcome: "Best hiding place", avoid: "Avoid: uneven" },
-  },
-  mount: {
-    question: "Mount",
-    auto: "By what holds and shows least.",
-    answers: { auto: "By what holds", pads: "Ready-made pads", triangles: "Folded tape" },
-  },
-};
 
 /** Distance that parts the near school from the chest school, m. Common practice: 10–18 cm against 25–30 cm. */
 const NEAR_UP_TO_M = 0.2;

@@ -32,6 +32,3 @@ export type SupplyId = keyof typeof ROWS;
 export type Supply = Row;
 export const SUPPLY_IDS = Object.keys(ROWS) as [SupplyId, ...SupplyId[]];
 export const SUPPLIES: Record<SupplyId, Supply> = ROWS;
-
-/** Never in a recipe: they crackle, leave glue, or hurt. Common practice. */
-export const FORBIDDEN_MATERIALS = ["paper tape", "masking tape", "plastic duct tape", "packing tape"] as const;

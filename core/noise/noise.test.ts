@@ -1,3 +1,4 @@
+import { REMEDY_WORDS } from "../../messages";
 import fc from "fast-check";
 import { aWeightedDb, mapOctaves, type OctaveLevels, OCTAVES_HZ } from "../sound";
 import { forecastPlace, LIVING_ROOM, type PlaceModel } from "../room";
@@ -92,7 +93,7 @@ describe("what can be done", () => {
     const done = { ...fridge, isDone: true };
     expect(aWeightedDb(treatedDb(fridge))).toBeGreaterThan(30);
     expect(aWeightedDb(treatedDb(done))).toBeLessThan(-30);
-    expect(toUndo([fridge, done]).map(({ says }) => says)).toEqual(["switch it on again"]);
+    expect(toUndo([fridge, done])).toEqual([{ source: done, remedy: "switchOff" }]);
     expect(toUndo([{ ...done, remedy: "wait" }])).toEqual([]);
     const place: PlaceModel = { ...LIVING_ROOM, noiseNc: 20 };
     const [with_, without] = [fridge, done].map((source) => forecastPlace({ ...place, sources: [source] }).noiseDba);
@@ -116,7 +117,7 @@ describe("what can be done", () => {
   });
 
   test("every remedy has words for doing it and for having done it", () => {
-    for (const remedy of REMEDIES) expect(REMEDY_ROWS[remedy].name).not.toBe(REMEDY_ROWS[remedy].done);
+    for (const remedy of REMEDIES) expect(REMEDY_WORDS[remedy].undo !== "").toBe(REMEDY_ROWS[remedy].isUndone);
     expect(sumSpectra([])).toEqual(SILENCE_DB.map(() => -120));
   });
 });

@@ -94,10 +94,10 @@ export function rankRemedies(
     .sort((one, other) => Number(isSteady(other.source)) - Number(isSteady(one.source)) || other.gainDb - one.gainDb);
 }
 
-/** What must be undone when the scene is over: "fridge: switch it on again". */
-export function toUndo(sources: readonly NoiseSource[]): { source: NoiseSource; says: string }[] {
+/** Noises whose remedy must be undone when the scene is over. */
+export function toUndo(sources: readonly NoiseSource[]): { source: NoiseSource; remedy: Remedy }[] {
   return sources.flatMap((source) => {
-    const undo = source.isDone && source.remedy ? REMEDY_ROWS[source.remedy].undo : null;
-    return undo ? [{ source, says: undo }] : [];
+    const { isDone, remedy } = source;
+    return isDone && remedy && REMEDY_ROWS[remedy].isUndone ? [{ source, remedy }] : [];
   });
 }

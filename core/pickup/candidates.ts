@@ -3,7 +3,8 @@ import { handsOn } from "./hands";
 import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./hear";
 import { MICROPHONES, type MicrophoneId } from "./microphones";
 import type { PlaceSound } from "./placeSound";
-import { RISK_NAMES } from "./risks";
+import type { AgainstMessage, RuledOutMessage } from "./messages";
+import type { RiskStep } from "./kinds";
 import type { PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./setup";
 import { aimAt, direction } from "./space";
 
@@ -155,7 +156,7 @@ export function micsOf(candidate: CandidateId, talkers: readonly Talker[], wishe
 
 /** What is held against a candidate, in points of a hundred. */
 export interface Deduction {
-  says: string;
+  says: AgainstMessage;
   points: number;
 }
 
@@ -171,7 +172,7 @@ export interface PickupCandidate {
   deductions: readonly Deduction[];
   points: number;
   /** Why it is out of the question; null when it is not. */
-  ruledOut: string | null;
+  ruledOut: RuledOutMessage | null;
 }
 
 /** Swing that goes unnoticed, dB; proximity that goes unnoticed, dB; separation that two tracks need, dB. Common practice. */
@@ -184,43 +185,48 @@ const ON_TOP_M = 0.5;
 const EVEN_TAIL_DB = 2;
 const LIVELY_S = 1;
 
-function deductionsOf(best: PickupCandidate["best"], heard: readonly MicHeard[], place: PlaceSound): Deduction[] {
+function deductionsOf(
+  best: PickupCandidate["best"],
+  mics: readonly PlacedMic[],
+  heard: readonly MicHeard[],
+  place: PlaceSound,
+): Deduction[] {
   const deductions: Deduction[] = [];
-  const add = (says: string, points: number) => points >= 0.5 && deductions.push({ says, points });
+  const add = (says: AgainstMessage, points: number) => points >= 0.5 && deductions.push({ says, points });
   const worst = (value: (each: TalkerHeard) => number) => Math.max(...best.map((each) => value(each.heard)));
-  const plosive = worst((each) => each.plosive);
-  add(`plosives ${RISK_NAMES[plosive]}: it stands in the breath`, 5 * plosive);
+  const plosive = Math.max(...best.map((each) => each.heard.plosive)) as RiskStep;
+  add({ code: "against.plosives", step: plosive }, 5 * plosive);
   const used = heard.filter(({ micId }) => best.some((each) => each.micId === micId));
-  const shaken = used.reduce((most, each) => (each.handling.step > most.step ? each.handling : most), {
-    step: 0,
-    says: "",
-  });
-  add(`shaken by ${shaken.says}`, 3 * shaken.step);
-  const swing = worst((each) => each.swingDb);
-  add(`the level swings ${swing.toFixed(0)} dB as they turn and move`, Math.min(12, 2 * (swing - EVEN_DB)));
+  const [shaken] = [...used].sort((one, other) => other.handling - one.handling);
+  if (shaken)
+    add({ code: "against.handling", holder: mics.find(({ id }) => id === shaken.micId)!.holder }, 3 * shaken.handling);
+  const swingDb = worst((each) => each.swingDb);
+  add({ code: "against.swing", swingDb }, Math.min(12, 2 * (swingDb - EVEN_DB)));
   const combing = best.map((each) => each.heard.combing).sort((a, b) => (b?.rippleDb ?? 0) - (a?.rippleDb ?? 0))[0];
   if (combing)
     add(
-      `coloured by the ${combing.name}: ${combing.rippleDb.toFixed(0)} dB of ripple from ${Math.round(combing.notchHz)} Hz on`,
+      {
+        code: "against.combing",
+        surface: combing.name,
+        rippleDb: combing.rippleDb,
+        notchHz: combing.notchHz,
+      },
       Math.min(8, (combing.rippleDb - HEARD_RIPPLE_DB) / 2),
     );
-  const lift = worst((each) => each.proximityDb);
-  add(`the lows come up ${lift.toFixed(0)} dB so near`, Math.min(6, (lift - NEUTRAL_LIFT_DB) / 2));
+  const liftDb = worst((each) => each.proximityDb);
+  add({ code: "against.proximity", liftDb }, Math.min(6, (liftDb - NEUTRAL_LIFT_DB) / 2));
   const dullerDb = Math.max(...used.map(({ tailDullerDb }) => tailDullerDb));
   add(
-    `the echo comes through ${dullerDb.toFixed(0)} dB duller than the voice, and sounds unlike it`,
+    { code: "against.dullTail", dullerDb },
     Math.min(6, (dullerDb - EVEN_TAIL_DB) * Math.min(1, place.reverberationS[3] / LIVELY_S)),
   );
   if (best.length > 1) {
     const apart = Math.min(...used.map(({ separationDb }) => separationDb));
-    add(
-      used.length === 1 ? "everybody is on one track" : `others are only ${apart.toFixed(0)} dB down on a track`,
-      used.length === 1 ? 5 : Math.min(8, (APART_DB - apart) / 2),
-    );
+    if (used.length === 1) add({ code: "against.oneTrack" }, 5);
+    else add({ code: "against.separation", separationDb: apart }, Math.min(8, (APART_DB - apart) / 2));
   }
   const noiseM = Math.min(...used.map(({ nearestNoiseM }) => nearestNoiseM));
-  if (noiseM < ON_TOP_M)
-    add(`a noise stands ${Math.round(100 * noiseM)} cm from it: move one of them`, 15 * (1 - noiseM / ON_TOP_M));
+  if (noiseM < ON_TOP_M) add({ code: "against.noiseNear", distanceM: noiseM }, 15 * (1 - noiseM / ON_TOP_M));
   const fault = best.map((each) => each.heard.addressFault).find((each) => each !== null);
   if (fault) add(fault, 10);
   return deductions.sort((one, other) => other.points - one.points);
@@ -233,7 +239,7 @@ export function judgeMics(
   mics: readonly PlacedMic[],
   talkers: readonly Talker[],
   place: PlaceSound,
-  ruledOut: string | null = null,
+  ruledOut: RuledOutMessage | null = null,
 ): PickupCandidate {
   const heard = hearAll(mics, talkers, place);
   const best = talkers
@@ -245,22 +251,22 @@ export function judgeMics(
       return each ? [{ talkerId: talker.id, ...each }] : [];
     });
   const worstSti = best.length === 0 ? 0 : Math.min(...best.map((each) => each.heard.sti));
-  const deductions = best.length === 0 ? [] : deductionsOf(best, heard, place);
+  const deductions = best.length === 0 ? [] : deductionsOf(best, mics, heard, place);
   const points = 100 * worstSti - deductions.reduce((sum, each) => sum + each.points, 0);
   return { id, name, mics, heard, best, worstSti, deductions, points, ruledOut };
 }
 
-function whyOut(candidate: CandidateId, talkers: readonly Talker[], wishes: PickupWishes): string | null {
+function whyOut(candidate: CandidateId, talkers: readonly Talker[], wishes: PickupWishes): RuledOutMessage | null {
   const { isSeen, needsTable, microphone } = CANDIDATES[candidate];
   const people = talkers.filter(({ isInstrument }) => !isInstrument).length;
   if (candidate === "recorderPair")
-    return talkers.some(({ isInstrument }) => isInstrument) ? null : "There is no instrument.";
-  if (isSeen && !wishes.mayBeSeen) return "It would be in the picture.";
-  if (needsTable && !wishes.hasTable) return "There is no table to stand it on.";
-  if (candidate === "tableOmni" && people < 2) return "It is for two to four people round a table.";
-  if (candidate === "tableOmni" && people > 4) return "Too many people for one: the farthest would be lost.";
-  if (microphone === "longGun" && wishes.overhead === "hyper") return "Your school takes the small hypercardioid.";
-  if (microphone === "shortHyper" && wishes.overhead === "gun") return "Your school takes the long gun.";
+    return talkers.some(({ isInstrument }) => isInstrument) ? null : { code: "out.noInstrument" };
+  if (isSeen && !wishes.mayBeSeen) return { code: "out.inPicture" };
+  if (needsTable && !wishes.hasTable) return { code: "out.noTable" };
+  if (candidate === "tableOmni" && people < 2) return { code: "out.forTable" };
+  if (candidate === "tableOmni" && people > 4) return { code: "out.tooManyPeople" };
+  if (microphone === "longGun" && wishes.overhead === "hyper") return { code: "out.schoolHyper" };
+  if (microphone === "shortHyper" && wishes.overhead === "gun") return { code: "out.schoolGun" };
   return null;
 }
 

@@ -6,7 +6,9 @@ import { handCombing } from "./hands";
 import { MICROPHONES, randomEnergyOctaves, selfNoiseDb } from "./microphones";
 import { nearGain, patternGain, tubeGain } from "./patterns";
 import type { Mirror, PlaceSound } from "./placeSound";
-import { addressFault, handlingOf, plosiveStep, type RiskStep } from "./risks";
+import type { AddressFault } from "./messages";
+import type { RiskStep } from "./kinds";
+import { addressFault, HANDLING, plosiveStep } from "./risks";
 import type { PlacedMic, Spot, Talker } from "./setup";
 import { cosineBetween, degreesOf, direction, length, subtract, type Vec } from "./space";
 
@@ -31,7 +33,7 @@ export interface TalkerHeard {
   /** Largest less smallest level over the way walked and the head's turns, dB. */
   swingDb: number;
   combing: Combing | null;
-  addressFault: string | null;
+  addressFault: AddressFault | null;
 }
 
 export interface MicHeard {
@@ -44,7 +46,8 @@ export interface MicHeard {
   noiseOctavesDb: OctaveLevels;
   /** How much duller than the voice the room sounds through it, dB: middle octaves less the two above. */
   tailDullerDb: number;
-  handling: { step: RiskStep; says: string };
+  /** How much what holds it shakes it. */
+  handling: RiskStep;
   /** How near the nearest noise of the place stands, m; +∞ when none is in it. */
   nearestNoiseM: number;
 }
@@ -234,7 +237,7 @@ export function hearAll(mics: readonly PlacedMic[], talkers: readonly Talker[], 
       separationDb: main && second ? main.levelDb - second.levelDb : Infinity,
       noiseOctavesDb: prepared.noiseDb,
       tailDullerDb: tailDullerDb(mic),
-      handling: handlingOf(mic),
+      handling: HANDLING[mic.holder],
       nearestNoiseM: Math.min(Infinity, ...place.localNoises.map(({ at }) => length(subtract(at, prepared.at)))),
     };
   });

@@ -6,7 +6,8 @@ export { FIRST_WISHES, judgeMics, micsOf, rankPickups, type PickupCandidate } fr
 export { HEARD_RIPPLE_DB } from "./combing";
 export { handsOn } from "./hands";
 export { hearAll, type MicHeard, type TalkerHeard } from "./hear";
-export { LESSON_IDS, lessonsFor, type Lesson } from "./lessons";
+export { LESSON_IDS, type LessonId, type RiskStep } from "./kinds";
+export { lessonsFor, type Lesson } from "./lessons";
 export { HOLDERS, MICROPHONES, MICROPHONE_IDS, selfNoiseDb, type Holder, type MicrophoneId } from "./microphones";
 export {
   PATTERNS,
@@ -22,7 +23,7 @@ export {
   tubeGain,
 } from "./patterns";
 export { placeSound, type PlaceSound } from "./placeSound";
-export { BREATH_HALF_DEG, BREATH_REACH_M, RISK_NAMES } from "./risks";
+export { BREATH_HALF_DEG, BREATH_REACH_M } from "./risks";
 export {
   MOST_MICS,
   MOST_TALKERS,

@@ -1,29 +1,17 @@
 import { hearAll, TABLE_M, type TalkerHeard } from "./hear";
 import type { PlaceSound } from "./placeSound";
-import { RISK_NAMES } from "./risks";
+import { LESSON_IDS, type LessonId } from "./kinds";
+import type { LessonMessage } from "./messages";
 import type { PlacedMic, Talker } from "./setup";
 import { aimAt, direction } from "./space";
 
 /** Something to try with a microphone, and what came of it. */
 export interface Lesson {
   id: LessonId;
-  /** What the button says. */
-  name: string;
   mic: PlacedMic;
   /** What changed, in figures of this place. */
-  says: string;
+  says: LessonMessage;
 }
-
-export const LESSON_IDS = ["turnRound", "twiceAsFar", "besideBreath", "intoTheEnd", "onTheTable"] as const;
-export type LessonId = (typeof LESSON_IDS)[number];
-
-const NAMES: Record<LessonId, string> = {
-  turnRound: "Turn it round",
-  twiceAsFar: "Twice as far away",
-  besideBreath: "Aim from 45° beside the mouth",
-  intoTheEnd: "Speak into its end",
-  onTheTable: "Lay it on the table",
-};
 
 const pointOf = ({ at, heightM }: PlacedMic) => [at.xM, at.yM, heightM] as const;
 const mouthOf = ({ at, mouthM }: Talker) => [at.xM, at.yM, mouthM] as const;
@@ -64,21 +52,18 @@ function tried(id: LessonId, mic: PlacedMic, talker: Talker): PlacedMic {
   }
 }
 
-const signed = (value: number, unit: string) => `${value < 0 ? "−" : "+"}${Math.abs(value).toFixed(0)} ${unit}`;
-
-function difference(before: TalkerHeard, after: TalkerHeard): string {
-  const parts = [`the voice ${signed(after.levelDb - before.levelDb, "dB")}`];
-  if (before.directOverRoomDb !== Infinity)
-    parts.push(`voice over room ${signed(after.directOverRoomDb - before.directOverRoomDb, "dB")}`);
-  parts.push(`clarity ${before.sti.toFixed(2)} to ${after.sti.toFixed(2)}`);
-  if (after.plosive !== before.plosive)
-    parts.push(`plosives ${RISK_NAMES[before.plosive]} to ${RISK_NAMES[after.plosive]}`);
-  const [rippleBefore, rippleAfter] = [before.combing?.rippleDb ?? 0, after.combing?.rippleDb ?? 0];
-  if (Math.abs(rippleAfter - rippleBefore) >= 2)
-    parts.push(
-      `ripple ${rippleBefore.toFixed(0)} to ${rippleAfter.toFixed(0)} dB${after.combing ? ` by the ${after.combing.name}, first notch at ${Math.round(after.combing.notchHz)} Hz` : ""}`,
-    );
-  return `${parts.join(", ")}.`;
+function difference(lesson: LessonId, before: TalkerHeard, after: TalkerHeard): LessonMessage {
+  const [beforeDb, afterDb] = [before.combing?.rippleDb ?? 0, after.combing?.rippleDb ?? 0];
+  const by = after.combing ? { surface: after.combing.name, notchHz: after.combing.notchHz } : null;
+  return {
+    code: "lesson.changed",
+    lesson,
+    voiceDb: after.levelDb - before.levelDb,
+    overRoomDb: before.directOverRoomDb === Infinity ? null : after.directOverRoomDb - before.directOverRoomDb,
+    sti: [before.sti, after.sti],
+    plosives: after.plosive === before.plosive ? null : [before.plosive, after.plosive],
+    ripple: Math.abs(afterDb - beforeDb) >= 2 ? { beforeDb, afterDb, by } : null,
+  };
 }
 
 /** Experiments with one microphone and one talker, each with what it does here. */
@@ -87,6 +72,6 @@ export function lessonsFor(mic: PlacedMic, talker: Talker, place: PlaceSound): L
   const before = hear(mic);
   return LESSON_IDS.map((id) => {
     const changed = tried(id, mic, talker);
-    return { id, name: NAMES[id], mic: changed, says: `${NAMES[id]}: ${difference(before, hear(changed))}` };
+    return { id, mic: changed, says: difference(id, before, hear(changed)) };
   });
 }

@@ -1,8 +1,56 @@
 import type { Message } from "../message";
 import type { Pieces } from "../room";
+import type { LessonId, RiskStep } from "./kinds";
+import type { Holder } from "./microphones";
+
+/** How a microphone is pointed wrongly; it by name, angles in degrees. */
+type AddressCatalogue = {
+  "address.side": { microphone: string };
+  "address.pastMouth": { microphone: string; offDeg: number };
+};
+export type AddressFault = Message<AddressCatalogue>;
+
+/** What is held against a way of picking up: levels in dB, Hz, m. */
+type AgainstCatalogue = AddressCatalogue & {
+  "against.plosives": { step: RiskStep };
+  "against.handling": { holder: Holder };
+  "against.swing": { swingDb: number };
+  "against.combing": { surface: string; rippleDb: number; notchHz: number };
+  "against.proximity": { liftDb: number };
+  "against.dullTail": { dullerDb: number };
+  "against.oneTrack": object;
+  "against.separation": { separationDb: number };
+  "against.noiseNear": { distanceM: number };
+};
+export type AgainstMessage = Message<AgainstCatalogue>;
+
+/** Why a way of picking up is out of the question. */
+type RuledOutCatalogue = {
+  "out.noInstrument": object;
+  "out.inPicture": object;
+  "out.noTable": object;
+  "out.forTable": object;
+  "out.tooManyPeople": object;
+  "out.schoolHyper": object;
+  "out.schoolGun": object;
+};
+export type RuledOutMessage = Message<RuledOutCatalogue>;
+
+/** What an experiment changed: dB, speech transmission index, steps of risk; null where it is no matter. */
+type LessonCatalogue = {
+  "lesson.changed": {
+    lesson: LessonId;
+    voiceDb: number;
+    overRoomDb: number | null;
+    sti: readonly [number, number];
+    plosives: readonly [RiskStep, RiskStep] | null;
+    ripple: { beforeDb: number; afterDb: number; by: { surface: string; notchHz: number } | null } | null;
+  };
+};
+export type LessonMessage = Message<LessonCatalogue>;
 
 /** What would make a pickup better: each follows "Better:". Distances in m, angles in degrees. */
-export type PickupCatalogue = {
+type BetterCatalogue = {
   "better.nearer": { byM: number };
   "better.turned": { byDeg: number };
   "better.pattern": { pattern: string };
@@ -10,4 +58,6 @@ export type PickupCatalogue = {
   "better.popScreen": object;
   "better.treated": Pieces;
 };
-export type PickupMessage = Message<PickupCatalogue>;
+export type PickupMessage = Message<BetterCatalogue>;
+
+export type PickupCatalogue = AgainstCatalogue & RuledOutCatalogue & LessonCatalogue & BetterCatalogue;

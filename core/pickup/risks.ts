@@ -1,10 +1,8 @@
+import type { RiskStep } from "./kinds";
 import { MICROPHONES, type Holder } from "./microphones";
+import type { AddressFault } from "./messages";
 import { PATTERNS } from "./patterns";
 import type { PlacedMic } from "./setup";
-
-/** Named steps of judgement, mildest first. */
-export const RISK_NAMES = ["none", "slight", "likely", "certain"] as const;
-export type RiskStep = 0 | 1 | 2 | 3;
 
 const step = (value: number): RiskStep => Math.max(0, Math.min(3, Math.round(value))) as RiskStep;
 
@@ -29,30 +27,25 @@ export function plosiveStep(
   return step(depth * (nearness + gradient) - (mic.hasScreen ? 2 : 0));
 }
 
-/** What shakes a microphone by what holds it. Common practice. */
-const HANDLING: Record<Holder, { step: RiskStep; says: string }> = {
-  boom: { step: 1, says: "the boom operator's hands: use the suspension" },
-  hand: { step: 2, says: "the hand that holds it: hold it still, lead in a loop" },
-  stand: { step: 0, says: "nothing, on its own stand" },
-  table: { step: 2, says: "knocks on the table: suspension, or books with something soft" },
-  camera: { step: 2, says: "hands and motors of the camera" },
-  phone: { step: 2, says: "the fingers on the phone" },
-  body: { step: 1, says: "the clothes: see Dress" },
+/** How much what holds a microphone shakes it. Common practice. */
+export const HANDLING: Record<Holder, RiskStep> = {
+  boom: 1,
+  hand: 2,
+  stand: 0,
+  table: 2,
+  camera: 2,
+  phone: 2,
+  body: 1,
 };
-
-export function handlingOf(mic: Pick<PlacedMic, "holder">): { step: RiskStep; says: string } {
-  return HANDLING[mic.holder];
-}
 
 /** Spoken into the wrong side: beyond this angle off its front. Common practice. */
 const WRONG_SIDE_DEG = 60;
 
 /** What is wrong with how a microphone is pointed; null when nothing is. */
-export function addressFault(mic: Pick<PlacedMic, "microphone" | "pattern">, offMicDeg: number): string | null {
+export function addressFault(mic: Pick<PlacedMic, "microphone" | "pattern">, offMicDeg: number): AddressFault | null {
   const { name, address } = MICROPHONES[mic.microphone];
   if (PATTERNS[mic.pattern].b < 0.3 || offMicDeg <= WRONG_SIDE_DEG) return null;
   if (mic.pattern === "figureEight" && offMicDeg >= 180 - WRONG_SIDE_DEG) return null;
-  if (address === "side")
-    return `The ${name} is spoken into at its side: turn the marked side to the mouth, not the end.`;
-  return `The ${name} looks ${Math.round(offMicDeg)}° past the mouth: what it gets is mostly the room. Turn its front to the mouth.`;
+  if (address === "side") return { code: "address.side", microphone: name };
+  return { code: "address.pastMouth", microphone: name, offDeg: Math.round(offMicDeg) };
 }

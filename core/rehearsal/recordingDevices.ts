@@ -161,7 +161,7 @@ export function recorderOf(input: Input): Machine<Recorder> {
     ...(input.hasOwnMic
       ? [
           chooser<Recorder>("source", "Input", [
-            ["own", "its own mics"],
+            ["own", "built-in mics"],
             ["external", "the socket"],
           ]),
         ]
@@ -241,7 +241,7 @@ export const COMPUTER: Machine<Computer> = {
     freshBatteries("Charge"),
     emptyCard("Make room"),
     chooser("source", "Input", [
-      ["own", "its own mic"],
+      ["own", "built-in mic"],
       ["external", "the socket"],
     ]),
     turner("boostDb", "Boost", [0, 30, 10]),

@@ -6,7 +6,7 @@ export { clarityC50Db, octaveTransferIndex, speechTransmissionIndex } from "./cl
 export { FURNISHINGS, FURNISHING_IDS, furnishingWords, type FurnishingId } from "./furnishings";
 export { MATERIALS, MATERIAL_IDS, ROOM_OCTAVES_HZ, isHard, type MaterialId } from "./materials";
 export { MeasuredDecay, MeasuredEcho, echoFrom } from "./measuredEcho";
-export { NC_NUMBERS, NC_WORDS, ncOctavesDb, roomNoiseDb } from "./noiseCriteria";
+export { NC_NUMBERS, type NcNumber, ncOctavesDb, roomNoiseDb } from "./noiseCriteria";
 export {
   TALKER_Q,
   baseNoiseDb,

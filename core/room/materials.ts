@@ -12,12 +12,12 @@ interface Row {
 }
 
 /** Widely reprinted; the figures were given with the design. */
-const TABLE = "absorption coefficients of general building materials, as reprinted in acoustics handbooks";
+const HANDBOOKS = "absorption coefficients of general building materials, as reprinted in acoustics handbooks";
 /** Widely reprinted as well, but written down from memory. */
 const RECALLED = "acoustics handbooks, recalled from memory";
 const ESTIMATE = "from memory, an estimate";
 
-const row = (name: string, absorption: RoomOctaves, source: string = TABLE): Row => ({ name, absorption, source });
+const row = (name: string, absorption: RoomOctaves, source: string = HANDBOOKS): Row => ({ name, absorption, source });
 const recalled = (name: string, absorption: RoomOctaves) => row(name, absorption, RECALLED);
 const estimate = (name: string, absorption: RoomOctaves) => row(name, absorption, ESTIMATE);
 

@@ -17,18 +17,6 @@ const NC_CURVES_DB: Record<NcNumber, readonly number[]> = {
   50: [71, 64, 58, 54, 51, 49, 48, 47],
 };
 
-/** What people know of each curve. Common practice. */
-export const NC_WORDS: Record<NcNumber, string> = {
-  15: "studio at night",
-  20: "very quiet room",
-  25: "bedroom, quiet church",
-  30: "quiet living room",
-  35: "living room, office alone",
-  40: "office, shop",
-  45: "busy office, street outside",
-  50: "workshop, kitchen at work",
-};
-
 const A_WEIGHTING_DB = [-26.2, -16.1, -8.6, -3.2, 0, 1.2, 1.0, -1.1];
 
 /** Noise of an NC curve, dB SPL by octave 63…8k. */

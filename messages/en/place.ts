@@ -1,7 +1,6 @@
 import type { MeterCatalogue } from "../../core/meter";
-import type { NoiseCatalogue } from "../../core/noise";
-import type { PickupCatalogue } from "../../core/pickup";
-import type { Pieces, RoomCatalogue } from "../../core/room";
+import type { NoiseCatalogue, Remedy } from "../../core/noise";
+import type { NcNumber, Pieces, RoomCatalogue } from "../../core/room";
 import type { ScheduleCatalogue } from "../../core/schedule";
 import type { ExposureCatalogue } from "../../core/sound";
 import type { Templates } from "../templates";
@@ -10,7 +9,7 @@ import { clock, count, figure, list, upperFirst } from "./words";
 const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
 
 /** "one blanket on the north wall, over the window glass". */
-function piecesWords({ name, plural, count: pieces, surface, over }: Pieces): string {
+export function piecesWords({ name, plural, count: pieces, surface, over }: Pieces): string {
   const what = `${NUMBERS[pieces] ?? pieces} ${pieces === 1 ? name : plural}`;
   if (surface === null) return what;
   return `${what} on the ${surface}${over === null || surface === "floor" ? "" : `, over the ${over}`}`;
@@ -91,15 +90,6 @@ export const room: Templates<RoomCatalogue> = {
   },
 };
 
-export const pickup: Templates<PickupCatalogue> = {
-  "better.nearer": ({ byM }) => `${Math.round(byM * 100)} cm closer`,
-  "better.turned": ({ byDeg }) => `turned ${byDeg}° towards the mouth`,
-  "better.pattern": ({ pattern }) => `set to ${pattern}`,
-  "better.handsAway": () => "with the hands kept away from it",
-  "better.popScreen": () => "with a pop screen",
-  "better.treated": (pieces) => `with ${piecesWords(pieces)}`,
-};
-
 export const noise: Templates<NoiseCatalogue> = {
   "listen.sitStill": () => "Sit still where the voice will be. Eyes shut.",
   "listen.nearBy": () => "Near by: what hums? Fridge, fan, lamp, computer.",
@@ -164,4 +154,27 @@ export const exposure: Templates<ExposureCatalogue> = {
   "exposure.notEveryDay": ({ weekShare }) =>
     `${percent(weekShare)} of what a week allows, in one day: not every day like this.`,
   "exposure.fine": ({ dayShare }) => `${ofDay(dayShare)}.`,
+};
+
+/** What each remedy against a noise is called: to do, done, and undone when the scene is over. */
+export const REMEDY_WORDS: Record<Remedy, { name: string; done: string; undo: string }> = {
+  switchOff: { name: "switch it off", done: "switched off", undo: "switch it on again" },
+  ask: { name: "ask them to stop", done: "asked, and stopped", undo: "tell them you are done" },
+  wait: { name: "wait until it stops", done: "waited for", undo: "" },
+  move: { name: "go twice as far away", done: "moved away from", undo: "" },
+  shut: { name: "shut the door or window", done: "shut", undo: "" },
+  anotherHour: { name: "choose a quieter hour", done: "moved to a quieter hour", undo: "" },
+  cover: { name: "cover it with blankets", done: "covered", undo: "take the covers off" },
+};
+
+/** Rooms that people know of each noise criterion curve. Common practice. */
+export const NC_EXAMPLES: Record<NcNumber, string> = {
+  15: "studio at night",
+  20: "very quiet room",
+  25: "bedroom, quiet church",
+  30: "quiet living room",
+  35: "living room, office alone",
+  40: "office, shop",
+  45: "busy office, street outside",
+  50: "workshop, kitchen at work",
 };

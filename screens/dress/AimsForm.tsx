@@ -1,5 +1,6 @@
 "use client";
 
+import { SCHOOL_WORDS } from "@/messages";
 import {
   type Aims,
   CRITERIA,
@@ -7,7 +8,6 @@ import {
   CRITERION_NAMES,
   PRESETS,
   SCHOOL_OPTIONS,
-  SCHOOL_WORDS,
   type SchoolQuestion,
   SUPPLIES,
   SUPPLY_IDS,

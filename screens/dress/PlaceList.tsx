@@ -1,9 +1,9 @@
 "use client";
 
-import { say } from "@/messages";
+import { say, JUDGED_NAMES } from "@/messages";
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
-import { type Candidate, costAt, type Outfit, type RankedPlace, type RuledOut, STEP_NAMES, stepOf } from "@/core/dress";
+import { type Candidate, costAt, type Outfit, type RankedPlace, type RuledOut, stepOf } from "@/core/dress";
 import { Disclosure } from "@/ui/Disclosure";
 import { Soft, Stack } from "@/ui/layout";
 import { placementWords } from "./words";
@@ -91,9 +91,9 @@ function factsOf(candidate: Candidate): string {
   const unseen = stepOf(costAt(candidate, "unseen"));
   const weather = stepOf(costAt(candidate, "weather"));
   const holding = stepOf(costAt(candidate, "holding"));
-  facts.push(`rustle ${STEP_NAMES.rustle[rustle]}`, STEP_NAMES.unseen[unseen]);
-  if (weather > 0) facts.push(`weather: ${STEP_NAMES.weather[weather]}`);
-  if (holding > 0) facts.push(STEP_NAMES.holding[holding]);
+  facts.push(`rustle ${JUDGED_NAMES.rustle[rustle]}`, JUDGED_NAMES.unseen[unseen]);
+  if (weather > 0) facts.push(`weather: ${JUDGED_NAMES.weather[weather]}`);
+  if (holding > 0) facts.push(JUDGED_NAMES.holding[holding]);
   if (candidate.isBeyondConsent) facts.push("not agreed to");
   return facts.join(" · ");
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { JUDGED_NAMES, say } from "@/messages";
 import styled from "styled-components";
 import {
   type Candidate,
@@ -35,7 +35,8 @@ const List = styled.ul`
 const signed = (value: number) => `${value < 0 ? "−" : "+"}${Math.abs(value).toFixed(1)}`;
 
 function Reason({ reason }: { reason: CriterionReason }) {
-  const title = `${reason.name}${reason.step ? `, ${reason.step}` : ""}: ${reason.points.toFixed(1)}`;
+  const { judged } = reason;
+  const title = `${reason.name}${judged ? `, ${JUDGED_NAMES[judged.of][judged.step]}` : ""}: ${reason.points.toFixed(1)}`;
   return (
     <Disclosure title={title}>
       <List>

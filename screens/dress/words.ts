@@ -1,3 +1,4 @@
+import { SCHOOL_WORDS } from "@/messages";
 import {
   ACCESSORIES,
   ACCESSORY_FACTS,
@@ -21,7 +22,6 @@ import {
   PRESETS,
   type RankedPlace,
   SCHOOL_OPTIONS,
-  SCHOOL_WORDS,
   type SchoolQuestion,
   type Shade,
   type Shot,

@@ -1,5 +1,6 @@
 "use client";
 
+import { say, LESSON_NAMES } from "@/messages";
 import { Plus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -43,7 +44,7 @@ function Lessons({ lessons, onTry }: { lessons: readonly Lesson[]; onTry: (lesso
       <Row $gap={0.4}>
         {lessons.map((lesson) => (
           <Button key={lesson.id} onPress={() => onTry(lesson)}>
-            {lesson.name}
+            {LESSON_NAMES[lesson.id]}
           </Button>
         ))}
       </Row>
@@ -158,9 +159,9 @@ export function Arrangement(props: {
               onTry={(tried) => {
                 const { id, ...change } = tried.mic;
                 setMic(mic, change);
-                setLesson(tried.says);
+                setLesson(say(tried.says));
                 showToast({
-                  says: `${tried.name}.`,
+                  says: `${LESSON_NAMES[tried.id]}.`,
                   action: { name: "Undo", run: () => edits.setMic(mics, id, mic) },
                 });
               }}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Radio, RadioGroup } from "react-aria-components";
 import styled from "styled-components";
 import type { PickupCandidate } from "@/core/pickup";
@@ -64,7 +65,7 @@ function factsOf({ best, deductions }: PickupCandidate): string {
     directOverRoomDb === Infinity
       ? ""
       : ` · ${Math.abs(directOverRoomDb).toFixed(0)} dB ${directOverRoomDb >= 0 ? "over" : "under"} the room`;
-  const against = deductions[0] ? ` · ${deductions[0].says}` : "";
+  const against = deductions[0] ? ` · ${say(deductions[0].says)}` : "";
   return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB over noise${room}${against}`;
 }
 
@@ -115,7 +116,7 @@ export function CandidateList(props: { pickup: PickupScene; shown: string; onSho
             {out.map(({ id, name, ruledOut }) => (
               <div key={id}>
                 <dt>{upperFirst(name)}</dt>
-                <dd>{ruledOut}</dd>
+                <dd>{say(ruledOut!)}</dd>
               </div>
             ))}
           </Out>

@@ -1,8 +1,9 @@
 "use client";
 
+import { say, RISK_NAMES } from "@/messages";
 import { minus, OCTAVES_HZ } from "@/core/sound";
 import styled from "styled-components";
-import { HEARD_RIPPLE_DB, type PickupCandidate, RISK_NAMES, type Talker, type TalkerHeard } from "@/core/pickup";
+import { HEARD_RIPPLE_DB, type PickupCandidate, type Talker, type TalkerHeard } from "@/core/pickup";
 import { peaksAt } from "@/screens/pickup/pickupScene";
 import type { ShootBody } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
@@ -88,8 +89,8 @@ export function HeardTable(props: {
         <div>
           <Soft>Held against it, of a hundred points:</Soft>
           {deductions.map(({ says, points }) => (
-            <p key={says}>
-              −{points.toFixed(0)} {says}
+            <p key={says.code}>
+              −{points.toFixed(0)} {say(says)}
             </p>
           ))}
         </div>

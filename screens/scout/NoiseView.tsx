@@ -1,5 +1,6 @@
 "use client";
 
+import { REMEDY_WORDS } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
@@ -7,7 +8,6 @@ import {
   isSteady,
   type NoiseSource,
   rankRemedies,
-  REMEDY_ROWS,
   type RemedyGain,
   sourceDb,
   type SourceKindId,
@@ -55,8 +55,8 @@ function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: Re
   if (!first) return <Soft>Nothing on the list is left to be done.</Soft>;
   const says = ({ source, remedy, gainDb, dbaAfter }: RemedyGain) =>
     isSteady(source)
-      ? `${upperFirst(sourceName(source))}: ${REMEDY_ROWS[remedy].name}. The place comes down ${gainDb.toFixed(0)} dB, to ${dbaAfter.toFixed(0)} dBA.`
-      : `${upperFirst(sourceName(source))}: ${REMEDY_ROWS[remedy].name}.`;
+      ? `${upperFirst(sourceName(source))}: ${REMEDY_WORDS[remedy].name}. The place comes down ${gainDb.toFixed(0)} dB, to ${dbaAfter.toFixed(0)} dBA.`
+      : `${upperFirst(sourceName(source))}: ${REMEDY_WORDS[remedy].name}.`;
   return (
     <Stack $gap={0.3}>
       <Lead>{says(first)}</Lead>
@@ -64,7 +64,7 @@ function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: Re
         <p>Its gaps stand under Quiet times.</p>
       ) : (
         <div>
-          <Button onPress={() => onDo(first)}>Done: {REMEDY_ROWS[first.remedy].done}</Button>
+          <Button onPress={() => onDo(first)}>Done: {REMEDY_WORDS[first.remedy].done}</Button>
         </div>
       )}
       {gains.slice(1, 4).map((gain) => (
@@ -123,7 +123,8 @@ export function NoiseView(props: {
           )}
           {undoList.length > 0 && (
             <Soft role="status">
-              Before you leave: {undoList.map(({ source, says }) => `${sourceName(source)}, ${says}`).join("; ")}.
+              Before you leave:{" "}
+              {undoList.map(({ source, remedy }) => `${sourceName(source)}, ${REMEDY_WORDS[remedy].undo}`).join("; ")}.
             </Soft>
           )}
         </Stack>

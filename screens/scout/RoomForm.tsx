@@ -1,5 +1,6 @@
 "use client";
 
+import { NC_EXAMPLES } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import {
@@ -11,7 +12,6 @@ import {
   MATERIAL_IDS,
   MATERIALS,
   NC_NUMBERS,
-  NC_WORDS,
   type Patch,
   PlaceModel,
   SETTINGS,
@@ -39,7 +39,7 @@ const SETTING_NAMES: Record<PlaceModel["setting"], string> = {
 };
 const SETTING_OPTIONS = SETTINGS.map((value) => ({ value, name: SETTING_NAMES[value] }));
 const MATERIAL_OPTIONS = MATERIAL_IDS.map((value) => ({ value, name: MATERIALS[value].name }));
-const NC_OPTIONS = NC_NUMBERS.map((nc) => ({ value: String(nc), name: `NC-${nc}: ${NC_WORDS[nc]}` }));
+const NC_OPTIONS = NC_NUMBERS.map((nc) => ({ value: String(nc), name: `NC-${nc}: ${NC_EXAMPLES[nc]}` }));
 const FURNISHING_OPTIONS = FURNISHING_IDS.map((value) => ({ value, name: upperFirst(FURNISHINGS[value].plural) }));
 
 type Set = (change: Partial<PlaceModel>) => void;

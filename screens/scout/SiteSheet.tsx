@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { say, REMEDY_WORDS } from "@/messages";
 import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -142,7 +142,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
           {undo.length > 0 && (
             <p>
               <strong>Before you leave:</strong>{" "}
-              {undo.map(({ source, says }) => `${sourceName(source)}, ${says}`).join("; ")}.
+              {undo.map(({ source, remedy }) => `${sourceName(source)}, ${REMEDY_WORDS[remedy].undo}`).join("; ")}.
             </p>
           )}
         </Stack>

@@ -1,5 +1,6 @@
 "use client";
 
+import { REMEDY_WORDS } from "@/messages";
 import { Plus, X } from "lucide-react";
 import styled from "styled-components";
 import {
@@ -9,7 +10,6 @@ import {
   type Occurrence,
   OCCURRENCES,
   type Remedy,
-  REMEDY_ROWS,
   SHUT,
   SOURCE_KIND_IDS,
   SOURCE_KINDS,
@@ -109,7 +109,7 @@ export function SourceForm(props: {
   const remedies = kind.remedies.filter((remedy) => remedy !== "shut" || SHUT[source.barrier] !== null);
   const remedyOptions: { value: Remedy | "nothing"; name: string }[] = [
     { value: "nothing", name: "Nothing yet" },
-    ...remedies.map((value) => ({ value, name: upperFirst(REMEDY_ROWS[value].name) })),
+    ...remedies.map((value) => ({ value, name: upperFirst(REMEDY_WORDS[value].name) })),
   ];
   return (
     <Stack $gap={0.8}>

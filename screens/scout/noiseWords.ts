@@ -1,4 +1,5 @@
-import { isSteady, type NoiseSource, REMEDY_ROWS } from "@/core/noise";
+import { REMEDY_WORDS } from "@/messages";
+import { isSteady, type NoiseSource } from "@/core/noise";
 
 /** When a noise is there. */
 export function whenWords(source: NoiseSource): string {
@@ -13,5 +14,5 @@ export function whenWords(source: NoiseSource): string {
 export function remedyWords({ remedy, isDone, owner }: NoiseSource): string {
   if (!remedy) return "nothing done yet";
   const who = owner ? ` (${owner})` : "";
-  return isDone ? `${REMEDY_ROWS[remedy].done}${who}` : `to do: ${REMEDY_ROWS[remedy].name}${who}`;
+  return isDone ? `${REMEDY_WORDS[remedy].done}${who}` : `to do: ${REMEDY_WORDS[remedy].name}${who}`;
 }
