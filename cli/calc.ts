@@ -30,7 +30,7 @@ function readInput(path: string): { value: unknown } | { problem: string } {
 }
 
 /** An answer with its messages in words beside their codes. */
-function withWords(value: unknown): unknown {
+export function withWords(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withWords);
   if (typeof value !== "object" || value === null) return value;
   const inner = Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withWords(each)]));

@@ -81,7 +81,7 @@ export const CALCULATORS: Record<string, Calculator> = {
       if (contradiction)
         return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: say(contradiction.says) };
       const plan = planDress(dress);
-      return { result: dressAnswer(plan), finding: plan.places.length === 0 ? "No place on this outfit works." : null };
+      return { result: dressAnswer(plan), finding: plan.places.length === 0 ? say({ code: "dress.noPlace" }) : null };
     },
   },
   level: LEVEL_CALCULATOR,

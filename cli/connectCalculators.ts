@@ -96,7 +96,7 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
       };
       return {
         result: { causes: named, next: probe },
-        finding: causes.length === 0 ? "Nothing known fits all of that." : null,
+        finding: causes.length === 0 ? say({ code: "trouble.noCause" }) : null,
       };
     },
   },

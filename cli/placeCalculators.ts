@@ -213,7 +213,7 @@ export const PLACE_CALCULATORS: Record<string, Calculator> = {
       const isPossible = ways.some(({ ruledOut }) => ruledOut === null);
       return {
         result: { best: ways[0]?.ruledOut === null ? ways[0].id : null, ways: ways.map((way) => wayRow(way, call)) },
-        finding: isPossible ? null : "Nothing can be placed for this picture.",
+        finding: isPossible ? null : say({ code: "pickup.none" }),
       };
     },
   },

@@ -42,7 +42,7 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
   await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
-    "All 9 live together.",
+    "All 9 frequencies are compatible.",
   );
   await openLinks(page, "Leads");
   const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");

@@ -24,14 +24,14 @@ async function openLink(page: Page, title: string, people: number): Promise<void
 async function findAll(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Find frequencies" }).click();
   await expect(page.getByText(/^All \d+ links have a frequency/)).toBeVisible({ timeout: 30_000 });
-  await expect(verdict(page)).toHaveText(/^All \d+ live together\.$/);
+  await expect(verdict(page)).toHaveText(/^All \d+ frequencies are compatible\.$/);
 }
 
 test("by mouse: frequencies are found, one is dragged into another's way, the smallest move mends it", async ({
   page,
 }) => {
   await openLink(page, "Air by mouse", 4);
-  await expect(verdict(page)).toHaveText("4 of 4 have no frequency yet.");
+  await expect(verdict(page)).toHaveText("4 of 4 links without a frequency.");
   await findAll(page);
   await expectSaved(page);
   const pins = spectrum(page).getByRole("slider");
@@ -44,10 +44,10 @@ test("by mouse: frequencies are found, one is dragged into another's way, the sm
   await page.mouse.up();
   await expect(verdict(page)).toContainText("kHz apart, closer than");
   await page.getByRole("button", { name: /^Only move Wearer \d to \d+\.\d{3}$/ }).click();
-  await expect(verdict(page)).toHaveText("All 4 live together.");
+  await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
   await expectSaved(page);
   await page.reload();
-  await expect(verdict(page)).toHaveText("All 4 live together.");
+  await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
   await page.goto(page.url().replace(/\/link.*/, ""));
   await expect(page.getByRole("link", { name: /Link ?planned/ }).first()).toBeVisible();
 });
@@ -116,7 +116,7 @@ test("what is allowed: an example says so, a narrower region clears what it forb
   const first = page.getByRole("group", { name: "Range 1" });
   await first.getByLabel("To", { exact: true }).fill("518.5");
   await first.getByLabel("From", { exact: true }).focus();
-  await expect(verdict(page)).toHaveText(/of 5 have no frequency yet/);
+  await expect(verdict(page)).toHaveText(/of 5 links without a frequency/);
   await page.getByRole("button", { name: "Find frequencies" }).click();
   await expect(page.getByText(/of 5 links have a frequency; more are not possible\./)).toBeVisible({ timeout: 30_000 });
   await page.getByRole("button", { name: "What limits it?" }).click();
@@ -154,7 +154,7 @@ test("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
   await page.getByRole("button", { name: "A network that is heard" }).click();
   await expect(page.getByText(/There is room from \d+ MHz on/)).toBeVisible();
   await choose(page, "System", "none: by lead, or its own recorder", links(page).nth(1));
-  await expect(verdict(page)).toHaveText("All 1 live together.");
+  await expect(verdict(page)).toHaveText("The frequency is clear.");
   await expectSaved(page);
 });
 
@@ -162,7 +162,7 @@ test("the demo's air is coordinated, saved as CSV and printed as cards", async (
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
-  await expect(verdict(page)).toHaveText("All 9 live together.");
+  await expect(verdict(page)).toHaveText("All 9 frequencies are compatible.");
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as CSV" }).click();
   const csv = await readFile(await (await download).path(), "utf8");

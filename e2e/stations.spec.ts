@@ -77,7 +77,7 @@ test("imperial shoots speak in inches and feet and keep the same figures", async
   await page.getByRole("link", { name: "Dress" }).click();
   await page.getByRole("button", { name: "Add a wearer" }).click();
   await expect(page.getByLabel("Height")).toHaveValue("66.9");
-  await expect(page.getByText(/Lead needs \d+ in: fits, coil \d+ in/)).toBeVisible();
+  await expect(page.getByText(/The cable needs \d+ in: coil the spare \d+ in/)).toBeVisible();
 });
 
 test("a new shoot for radio is stored with its format, an own one with its own", async ({ page }) => {

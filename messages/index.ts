@@ -24,6 +24,7 @@ import type { FieldCatalogue } from "../core/schema";
 import type { ExposureCatalogue } from "../core/sound";
 import type { WirelessCatalogue } from "../core/wireless";
 import { en } from "./en";
+import type { VerdictCatalogue } from "./en/verdicts";
 import { saidBy, type Templates } from "./templates";
 
 type Codes = BoardCatalogue &
@@ -47,6 +48,7 @@ type Codes = BoardCatalogue &
   RoomCatalogue &
   ScheduleCatalogue &
   SettingCatalogue &
+  VerdictCatalogue &
   WirelessCatalogue;
 /** Anything that can be said. */
 export type AnyMessage = Message<Codes>;

@@ -11,6 +11,7 @@ import { power } from "./power";
 import { proof } from "./proof";
 import { fields, records } from "./records";
 import { rehearsal } from "./rehearsal";
+import { verdicts } from "./verdicts";
 import { wireless } from "./wireless";
 
 /** Every sentence in English, by its code. */
@@ -36,5 +37,6 @@ export const en = {
   ...room,
   ...schedule,
   ...settings,
+  ...verdicts,
   ...wireless,
 };

@@ -157,9 +157,7 @@ export function DayScreen() {
           <Totals totals={plan.totals} />
         </Columns>
       )}
-      <Soft>
-        One pair of hands, one person after the other; everybody is ready ten minutes before the camera rolls.
-      </Soft>
+      <Soft>{say({ code: "day.onePair" })}</Soft>
     </Stack>
   );
 }

@@ -48,7 +48,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
   if (!candidate)
     return (
       <Piece>
-        <Lead>No place on this outfit works: plan a boom.</Lead>
+        <Lead>{say({ code: "dress.noPlace" })}</Lead>
       </Piece>
     );
   const recipe = recipeFor(candidate, dress);

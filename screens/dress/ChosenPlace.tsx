@@ -27,20 +27,28 @@ const Figures = styled.div`
 `;
 
 function cableWords({ pack }: Candidate, units: ShootBody["units"]): string {
-  if (!pack) return "No place for the pack in this outfit.";
+  if (!pack) return say({ code: "pack.none" });
   const { spareM, neededM } = pack.cable;
-  const way = `Pack: ${PACK_PLACES[pack.place].name}. Lead needs ${lengthWords(neededM, units)}`;
-  if (spareM >= 0) return `${way}: fits, coil ${lengthWords(spareM, units)}.`;
-  return pack.isInReach
-    ? `${way}: ${lengthWords(-spareM, units)} short, take the ${lengthWords(EXTENSION_M, units)} extension.`
-    : `${way}: ${lengthWords(-spareM, units)} short, carry the pack nearer.`;
+  const about = { place: PACK_PLACES[pack.place].name, needed: lengthWords(neededM, units) };
+  const short = lengthWords(-spareM, units);
+  if (spareM >= 0) return say({ code: "pack.reaches", ...about, spare: lengthWords(spareM, units) });
+  return say(
+    pack.isInReach
+      ? { code: "pack.extension", ...about, short, extension: lengthWords(EXTENSION_M, units) }
+      : { code: "pack.tooFar", ...about, short },
+  );
 }
 
 function howWords(candidate: Candidate, dress: DressPlan): string {
+  const { mount, port, windCover } = candidate;
   const where = placementWords(candidate, dress.facts.input.outfit);
-  const parts = [candidate.mount.name, where, `port ${candidate.port}`];
-  if (candidate.windCover !== "none") parts.push(`under ${candidate.windCover}`);
-  return `${parts.filter(Boolean).join(", ")}.`;
+  return say({
+    code: "place.how",
+    mount: mount.name,
+    where,
+    port,
+    windCover: windCover === "none" ? null : windCover,
+  });
 }
 
 function OneFigure(props: { name: string; value: string; unit?: string; id?: string }) {

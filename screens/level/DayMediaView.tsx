@@ -76,10 +76,12 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
         </Button>
       </Row>
       <Soft>
-        {media.mostTracks} tracks at most. An hour of one track is{" "}
-        {(1000 * gigabytesPerH({ ...format, channels: 1 })).toFixed(0)} MB; 32 GB hold{" "}
-        {(minutesOnCard(32, { ...format, channels: Math.max(1, media.mostTracks) }) / 60).toFixed(0)} h of all. Rolled
-        half as long again as is wanted. Format only in the recorder, after a verified copy.
+        {say({
+          code: "day.recorder",
+          tracks: media.mostTracks,
+          megabytesPerH: 1000 * gigabytesPerH({ ...format, channels: 1 }),
+          hoursOn32: minutesOnCard(32, { ...format, channels: Math.max(1, media.mostTracks) }) / 60,
+        })}
       </Soft>
       {media.tooMany && <p role="alert">{say(media.tooMany)}</p>}
       <Row $gap={0.6} $low>
@@ -174,9 +176,17 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
     <Stack $gap={0.6}>
       <h2>Batteries</h2>
       <Lead role="status">
-        {media.cells.length === 0
-          ? "Nothing runs on batteries on this day."
-          : `In the bag: ${media.cells.map(({ chemistry, volts, count }) => `${count} × ${CHEMISTRY_NAMES[chemistry]}, ${volts} V`).join("; ")}.`}
+        {say(
+          media.cells.length === 0
+            ? { code: "day.noCells" }
+            : {
+                code: "day.cells",
+                cells: media.cells.map(({ chemistry, ...cell }) => ({
+                  ...cell,
+                  chemistry: CHEMISTRY_NAMES[chemistry],
+                })),
+              },
+        )}
       </Lead>
       {changing.length > 0 && (
         <ul>
@@ -187,7 +197,11 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
       )}
       {media.power.length > changing.length && (
         <p>
-          {changing.length > 0 ? "The other" : "All"} {media.power.length - changing.length} last the day on one set.
+          {say({
+            code: "power.lasts",
+            count: media.power.length - changing.length,
+            isRest: changing.length > 0,
+          })}
         </p>
       )}
       <Row $gap={0.6} $low>
@@ -234,13 +248,8 @@ function Power({ media, provision, set }: { media: DayMedia; provision: Provisio
           />
         </Stack>
       </Disclosure>
-      {provision.hasMains && (
-        <Soft>
-          House mains only through the venue&apos;s technician: no home-made adapters, no lifted safety earth, and no
-          lead that anybody can fall over.
-        </Soft>
-      )}
-      <Soft>A fifth is kept in hand. Cold and load shares are from memory: know your own cells.</Soft>
+      {provision.hasMains && <Soft>{say({ code: "power.mains" })}</Soft>}
+      <Soft>{say({ code: "power.caution" })}</Soft>
     </Stack>
   );
 }
@@ -326,10 +335,7 @@ export function DayMediaView() {
                   onChange={(listenHours) => set({ listenHours })}
                 />
               </Row>
-              <Soft>
-                85 dBA for 8 h a day (NIOSH), 80 for 40 h a week (WHO); 3 dB more halve the time. Ringing ears: stop,
-                and ask a doctor.
-              </Soft>
+              <Soft>{say({ code: "ears.limits" })}</Soft>
             </Stack>
           </Piece>
           <Piece aria-label="Tape">

@@ -1,6 +1,6 @@
 "use client";
 
-import { originWords, say } from "@/messages";
+import { originWords, say, type AnyMessage } from "@/messages";
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import { later } from "@/ui/later";
@@ -34,15 +34,14 @@ const EFFORT_WORDS = {
 } as const;
 
 /** Who clips first, and at which voice. */
-function sentenceOf({ firstToClip, isClean, peakDbfs, targets, stages }: LevelPlan): string {
+function verdictOf({ firstToClip, isClean, peakDbfs, targets, stages }: LevelPlan): AnyMessage {
   const { headroomDb, atEffort } = firstToClip;
-  const name = `The ${firstToClip.name.toLowerCase()}`;
-  if (headroomDb < -1e-6)
-    return `${name} clips: the loudest line is ${Math.ceil(-headroomDb - 1e-6)} dB more than it takes.`;
-  const over = `${name} would clip first, ${minus(headroomDb)} dB above the loudest line`;
-  if (!isClean) return `Peaks end at ${minus(peakDbfs)} dBFS, above the ${minus(targets.ceilingDbfs)} that are wanted.`;
-  if (stages[0]!.unit !== "dB SPL") return `${over}.`;
-  return atEffort ? `${over}: ${EFFORT_WORDS[atEffort]} would do it.` : `${over}; no voice of theirs is that loud.`;
+  const stage = firstToClip.name.toLowerCase();
+  if (headroomDb < -1e-6) return { code: "levels.clips", stage, overDb: Math.ceil(-headroomDb - 1e-6) };
+  if (!isClean) return { code: "levels.peaks", peakDbfs, ceilingDbfs: targets.ceilingDbfs };
+  const isVoice = stages[0]!.unit === "dB SPL";
+  const wouldClip = !isVoice ? "unknown" : atEffort ? { effort: EFFORT_WORDS[atEffort] } : "nobody";
+  return { code: "levels.room", stage, headroomDb, wouldClip };
 }
 
 function Forecast({ plan }: { plan: LevelPlan }) {
@@ -129,7 +128,7 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
           <strong>{say(warning)}</strong>
         </p>
       )}
-      <Lead aria-live="polite">{sentenceOf(plan)}</Lead>
+      <Lead aria-live="polite">{say(verdictOf(plan))}</Lead>
       {plan.advice.map(say).map((advice) => (
         <p key={advice}>{advice}</p>
       ))}

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { later } from "@/ui/later";
 import styled from "styled-components";
 import { type LevelPlan, PEAK_OVER_SINE_DB, type StageLevels } from "@/core/chain";
@@ -65,15 +66,20 @@ function shownStages({ stages }: LevelPlan, voice: ShownVoice): Shown[] {
 }
 
 /** What becomes of one voice at these settings. */
-function voiceSentence(shown: readonly Shown[], voice: ShownVoice): string {
+function voiceVerdict(shown: readonly Shown[], of: ShownVoice): string {
   const over = shown.find(({ stage, peak }) => stage.clip !== null && peak > stage.clip + 1e-6);
-  const name = SHOWN_VOICES.find(({ value }) => value === voice)!.name.toLowerCase();
-  const what = voice === "planned" ? "the loudest line" : `a ${name} line`;
-  if (!over) {
-    const file = shown.at(-1)!;
-    return `At these settings ${what} peaks at ${minus(file.peak)} dBFS, and nothing clips.`;
-  }
-  return `At these settings ${what} clips first at: ${over.stage.name.toLowerCase()}, by ${Math.ceil(over.peak - over.stage.clip!)} dB.`;
+  const name = SHOWN_VOICES.find(({ value }) => value === of)!.name.toLowerCase();
+  const voice = of === "planned" ? "the loudest line" : `a ${name} line`;
+  return say(
+    over
+      ? {
+          code: "levels.voiceClips",
+          voice,
+          stage: over.stage.name.toLowerCase(),
+          overDb: Math.ceil(over.peak - over.stage.clip!),
+        }
+      : { code: "levels.voiceFits", voice, peakDbfs: shown.at(-1)!.peak },
+  );
 }
 
 /** Every stage from the voice to the file: where the voice lies between its noise and its clip. */
@@ -87,9 +93,9 @@ export function Staircase(props: { plan: LevelPlan; voice: ShownVoice; onVoice: 
         <h2>Stage by stage</h2>
         <Choice label="Voice" value={voice} options={SHOWN_VOICES} onChange={props.onVoice} />
       </Row>
-      <p role="status">{voiceSentence(shown, voice)}</p>
+      <p role="status">{voiceVerdict(shown, voice)}</p>
       <StairChart
-        says={`Levels at ${shown.length} stages; ${voiceSentence(shown, voice)}`}
+        says={`Levels at ${shown.length} stages; ${voiceVerdict(shown, voice)}`}
         stairs={shown.map(({ stage, softest, loudest, peak, takes }, number) => ({
           name: stage.name,
           softest: softest - takes,

@@ -36,14 +36,14 @@ const SystemsForm = later(() => import("./AirForm").then((module) => module.Syst
 /** How the frequencies stand, in a sentence. */
 function verdictOf({ body, plan, carriers, faults }: AirScene): string {
   const onAir = body.links.filter(({ systemId }) => systemId !== BY_LEAD);
-  if (onAir.length === 0) return "Nobody is on the air.";
+  if (onAir.length === 0) return say({ code: "frequencies.nobody" });
   if (faults.refused[0]) return say(faults.refused[0].says);
   const [first] = faults.conflicts;
   if (first) return `${say(conflictMessage(first))}.`;
   if (faults.onTaken[0]) return say(faults.onTaken[0].says);
   const uhf = onAir.filter(({ systemId }) => plan.systems.find(({ id }) => id === systemId)?.band === "uhf").length;
-  if (carriers.length < uhf) return `${uhf - carriers.length} of ${uhf} have no frequency yet.`;
-  return uhf === 0 ? "All at 2.4 GHz: they find their own way." : `All ${uhf} live together.`;
+  if (carriers.length < uhf) return say({ code: "frequencies.missing", missing: uhf - carriers.length, of: uhf });
+  return say(uhf === 0 ? { code: "frequencies.own" } : { code: "frequencies.good", count: uhf });
 }
 
 /** Takes over what a coordination found, with undo. */
@@ -138,11 +138,7 @@ export function FrequenciesView() {
   const chosen = onAir.find(({ id }) => id === chosenId) ?? onAir[0] ?? null;
   return (
     <Stack>
-      {region.isExample && (
-        <Soft>
-          {region.name} is only an example. Licences and bands differ by country: the regulator&apos;s list decides.
-        </Soft>
-      )}
+      {region.isExample && <Soft>{say({ code: "caution.exampleRegion", region: region.name })}</Soft>}
       <Columns $template="minmax(0, 1.6fr) minmax(0, 1fr)">
         <Piece aria-label="Frequencies">
           <Stack>

@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -87,8 +88,7 @@ export function FrequencyCards() {
         })}
       </Cards>
       <Soft>
-        {plan.region.name}
-        {plan.region.isExample ? ": an example; the regulator's list decides." : "."}
+        {plan.region.isExample ? say({ code: "caution.exampleRegion", region: plan.region.name }) : plan.region.name}
       </Soft>
     </Stack>
   );

@@ -2,7 +2,7 @@
 
 import { say } from "@/messages";
 import { Plus } from "lucide-react";
-import { ownLike, partsOf, pathMessage, type Verdict, VERDICTS } from "@/core/connect";
+import { ownLike, partsOf, pathMessage, VERDICTS } from "@/core/connect";
 import { type Input, SocketFigures, type Source, SourceFigures } from "@/core/devices";
 import { choicesOf, type Connection, EARS, HOUSE, NO_INPUT } from "@/core/planning";
 import { briefWay, chainOfWay } from "@/screens/link/linkChain";
@@ -20,15 +20,8 @@ import { PathDiagram } from "./PathDiagram";
 import { useConnections } from "./useConnections";
 import { useLinks, type Links } from "./useLinks";
 
-const SAYS: Record<Verdict, string> = {
-  works: "Works.",
-  worksIfSet: "Works, when it is set as it stands here.",
-  silentlyWrong: "Fails without a warning.",
-  damage: "Can do damage.",
-};
-
 function verdictOf({ input, inputId, ways }: Connection): string {
-  if (!input) return inputId === EARS ? "Heard only: nothing to connect." : say({ code: "connect.noInput" });
+  if (!input) return inputId === EARS ? say({ code: "cables.heardOnly" }) : say({ code: "connect.noInput" });
   const lost = ways.find(({ path }) => path === null);
   if (lost) return say(pathMessage(null, lost.source, input));
   const worst = [...ways].sort(
@@ -36,9 +29,9 @@ function verdictOf({ input, inputId, ways }: Connection): string {
   )[0]!.path!;
   const lacks = partsOf(ways).filter(({ isOwned }) => !isOwned);
   return [
-    SAYS[worst.verdict],
+    say({ code: `cables.${worst.verdict}` }),
     ...worst.because.map(say),
-    ...(lacks.length > 0 ? [`Not in the kit: ${lacks.map(({ name }) => name).join("; ")}.`] : []),
+    ...(lacks.length > 0 ? [say({ code: "cables.missing", names: lacks.map(({ name }) => name) })] : []),
   ].join(" ");
 }
 

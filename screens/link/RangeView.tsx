@@ -139,7 +139,7 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
           onChange={(next) => set({ wallsDb: next })}
         />
       </Columns>
-      {!stored && across && <Soft>From corner to corner of the {across}.</Soft>}
+      {!stored && across && <Soft>{say({ code: "range.assumed", place: across })}</Soft>}
       <Choice
         label="Between the antennas"
         value={bodies}
@@ -150,15 +150,20 @@ export function RangeView({ air, link, shoot }: { air: AirScene; link: AirLink |
         <Known $as="planned">{say(budgetMessage(budget, bodies))}</Known>
       </Lead>
       <Soft>
-        {link.name}: {budget.receivedDbm.toFixed(0)} dBm arrive, {budget.neededDbm.toFixed(0)} are needed. Whip{" "}
-        {length(whipM(frequencyMHz))}; two antennas at least {length(diversityM(frequencyMHz))} apart, upright and seen
-        by the pack.
+        {say({
+          code: "range.figures",
+          link: link.name,
+          receivedDbm: budget.receivedDbm,
+          neededDbm: budget.neededDbm,
+          whip: length(whipM(frequencyMHz)),
+          apart: length(diversityM(frequencyMHz)),
+        })}
       </Soft>
       {late && <p>{say(late)}</p>}
-      <Soft>The pack runs about {system.batteryH} h: fresh batteries at call and at lunch.</Soft>
+      <Soft>{say({ code: "range.battery", hours: system.batteryH })}</Soft>
       {system.band === "ism24" && <Networks />}
       <Row>
-        <Soft>Free space, bodies, fading kept in hand; estimates. Walk the ground and listen.</Soft>
+        <Soft>{say({ code: "range.caution" })}</Soft>
       </Row>
     </Stack>
   );

@@ -102,10 +102,8 @@ export function ScanTools({ air, edits }: { air: AirScene; edits: AirEdits }) {
       )}
       {says && <p role="status">{says}</p>}
       <Soft>
-        {air.plan.scan
-          ? `In use: ${air.plan.scan.name}.`
-          : "Not scanned yet: everything the region allows counts as free."}{" "}
-        The simulated air is invented; scan with your receiver where you will shoot.
+        {say(air.plan.scan ? { code: "scan.inUse", scan: air.plan.scan.name } : { code: "scan.notYet" })} The simulated
+        air is invented; scan with your receiver where you will shoot.
       </Soft>
     </Stack>
   );

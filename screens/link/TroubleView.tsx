@@ -102,9 +102,7 @@ function Finding(props: {
       ) : first ? (
         <Lead role="status">{saidTogether(causeMessages(setup, first).says)}</Lead>
       ) : (
-        <Lead role="status">
-          Nothing known fits all of that. Change one thing at a time, from the mic on: capsule, pack, lead, input, card.
-        </Lead>
+        <Lead role="status">{say({ code: "trouble.noCause" })}</Lead>
       )}
       {first && (
         <Stack $gap={0.4}>

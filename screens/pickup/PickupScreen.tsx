@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { replaceAddress, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -68,7 +69,7 @@ function Scene({ pickup }: { pickup: PickupScene }) {
       <Stack>
         <Piece aria-label="Ways">
           <Stack $gap={0.6}>
-            <Lead aria-live="polite">{pickupAdvice(pickup)}</Lead>
+            <Lead aria-live="polite">{say(pickupAdvice(pickup))}</Lead>
             {!pickup.isScouted && <Soft>The place is not scouted: a furnished living room is assumed.</Soft>}
             <Wishes wishes={body.wishes} set={edits.setWishes} />
             <CandidateList pickup={pickup} shown={shown} onShow={setShown} />

@@ -1,3 +1,4 @@
+import type { AnyMessage } from "@/messages";
 import { SPEECH_CREST_DB } from "@/core/voice";
 import {
   direction,
@@ -138,19 +139,14 @@ export function peaksAt(levelDb: number): number {
   return levelDb + SPEECH_CREST_DB;
 }
 
-const share = (sti: number) => `${Math.round(100 * sti)} %`;
-
 /** The pickup a colleague would take, and why, in one sentence. */
-export function pickupAdvice({ candidates, hidden, sound }: PickupScene): string {
+export function pickupAdvice({ candidates, hidden, sound }: PickupScene): AnyMessage {
   const best = candidates.find(({ ruledOut }) => ruledOut === null);
-  if (!best || best.best.length === 0) return "Nothing but what they wear can be placed for this picture.";
-  const worstHidden = hidden.length > 0 ? Math.min(...hidden.map(({ sti }) => sti)) : null;
-  const name = best.name.charAt(0).toUpperCase() + best.name.slice(1);
-  const heard = best.best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst)).heard;
-  const why = sound.isOpen
-    ? `the voice stands ${heard.snrDb.toFixed(0)} dB over the noise`
-    : `the voice stands ${Math.abs(heard.directOverRoomDb).toFixed(0)} dB ${heard.directOverRoomDb >= 0 ? "over" : "under"} the room`;
-  if (worstHidden !== null && worstHidden > best.worstSti + 0.03)
-    return `Hide a lavalier, it is ${share(worstHidden)} clear; of what stands free, the ${best.name} comes nearest with ${share(best.worstSti)}.`;
-  return `${name}: ${why}, ${share(best.worstSti)} clear.`;
+  if (!best || best.best.length === 0) return { code: "pickup.none" };
+  const hiddenSti = hidden.length > 0 ? Math.min(...hidden.map(({ sti }) => sti)) : null;
+  const { name, worstSti: sti } = best;
+  if (hiddenSti !== null && hiddenSti > sti + 0.03) return { code: "pickup.hide", hiddenSti, name, sti };
+  const { heard } = best.best.reduce((worst, each) => (each.heard.sti < worst.heard.sti ? each : worst));
+  const { isOpen } = sound;
+  return { code: "pickup.best", name, isOpen, overDb: isOpen ? heard.snrDb : heard.directOverRoomDb, sti };
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { REMEDY_WORDS } from "@/messages";
+import { REMEDY_WORDS, say } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
@@ -53,10 +53,14 @@ const Opened = styled.div`
 function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: RemedyGain) => void }) {
   const [first] = gains;
   if (!first) return <Soft>Nothing on the list is left to be done.</Soft>;
-  const says = ({ source, remedy, gainDb, dbaAfter }: RemedyGain) =>
-    isSteady(source)
-      ? `${upperFirst(sourceName(source))}: ${REMEDY_WORDS[remedy].name}. The place comes down ${gainDb.toFixed(0)} dB, to ${dbaAfter.toFixed(0)} dBA.`
-      : `${upperFirst(sourceName(source))}: ${REMEDY_WORDS[remedy].name}.`;
+  const says = ({ source, remedy, gainDb, dbaAfter }: RemedyGain) => {
+    const about = { source: sourceName(source), remedy };
+    return say(
+      isSteady(source)
+        ? { code: "noise.best", ...about, gainDb, afterDba: dbaAfter }
+        : { code: "noise.bestOnce", ...about },
+    );
+  };
   return (
     <Stack $gap={0.3}>
       <Lead>{says(first)}</Lead>

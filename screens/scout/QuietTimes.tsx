@@ -133,9 +133,7 @@ function BestOrder({ quiet }: { quiet: QuietDay }) {
   return (
     <Stack $gap={0.6}>
       <Lead>
-        {best.placed.length === 0
-          ? "No scene finds quiet enough that day."
-          : `Done by ${timeOfDay(best.finishMin)} in this order.`}
+        {say(best.placed.length === 0 ? { code: "quiet.noScene" } : { code: "quiet.order", finishMin: best.finishMin })}
       </Lead>
       {best.placed.length > 0 && (
         <TableScroll aria-label="Best order">

@@ -48,7 +48,13 @@ function Made({ place, measure }: { place: Stored<"place">; measure: (metres: nu
   const { setting, floor, ceiling, walls, patches, furnishings, treatments } = model;
   if (setting === "open") return <p>Open air{model.windMps > 0 ? `, wind ${model.windMps} m/s` : ""}.</p>;
   const parts = [
-    `Floor ${MATERIALS[floor].name}; ceiling ${MATERIALS[ceiling].name}; walls ${MATERIALS[walls].name}; ${measure(model.heightM)} high.`,
+    say({
+      code: "place.surfaces",
+      floor: MATERIALS[floor].name,
+      ceiling: MATERIALS[ceiling].name,
+      walls: MATERIALS[walls].name,
+      height: measure(model.heightM),
+    }),
     ...patches.map(
       ({ surface, material, areaM2 }) =>
         `${upperFirst(SURFACE_NAMES[surface])}: ${areaM2.toFixed(1)} m² ${MATERIALS[material].name}.`,
@@ -162,10 +168,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
           ))}
         </Stack>
       </Piece>
-      <Soft>
-        Ask before you record on somebody&apos;s ground. Levels that were not measured are estimates; house power and
-        machines are switched by whoever is in charge of them.
-      </Soft>
+      <Soft>{say({ code: "caution.location" })}</Soft>
     </Stack>
   );
 }

@@ -21,21 +21,19 @@ const TONE_S = 30;
 const FIRST_CALIBRATION_DB = 100;
 const SPL = { unit: "dB SPL", factor: 1, digits: 1, step: 1 } as const;
 
-function trendWords(trendDbPerMin: number): string {
-  if (Math.abs(trendDbPerMin) < 1) return "It stays as it is.";
-  return `It ${trendDbPerMin > 0 ? "grows" : "falls"} by ${Math.abs(trendDbPerMin).toFixed(0)} dB a minute.`;
-}
-
 function Tone({ tone }: { tone: MeasuredTone }) {
   const levels = mapOctaves((band) => tone.octavesDb[band]!);
   const unit = tone.isCalibrated ? "dB SPL" : "dBFS";
   return (
     <Stack $gap={0.5}>
       <Lead>
-        {aWeightedDb(levels).toFixed(0).replace("-", "−")}{" "}
-        {tone.isCalibrated ? "dBA" : "dBFS A-weighted, not calibrated"}.{" "}
-        {tone.humHz.length > 0 ? `Mains hum at ${tone.humHz.join(", ")} Hz.` : "No mains hum."}{" "}
-        {trendWords(tone.trendDbPerMin)}
+        {say({
+          code: "noise.tone",
+          level: aWeightedDb(levels),
+          isCalibrated: tone.isCalibrated,
+          humHz: tone.humHz,
+          trendDbPerMin: tone.trendDbPerMin,
+        })}
       </Lead>
       <TableScroll aria-label="Room tone by octave">
         <Table>

@@ -92,9 +92,7 @@ export function Treatments({ placeId, model }: { placeId: string; model: PlaceMo
       {gains.length > 0 && (
         <Ranking gains={gains} onAdd={(gain) => editPlace(store, placeId, (now) => withTreatment(now, gain))} />
       )}
-      {gains.length > 0 && (
-        <Soft>A blanket covers 3 m², a rug 4 m², a curtain 5 m². Tape down every edge people walk over.</Soft>
-      )}
+      {gains.length > 0 && <Soft>{say({ code: "place.tapeEdges" })}</Soft>}
     </Stack>
   );
 }
