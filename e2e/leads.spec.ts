@@ -50,7 +50,7 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
   await expect(links).toHaveCount(16);
   for (let index = 0; index < 16; index += 1) {
     await links.nth(index).click();
-    await expect(way.getByRole("status")).toHaveText(/^(Works|Heard only)/);
+    await expect(way.getByRole("status")).toHaveText(/^(It works|Monitoring only)/);
   }
   await links.filter({ hasText: "House desk" }).click();
   await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
@@ -77,21 +77,19 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
     await expect(step(page, name)).toContainText("rehearsed");
   }
   await walk(page).getByText("The loudest line", { exact: true }).click();
-  await expect(walk(page).getByText("Heard: the mic.")).toBeVisible();
+  await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
 
   // Two faults: the pack is muted, and somebody took the lead for unbalanced receivers.
   await front(page, "Pack").getByText("Mute", { exact: true }).click();
   await choose(page, "Lead in the hand", "3.5 mm lead, two poles", walk(page));
-  await expect(walk(page).getByText("Nothing is heard.")).toBeVisible();
+  await expect(walk(page).getByText("There is no sound.")).toBeVisible();
   await choose(page, "Lead in the hand", "3.5 mm balanced to XLR lead", walk(page));
   await walk(page).getByText("All devices", { exact: true }).click();
   await front(page, "Recorder").getByText("Hold", { exact: true }).click();
   await expectSaved(page);
   await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
-  await expect(
-    page.getByText(/On the simulated devices: nothing at all comes in; the buttons do nothing/),
-  ).toBeVisible();
-  await wrong(page).getByRole("button", { name: "Nothing at all comes in" }).click();
+  await expect(page.getByText(/On the simulated devices: no sound at all; the buttons do nothing/)).toBeVisible();
+  await wrong(page).getByRole("button", { name: "No sound at all" }).click();
   expect(await findCause(page)).toContain("The pack is muted.");
   await openLinks(page, "Pairing");
   await step(page, "Confirm").click();
@@ -103,7 +101,7 @@ test("the demo's busiest day: coordinated, every lead known, one link paired on 
   await step(page, "Loudest line").click();
   await front(page, "Recorder").getByText("Hold", { exact: true }).click();
   await walk(page).getByText("The loudest line", { exact: true }).click();
-  await expect(walk(page).getByText("Heard: the mic.")).toBeVisible();
+  await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
   await expect(walk(page).getByText("On the simulated devices: loudest line is done.")).toBeVisible();
   await expectSaved(page);
 });
@@ -122,18 +120,18 @@ test("a hidden fault is found by looking; a device says why it does not react", 
   await findCause(page);
   await openLinks(page, "Pairing");
   await choose(page, "Or put in a certain one", "The pack's battery is flat.", walk(page));
-  await expect(walk(page).getByText("Nothing is heard.")).toBeVisible();
+  await expect(walk(page).getByText("There is no sound.")).toBeVisible();
   await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
-  await wrong(page).getByRole("button", { name: "Nothing at all comes in" }).click();
+  await wrong(page).getByRole("button", { name: "No sound at all" }).click();
   expect(await findCause(page)).toBe("The pack's battery is flat.");
   await openLinks(page, "Pairing");
   await walk(page).getByRole("button", { name: "From the bag again" }).click();
   await step(page, "Scan").click();
   await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();
-  await expect(walk(page).getByText("Nothing is being scanned.")).toBeVisible();
+  await expect(walk(page).getByText("No scan is running.")).toBeVisible();
   await front(page, "Pack").getByText("Power", { exact: true }).click();
   await front(page, "Scan at the receiver").getByRole("button", { name: "Scan", exact: true }).click();
-  await expect(walk(page).getByText("On the simulated devices: Scanning.")).toBeVisible();
+  await expect(walk(page).getByText("On the simulated devices: scanning.")).toBeVisible();
   await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();
   await expect(walk(page).getByText("On the simulated devices: scan is done.")).toBeVisible();
   await expectSaved(page);
@@ -180,10 +178,10 @@ test("leads: into a phone, an own device with its figures, a camera without a so
   await way.getByRole("button", { name: /^Figures of own receiver/ }).click();
   await way.getByLabel("Device").fill("Receiver with a loud output");
   await way.getByLabel("Loudest").fill("60");
-  await expect(way.getByText("Loudest: -200 to 30 dBu.")).toBeVisible();
+  await expect(way.getByText("Loudest: −200 to 30 dBu.")).toBeVisible();
   await way.getByLabel("Loudest").fill("20");
   await way.getByLabel("Can be turned down by").fill("0");
-  await expect(way.getByRole("status")).toContainText(/Works/);
+  await expect(way.getByRole("status")).toContainText(/It works/);
   await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("XLR pad");
   await expectSaved(page);
   await page.reload();
@@ -225,8 +223,8 @@ test.describe("on a phone", () => {
   }) => {
     await openOwn(page, "Far away", "Something is wrong");
     await choose(page, "On which link\\?", "another, not of this shoot");
-    await wrong(page).getByRole("button", { name: "It records, but sounds far away" }).click();
-    await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone: which is louder?");
+    await wrong(page).getByRole("button", { name: "It records, but sounds distant" }).click();
+    await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone. Which is louder?");
     await wrong(page).getByRole("button", { name: "The device" }).click();
     for (
       let asked = 0;
@@ -236,13 +234,13 @@ test.describe("on a phone", () => {
       const asks = (await wrong(page).getByRole("status").textContent())!;
       await wrong(page)
         .getByRole("button", {
-          name: asks.startsWith("Look at the lead") ? "No" : asks.startsWith("Push") ? "Yes" : "No",
+          name: asks.startsWith("Push") ? "Yes" : "No",
           exact: true,
         })
         .click();
       await expect(wrong(page).getByRole("status")).not.toHaveText(asks);
     }
-    await expect(wrong(page).getByText(/^Take the phone adapter for self-powered mics\.$/)).toBeVisible();
+    await expect(wrong(page).getByText(/^Use the phone adapter for self-powered mics\.$/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     for (const view of ["Leads", "Pairing", "The bag"]) {
       await openLinks(page, view);

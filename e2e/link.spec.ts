@@ -86,7 +86,7 @@ test("scans: a receiver's file is read, nonsense is refused, own transmitters le
   const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
   const input = page.locator('input[type="file"]').first();
   await input.setInputFiles([file("picture.csv", "\u0089PNG not a scan")]);
-  await expect(page.getByText(/No scan was found in it/)).toBeVisible();
+  await expect(page.getByText(/No scan was found in the file/)).toBeVisible();
   const rows = Array.from(
     { length: 1600 },
     (_, index) => `${(516_000 + 25 * index) * 1000};${index < 400 ? "-60,5" : "-105"}`,
@@ -118,9 +118,11 @@ test("what is allowed: an example says so, a narrower region clears what it forb
   await first.getByLabel("From", { exact: true }).focus();
   await expect(verdict(page)).toHaveText(/of 5 links without a frequency/);
   await page.getByRole("button", { name: "Find frequencies" }).click();
-  await expect(page.getByText(/of 5 links have a frequency; more are not possible\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/of 5 links have a frequency\. More are not possible\./)).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByRole("button", { name: "What limits it?" }).click();
-  await expect(page.getByText(/What limits it is .*: without it \d links have a frequency\./)).toBeVisible({
+  await expect(page.getByText(/The limit is .*: without it, \d links would have a frequency\./)).toBeVisible({
     timeout: 30_000,
   });
   const region = page.getByRole("region", { name: "Settings" }).locator('input[type="file"]');
@@ -150,7 +152,7 @@ test("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
     .getByRole("button", { name: /Wearer 2/ })
     .click();
   await choose(page, "System", "2.4 GHz clip-on kit", links(page).nth(1));
-  await expect(page.getByText(/19 ms behind: 0\.47 frames at 25/)).toBeVisible();
+  await expect(page.getByText(/19 ms late: 0\.4[78] frames at 25 fps/)).toBeVisible();
   await page.getByRole("button", { name: "A network that is heard" }).click();
   await expect(page.getByText(/There is room from \d+ MHz on/)).toBeVisible();
   await choose(page, "System", "none: by lead, or its own recorder", links(page).nth(1));

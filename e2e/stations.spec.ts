@@ -16,7 +16,7 @@ test("Level: another capsule, another input and another target change the settin
   await page.getByRole("textbox", { name: "Peaks at" }).fill("-20");
   await expect(page.getByText(/^−20\.\d/)).toBeVisible();
   await page.getByRole("textbox", { name: "Peaks at" }).fill("3");
-  await expect(page.getByText(/Peaks at: -40 to -6 dBFS/)).toBeVisible();
+  await expect(page.getByText(/Peaks at: −40 to −6 dBFS/)).toBeVisible();
   await expectSaved(page);
 });
 

@@ -77,7 +77,7 @@ export function NumberField(props: {
   const [typed, setTyped] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
   const text = typed ?? write(value, shown);
-  const allowed = `${write(minimum, shown)} to ${write(maximum, shown)} ${shown.unit}`;
+  const allowed = `${write(minimum, shown)} to ${write(maximum, shown)} ${shown.unit}`.replaceAll("-", "−");
 
   function faultOf(candidate: string): string | null {
     const number = read(candidate);
