@@ -12,5 +12,5 @@ export { whole } from "./levelAdvice";
 export type { LevelPlan, StageLevels } from "./levelPlan";
 export { SCHOOLS, targetsOf, type School } from "./schools";
 export { PEAK_OVER_SINE_DB, peakOf, soundAt, soundOfFeed, voicesThrough, type SoundIn } from "./soundIn";
-export { KNOB_IDS, type Chain, type KnobId } from "./stage";
+export { KNOB_IDS, plainStage, stepsBetween, withKnob, type Chain, type ChainStage, type KnobId } from "./stage";
 export { stagesOfWay, type MicLevels, type RadioLevels, type Way } from "./wayStages";

@@ -1,6 +1,7 @@
 import { dbToPower, powerToDb } from "../sound";
 import type { Carriage } from "../devices";
 import { leadsOf, targetOf, type Rehearsal } from "./rehearsal";
+import { inputNoiseDbu, LINK_NOISE_DB } from "./knobRanges";
 import { throughParts, type Setup } from "./setup";
 
 /** What is done in front of the microphone. */
@@ -33,10 +34,6 @@ const TAP_DB = 6;
 const OWN_MIC_DBFS: Record<Stimulus, number | null> = { silence: null, line: -34, tapMic: -58, tapDevice: -8 };
 /** What a microphone that has slipped loses, dB. Estimate. */
 const SLIPPED_DB = 14;
-/** Noise: of an analogue link below full modulation; of an input, dBu. Common practice; those of the generic devices. */
-const LINK_NOISE_DB = -102;
-const MIC_NOISE_DBU = -118;
-const LINE_NOISE_DBU = -88;
 /** Automatic level brings everything here, dBFS. Estimate. */
 const AUTO_DBFS = -10;
 const PAD_DB = 20;
@@ -175,7 +172,7 @@ function atFile(setup: Setup, rehearsal: Rehearsal, sent: Sent, ending: Ending, 
   const full = ending.isLine ? input.lineClipsDbu! : setup.isLine ? input.clipsDbu : setup.fullScaleDbu;
   const over = isDigital ? 0 : full + ending.padDb;
   const dbfs = arrived.level - over + ending.gainDb;
-  const inputNoise = ending.isLine || clipsDbu > 10 ? LINE_NOISE_DBU : MIC_NOISE_DBU;
+  const inputNoise = inputNoiseDbu(ending.isLine, clipsDbu);
   const lossDb = begin - arrived.level;
   const noise = isDigital
     ? powerToDb(dbToPower(sent.noiseDbu - lossDb) + dbToPower(-110)) + ending.gainDb

@@ -1,8 +1,9 @@
+import { bestSettings, type Chain, type ChainStage, plainStage, stepsBetween, withKnob } from "../chain";
 import { begun, type Carried, carriedOn } from "../connect";
 import { type Input, mate, type Part, type PlacedSetting, type Source } from "../devices";
 import type { RadioSystem } from "../wireless";
 import type { GainMessage } from "./deviceMessages";
-import { GAIN_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
+import { GAIN_DB, inputNoiseDbu, LINK_NOISE_DB, OUTPUT_DB, SENSITIVITY_DB } from "./knobRanges";
 
 /** What stands on every knob when it is right. */
 export interface RightSettings {
@@ -114,34 +115,60 @@ function gainsOf({ kind }: Input): readonly [number, number] {
 export const clipsOf = ({ input, isLine }: Pick<Setup, "input" | "isLine">): number =>
   isLine ? input.lineClipsDbu! : input.clipsDbu;
 
-/** Every step of the radio's knobs, tried with the gain that suits: target, no stage over, least noise. */
-function rightFor(setup: Omit<Setup, "right">): RightSettings {
-  const { source, input, way, modulationDb, fullScaleDbu } = setup;
-  const isRadio = setup.system !== null;
-  const steps = ([from, to, step]: readonly [number, number, number]) =>
-    isRadio ? Array.from({ length: (to - from) / step + 1 }, (_, index) => to - index * step) : [0];
+/** The link's stages as Level's search reads them: the radio's two knobs, what is on the way, the input and its gain. */
+function chainOf(setup: Omit<Setup, "right">): Chain {
+  const { source, input, way, fullScaleDbu, system } = setup;
+  const of = (id: string, unit: ChainStage["unit"]) => ({ id, name: id, device: id, deviceId: id, unit });
+  const stages: ChainStage[] = system
+    ? [
+        withKnob(
+          plainStage({ ...of("pack", "dB of full"), reserveDb: RESERVE_DB }, { clip: 0 }),
+          { id: "sensitivity", name: "Sensitivity" },
+          stepsBetween(...SENSITIVITY_DB),
+        ),
+        withKnob(
+          plainStage(
+            { ...of("receiver", "dBu"), entersDb: source.loudestDbu },
+            { noiseBefore: source.loudestDbu + LINK_NOISE_DB },
+          ),
+          { id: "output", name: "Output" },
+          stepsBetween(...OUTPUT_DB),
+        ),
+      ]
+    : [plainStage({ ...of("outlet", "dBu"), entersDb: source.loudestDbu })];
+  let carried = begun(source);
+  for (const { id, clipsDbu, lossDb, ...part } of way) {
+    const next = carriedOn(carried, { id, clipsDbu, lossDb, ...part }) ?? carried;
+    const isConverting = next.carriage === "digital" && carried.carriage !== "digital";
+    const clip = carried.carriage === "digital" ? null : clipsDbu;
+    stages.push(
+      isConverting
+        ? plainStage({ ...of(id, "dBFS"), entersDb: -(clipsDbu ?? 0) }, { clip: 0 })
+        : plainStage(of(id, "dBu"), { addsDb: -lossDb, clip: clip === null ? null : clip - lossDb }),
+    );
+    carried = next;
+  }
+  const isDigital = carried.carriage === "digital";
+  if (!isDigital) stages.push(plainStage(of("socket", "dBu"), { clip: clipsOf(setup) }));
   const [leastDb, mostDb] = gainsOf(input);
-  let best: RightSettings = { sensitivityDb: 0, outputDb: 0, gainDb: leastDb };
-  let bestCost = Infinity;
-  for (const sensitivityDb of steps(SENSITIVITY_DB))
-    for (const outputDb of steps(OUTPUT_DB)) {
-      const modulation = isRadio ? modulationDb + sensitivityDb : 0;
-      const arrived = throughParts(source, source.loudestDbu + Math.min(0, modulation) + outputDb, way, input);
-      if (!arrived) continue;
-      const isDigital = arrived.carried.carriage === "digital";
-      const before = arrived.level - (isDigital ? 0 : fullScaleDbu);
-      const gainDb = Math.min(mostDb, Math.max(leastDb, Math.floor(TARGET_DBFS - before + 1e-9)));
-      const overDb =
-        (isRadio ? Math.max(0, modulation + RESERVE_DB) : 0) +
-        (isDigital ? 0 : Math.max(0, arrived.level - clipsOf(setup))) +
-        (arrived.isClipped ? 40 : 0) +
-        Math.max(0, before + gainDb - CEILING_DBFS);
-      const missDb = Math.abs(before + gainDb - TARGET_DBFS);
-      // Early gain costs least noise: of what serves alike, the pack as sensitive and the output as loud as may be.
-      const cost = 1000 * overDb + 10 * missDb - 0.1 * sensitivityDb - 0.05 * outputDb;
-      if (cost < bestCost) [best, bestCost] = [{ sensitivityDb, outputDb, gainDb }, cost];
-    }
-  return best;
+  const file = plainStage(
+    { ...of("file", "dBFS"), entersDb: isDigital ? 0 : -fullScaleDbu },
+    { noiseBefore: inputNoiseDbu(setup.isLine, clipsOf(setup)) - fullScaleDbu },
+  );
+  stages.push(withKnob(file, { id: "gain", name: "Gain" }, stepsBetween(leastDb, mostDb, 1)));
+  return stages as [ChainStage, ...ChainStage[]];
+}
+
+/** What serves best, by the same search as Level's. */
+function rightFor(setup: Omit<Setup, "right">): RightSettings {
+  const chain = chainOf(setup);
+  const peakDb = setup.system ? setup.modulationDb : 0;
+  const settings = bestSettings(chain, peakDb, { targetDbfs: TARGET_DBFS, ceilingDbfs: CEILING_DBFS });
+  const at = (id: string) => {
+    const stage = chain.findIndex((each) => each.knob?.id === id);
+    return stage < 0 ? 0 : chain[stage]!.positions[settings[stage]!]!.addsDb;
+  };
+  return { sensitivityDb: at("sensitivity"), outputDb: at("output"), gainDb: at("gain") };
 }
 
 /** What goes into {@link setupOf}: what Level knows may be given, the rest is worked out. */
