@@ -28,16 +28,16 @@ export const TRIM: Steps = { leastDb: -20, mostDb: 20, stepDb: 1 };
 export const gainTo = (mostDb: number, stepDb = 1): Steps => ({ leastDb: 0, mostDb, stepDb });
 
 export const MINIJACK: InputLevels = {
-  maxInputDbu: -8,
-  fullScaleDbu: -10,
+  maxInputDbu: -16,
+  fullScaleDbu: -16,
   gain: gainTo(40),
   einDbu: -112,
   converterRangeDb: 102,
   ...NO_COMPUTER,
 };
 export const XLR: InputLevels = {
-  maxInputDbu: 4,
-  fullScaleDbu: 4,
+  maxInputDbu: -6,
+  fullScaleDbu: -6,
   gain: gainTo(56),
   einDbu: -121,
   converterRangeDb: 108,
