@@ -28,7 +28,11 @@ export default tseslint.config(
       eqeqeq: "error",
     },
   },
-  { files: ["**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: hooks.configs.recommended.rules },
+  {
+    files: ["{app,data,screens,ui}/**/*.{ts,tsx}"],
+    plugins: { "react-hooks": hooks },
+    rules: hooks.configs.recommended.rules,
+  },
   {
     files: ["core/**/*.ts"],
     ignores: ["**/*.test.ts"],

@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { awake, openDemo, openLinks, openView } from "./shoot";
 
 const VIEWS = [
@@ -48,7 +49,7 @@ for (const view of ["home", ...VIEWS])
     expect(await faults(page, "dark")).toEqual([]);
   });
 
-test("each view of a place has no accessibility fault", async ({ page, request }) => {
+long("each view of a place has no accessibility fault", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/dress?wearer=51ac0000-0000-4000-8000-000000000033`);
   await awake(page);
@@ -59,7 +60,7 @@ test("each view of a place has no accessibility fault", async ({ page, request }
   }
 });
 
-test("each view of the links has no accessibility fault by day and in the dark", async ({ page, request }) => {
+long("each view of the links has no accessibility fault by day and in the dark", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/link`);
   await awake(page);

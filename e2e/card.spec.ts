@@ -2,6 +2,7 @@ import { copyFileSync, mkdtempSync, readFileSync, rmSync, truncateSync, writeFil
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { CARD } from "../demo/card";
 import { CARD_FILES, DEMO_SHOOT_ID, demoId } from "../demo/recordings";
 import { kindName } from "../messages";
@@ -19,7 +20,7 @@ const broken = { name: "broken ‘ü’ #1.wav", mimeType: "audio/wav", buffer: 
 
 const cardTable = (page: Page) => page.getByRole("group", { name: "Files of the card" });
 
-test("the demo's card comes out right, goes to its wearers, and the day shows it", async ({ page }) => {
+long("the demo's card comes out right, goes to its wearers, and the day shows it", async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await page.getByRole("button", { name: `Card of ${CARD_FILES.length}` }).click();
@@ -72,7 +73,7 @@ test("a card of several files is checked, sorted and opened", async ({ page }) =
   await expect(listen).toContainText("▶");
 });
 
-test("an hour on a card is watched, stopped in its midst and gone on with from there, and closed", async ({ page }) => {
+long("an hour on a card is watched, stopped in its midst and gone on with from there, and closed", async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await awake(page);
@@ -128,47 +129,48 @@ test("a card that is pulled in the midst of a file says so, and the rest goes on
   }
 });
 
-test("thirty gigabytes of sixteen tracks are looked at where they lie, measured on the way, and stopped", async ({
-  page,
-}) => {
-  const card = mkdtempSync(join(tmpdir(), "hypophon-card-"));
-  try {
-    const path = join(card, "day.rf64");
-    const bytes = 30 * 1000 ** 3;
-    const header = new DataView(new ArrayBuffer(80));
-    const tag = (at: number, text: string) =>
-      [...text].forEach((letter, index) => header.setUint8(at + index, letter.charCodeAt(0)));
-    tag(0, "RF64");
-    header.setUint32(4, 0xffffffff, true);
-    tag(8, "WAVEds64");
-    header.setUint32(16, 28, true);
-    header.setBigUint64(20, BigInt(bytes + 72), true);
-    header.setBigUint64(28, BigInt(bytes), true);
-    tag(48, "fmt ");
-    header.setUint32(52, 16, true);
-    header.setUint16(56, 1, true);
-    header.setUint16(58, 16, true);
-    header.setUint32(60, 48000, true);
-    header.setUint32(64, 48000 * 48, true);
-    header.setUint16(68, 48, true);
-    header.setUint16(70, 24, true);
-    tag(72, "data");
-    header.setUint32(76, 0xffffffff, true);
-    writeFileSync(path, Buffer.from(header.buffer));
-    // A hole: it takes no room.
-    truncateSync(path, 80 + bytes);
-    await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
-    await page.locator("input[type=file]").setInputFiles(path);
-    const drawing = page.getByRole("img", { name: /^Channel 1/ });
-    await expect(drawing).toHaveAttribute("data-seen", "yes", { timeout: 20_000 });
-    // Three and a half hours.
-    expect(Number(await drawing.getAttribute("data-span"))).toBeCloseTo(bytes / 48 / 48000, 0);
-    await page.getByRole("button", { name: "Stop measuring" }).click();
-    await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
-  } finally {
-    rmSync(card, { recursive: true, force: true });
-  }
-});
+long(
+  "thirty gigabytes of sixteen tracks are looked at where they lie, measured on the way, and stopped",
+  async ({ page }) => {
+    const card = mkdtempSync(join(tmpdir(), "hypophon-card-"));
+    try {
+      const path = join(card, "day.rf64");
+      const bytes = 30 * 1000 ** 3;
+      const header = new DataView(new ArrayBuffer(80));
+      const tag = (at: number, text: string) =>
+        [...text].forEach((letter, index) => header.setUint8(at + index, letter.charCodeAt(0)));
+      tag(0, "RF64");
+      header.setUint32(4, 0xffffffff, true);
+      tag(8, "WAVEds64");
+      header.setUint32(16, 28, true);
+      header.setBigUint64(20, BigInt(bytes + 72), true);
+      header.setBigUint64(28, BigInt(bytes), true);
+      tag(48, "fmt ");
+      header.setUint32(52, 16, true);
+      header.setUint16(56, 1, true);
+      header.setUint16(58, 16, true);
+      header.setUint32(60, 48000, true);
+      header.setUint32(64, 48000 * 48, true);
+      header.setUint16(68, 48, true);
+      header.setUint16(70, 24, true);
+      tag(72, "data");
+      header.setUint32(76, 0xffffffff, true);
+      writeFileSync(path, Buffer.from(header.buffer));
+      // A hole: it takes no room.
+      truncateSync(path, 80 + bytes);
+      await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
+      await page.locator("input[type=file]").setInputFiles(path);
+      const drawing = page.getByRole("img", { name: /^Channel 1/ });
+      await expect(drawing).toHaveAttribute("data-seen", "yes", { timeout: 20_000 });
+      // Three and a half hours.
+      expect(Number(await drawing.getAttribute("data-span"))).toBeCloseTo(bytes / 48 / 48000, 0);
+      await page.getByRole("button", { name: "Stop measuring" }).click();
+      await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
+    } finally {
+      rmSync(card, { recursive: true, force: true });
+    }
+  },
+);
 
 test("what is heard is the place itself from a moment before, with what the edit would do to it", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
@@ -247,7 +249,7 @@ test("a finding is dismissed with a note, the verdict follows, and it is remembe
   await expect(page.getByText("All saved")).toBeVisible();
 });
 
-test("spectrum, levels and keys; a copy with markers is the same sound", async ({ page }) => {
+long("spectrum, levels and keys; a copy with markers is the same sound", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
   await expect(page.getByRole("button", { name: /Listen to clipped at 0:00/ })).toBeVisible({ timeout: 30_000 });
@@ -281,8 +283,7 @@ test("spectrum, levels and keys; a copy with markers is the same sound", async (
   expect(soundOf(copy).equals(soundOf(before))).toBe(true);
 });
 
-test("ten thousand files, with some that cannot be read, leave the page free and can be stopped", async ({ page }) => {
-  test.skip(!process.env["HYPOPHON_LONG"], "done by test --long");
+long("ten thousand files, with some that cannot be read, leave the page free and can be stopped", async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await awake(page);

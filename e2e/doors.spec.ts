@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test } from "@playwright/test";
+import { long } from "./long";
 import { awake, openDemo } from "./shoot";
 
 const shoot = {
@@ -23,7 +24,7 @@ test("pages carry a strict content policy and are framed by nobody", async ({ re
   expect(policy).not.toContain("'unsafe-eval'");
 });
 
-test("no page breaks its own policy", async ({ page, request }) => {
+long("no page breaks its own policy", async ({ page, request }) => {
   const complaints: string[] = [];
   page.on("console", (message) => {
     if (message.type() === "error") complaints.push(message.text());

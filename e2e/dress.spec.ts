@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { answer, awake, choose, expectSaved, openDemo, openView, startShoot } from "./shoot";
 import { overprinted, pdfWords } from "./pdfWords";
 
@@ -71,7 +72,7 @@ test("from the board to a first recommendation for a new wearer in six steps", a
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
 });
 
-test("weights move the order and the list says from where; a kind of work puts them back", async ({ page }) => {
+long("weights move the order and the list says from where; a kind of work puts them back", async ({ page }) => {
   await dressSomebody(page, "Weights");
   await page.getByRole("button", { name: "What matters" }).click();
   const slider = page.getByRole("slider", { name: "Steady as the head turns" });
@@ -200,7 +201,7 @@ test("what cannot be worn is refused where it arises, with the reason", async ({
   await expectSaved(page);
 });
 
-test("four places side by side, and the head turned by key and by drag", async ({ page, request }) => {
+long("four places side by side, and the head turned by key and by drag", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`);
   await awake(page);

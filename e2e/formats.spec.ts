@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
+import { long } from "./long";
 import { awake, openDemo } from "./shoot";
 import { takeWav } from "./sounds";
 
@@ -19,7 +20,7 @@ const FORMATS = [
 ];
 
 for (const { name, codec } of FORMATS)
-  test(`${name} is measured in the browser`, async ({ page, request }) => {
+  long(`${name} is measured in the browser`, async ({ page, request }) => {
     const source = join(folder, `${name}.source.wav`);
     writeFileSync(source, takeWav(-12));
     const made = spawnSync("ffmpeg", ["-nostdin", "-y", "-v", "error", "-i", source, ...codec, join(folder, name)]);

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { awake, choose, expectSaved, openDemo, openLinks, startShoot } from "./shoot";
 
 const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", "Arm", "Tap", "Loudest line"];
@@ -34,77 +35,77 @@ async function findCause(page: Page): Promise<string> {
   return (await wrong(page).getByRole("status").textContent())!;
 }
 
-test("the demo's busiest day: coordinated, every lead known, one link paired on the simulated devices, two faults put in and found", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/link`);
-  await awake(page);
-  await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
-    "All 9 frequencies are compatible.",
-  );
-  await openLinks(page, "Leads");
-  const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");
-  const way = page.getByRole("region", { name: "Way to the file" });
-  await expect(links).toHaveCount(16);
-  for (let index = 0; index < 16; index += 1) {
-    await links.nth(index).click();
-    await expect(way.getByRole("status")).toHaveText(/^(It works|Monitoring only)/);
-  }
-  await links.filter({ hasText: "House desk" }).click();
-  await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
+long(
+  "the demo's busiest day: coordinated, every lead known, one link paired on the simulated devices, two faults put in and found",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/link`);
+    await awake(page);
+    await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
+      "All 9 frequencies are compatible.",
+    );
+    await openLinks(page, "Leads");
+    const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");
+    const way = page.getByRole("region", { name: "Way to the file" });
+    await expect(links).toHaveCount(16);
+    for (let index = 0; index < 16; index += 1) {
+      await links.nth(index).click();
+      await expect(way.getByRole("status")).toHaveText(/^(It works|Monitoring only)/);
+    }
+    await links.filter({ hasText: "House desk" }).click();
+    await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
 
-  await openLinks(page, "The bag");
-  await choose(page, "For", "day 3");
-  const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
-  for (const says of [
-    "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 spare included",
-    "RCA to 6.35 mm lead: 2 to buy, 1 spare included",
-    "6.35 mm lead, three poles: 2 to buy, 1 spare included",
-    "3.5 mm balanced to XLR lead: 1 spare to buy",
-  ])
-    await expect(toGet.filter({ hasText: says })).toHaveCount(1);
-  await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
+    await openLinks(page, "The bag");
+    await choose(page, "For", "day 3");
+    const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
+    for (const says of [
+      "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 spare included",
+      "RCA to 6.35 mm lead: 2 to buy, 1 spare included",
+      "6.35 mm lead, three poles: 2 to buy, 1 spare included",
+      "3.5 mm balanced to XLR lead: 1 spare to buy",
+    ])
+      await expect(toGet.filter({ hasText: says })).toHaveCount(1);
+    await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
 
-  await openLinks(page, "Pairing");
-  await page.getByRole("list", { name: "Links and how far they are" }).getByRole("button", { name: /Quill/ }).click();
-  for (const name of STEPS) {
-    await step(page, name).click();
-    await walk(page).getByRole("button", { name: "Show me" }).click();
-    await expect(walk(page).getByText(`On the simulated devices: ${name.toLowerCase()} is done.`)).toBeVisible();
-    await walk(page).getByRole("button", { name: "Rehearsed", exact: true }).click();
-    await expect(step(page, name)).toContainText("rehearsed");
-  }
-  await walk(page).getByText("The loudest line", { exact: true }).click();
-  await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
+    await openLinks(page, "Pairing");
+    await page.getByRole("list", { name: "Links and how far they are" }).getByRole("button", { name: /Quill/ }).click();
+    for (const name of STEPS) {
+      await step(page, name).click();
+      await walk(page).getByRole("button", { name: "Show me" }).click();
+      await expect(walk(page).getByText(`On the simulated devices: ${name.toLowerCase()} is done.`)).toBeVisible();
+      await walk(page).getByRole("button", { name: "Rehearsed", exact: true }).click();
+      await expect(step(page, name)).toContainText("rehearsed");
+    }
+    await walk(page).getByText("The loudest line", { exact: true }).click();
+    await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
 
-  // Two faults: the pack is muted, and somebody took the lead for unbalanced receivers.
-  await front(page, "Pack").getByText("Mute", { exact: true }).click();
-  await choose(page, "Lead in the hand", "3.5 mm lead, two poles", walk(page));
-  await expect(walk(page).getByText("There is no sound.")).toBeVisible();
-  await choose(page, "Lead in the hand", "3.5 mm balanced to XLR lead", walk(page));
-  await walk(page).getByText("All devices", { exact: true }).click();
-  await front(page, "Recorder").getByText("Hold", { exact: true }).click();
-  await expectSaved(page);
-  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
-  await expect(page.getByText(/On the simulated devices: no sound at all; the buttons do nothing/)).toBeVisible();
-  await wrong(page).getByRole("button", { name: "No sound at all" }).click();
-  expect(await findCause(page)).toContain("The pack is muted.");
-  await openLinks(page, "Pairing");
-  await step(page, "Confirm").click();
-  await front(page, "Pack").getByText("Mute", { exact: true }).click();
-  await openLinks(page, "Something is wrong");
-  await wrong(page).getByRole("button", { name: "The buttons do nothing" }).click();
-  expect(await findCause(page)).toBe("Hold is on.");
-  await openLinks(page, "Pairing");
-  await step(page, "Loudest line").click();
-  await front(page, "Recorder").getByText("Hold", { exact: true }).click();
-  await walk(page).getByText("The loudest line", { exact: true }).click();
-  await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
-  await expect(walk(page).getByText("On the simulated devices: loudest line is done.")).toBeVisible();
-  await expectSaved(page);
-});
+    // Two faults: the pack is muted, and somebody took the lead for unbalanced receivers.
+    await front(page, "Pack").getByText("Mute", { exact: true }).click();
+    await choose(page, "Lead in the hand", "3.5 mm lead, two poles", walk(page));
+    await expect(walk(page).getByText("There is no sound.")).toBeVisible();
+    await choose(page, "Lead in the hand", "3.5 mm balanced to XLR lead", walk(page));
+    await walk(page).getByText("All devices", { exact: true }).click();
+    await front(page, "Recorder").getByText("Hold", { exact: true }).click();
+    await expectSaved(page);
+    await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+    await expect(page.getByText(/On the simulated devices: no sound at all; the buttons do nothing/)).toBeVisible();
+    await wrong(page).getByRole("button", { name: "No sound at all" }).click();
+    expect(await findCause(page)).toContain("The pack is muted.");
+    await openLinks(page, "Pairing");
+    await step(page, "Confirm").click();
+    await front(page, "Pack").getByText("Mute", { exact: true }).click();
+    await openLinks(page, "Something is wrong");
+    await wrong(page).getByRole("button", { name: "The buttons do nothing" }).click();
+    expect(await findCause(page)).toBe("Hold is on.");
+    await openLinks(page, "Pairing");
+    await step(page, "Loudest line").click();
+    await front(page, "Recorder").getByText("Hold", { exact: true }).click();
+    await walk(page).getByText("The loudest line", { exact: true }).click();
+    await expect(walk(page).getByText("You hear the mic.")).toBeVisible();
+    await expect(walk(page).getByText("On the simulated devices: loudest line is done.")).toBeVisible();
+    await expectSaved(page);
+  },
+);
 
 test("a hidden fault is found by looking; a device says why it does not react", async ({ page }) => {
   await openOwn(page, "Hidden faults", "Pairing");

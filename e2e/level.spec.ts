@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { newLink } from "../core/planning";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
@@ -113,7 +114,7 @@ test("a tick makes planned into set, and a changed setting asks for it again; a 
   await expectSaved(page);
 });
 
-test("a school holds for the whole shoot; the meter at hand says where three quarters are", async ({ page }) => {
+long("a school holds for the whole shoot; the meter at hand says where three quarters are", async ({ page }) => {
   const id = await startShoot(page, "Schools");
   await page.goto(`/shoots/${id}/dress`);
   await page.getByRole("button", { name: "Add a wearer" }).click();
@@ -149,7 +150,7 @@ test("a take in Check teaches the day's voice: the settings follow it", async ({
   expect(await cards.textContent()).not.toBe(before);
 });
 
-test("a compressor is off until it is asked for, and says what it costs", async ({ page, request }) => {
+long("a compressor is off until it is asked for, and says what it costs", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?way=house-desk`);
   await awake(page);
@@ -164,7 +165,7 @@ test("a compressor is off until it is asked for, and says what it costs", async 
   await expectSaved(page);
 });
 
-test("the cards to print are there on one phone screen and for a whole scene", async ({ page, request }) => {
+long("the cards to print are there on one phone screen and for a whole scene", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`/shoots/${id}/settings?way=call`);

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { readFile } from "node:fs/promises";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
@@ -52,31 +53,32 @@ test("by mouse: frequencies are found, one is dragged into another's way, the sm
   await expect(page.getByRole("link", { name: /Link ?planned/ }).first()).toBeVisible();
 });
 
-test("by keyboard: a name is moved step by step, products are shown, and typed nonsense stays in its field", async ({
-  page,
-}) => {
-  await openLink(page, "Air by keyboard", 3);
-  await findAll(page);
-  const pin = spectrum(page).getByRole("slider", { name: "Wearer 1" });
-  await pin.focus();
-  const before = Number(await pin.getAttribute("aria-valuenow"));
-  await page.keyboard.press("ArrowRight");
-  await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.025)) / 1000));
-  await page.keyboard.press("Shift+ArrowRight");
-  await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.275)) / 1000));
-  await page.getByText("Products of Wearer 1").click();
-  await expect(page.getByText(/\d+ products in view/)).toBeVisible();
-  await page.getByRole("button", { name: "Nearer" }).click();
-  await page.getByRole("button", { name: "Whole band" }).click();
-  const field = page.getByLabel("Frequency, MHz");
-  await field.fill("750");
-  await expect(page.getByText(/750\.000 MHz is not allowed/)).toBeVisible();
-  await field.fill("520.01");
-  await expect(page.getByText(/520\.010 MHz is not allowed/)).toBeVisible();
-  await field.fill("545,5");
-  await expect(pin).toHaveAttribute("aria-valuenow", "545.5");
-  await expectSaved(page);
-});
+long(
+  "by keyboard: a name is moved step by step, products are shown, and typed nonsense stays in its field",
+  async ({ page }) => {
+    await openLink(page, "Air by keyboard", 3);
+    await findAll(page);
+    const pin = spectrum(page).getByRole("slider", { name: "Wearer 1" });
+    await pin.focus();
+    const before = Number(await pin.getAttribute("aria-valuenow"));
+    await page.keyboard.press("ArrowRight");
+    await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.025)) / 1000));
+    await page.keyboard.press("Shift+ArrowRight");
+    await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.275)) / 1000));
+    await page.getByText("Products of Wearer 1").click();
+    await expect(page.getByText(/\d+ products in view/)).toBeVisible();
+    await page.getByRole("button", { name: "Nearer" }).click();
+    await page.getByRole("button", { name: "Whole band" }).click();
+    const field = page.getByLabel("Frequency, MHz");
+    await field.fill("750");
+    await expect(page.getByText(/750\.000 MHz is not allowed/)).toBeVisible();
+    await field.fill("520.01");
+    await expect(page.getByText(/520\.010 MHz is not allowed/)).toBeVisible();
+    await field.fill("545,5");
+    await expect(pin).toHaveAttribute("aria-valuenow", "545.5");
+    await expectSaved(page);
+  },
+);
 
 test("scans: a receiver's file is read, nonsense is refused, own transmitters left on are noticed", async ({
   page,
@@ -106,34 +108,37 @@ test("scans: a receiver's file is read, nonsense is refused, own transmitters le
   await expectSaved(page);
 });
 
-test("what is allowed: an example says so, a narrower region clears what it forbids, too little says what holds it back", async ({
-  page,
-}) => {
-  await openLink(page, "Region", 5);
-  await findAll(page);
-  await expect(page.getByText(/is only an example\. Licences/)).toBeVisible();
-  await page.getByRole("button", { name: /^Allowed here/ }).click();
-  const first = page.getByRole("group", { name: "Range 1" });
-  await first.getByLabel("To", { exact: true }).fill("518.5");
-  await first.getByLabel("From", { exact: true }).focus();
-  await expect(verdict(page)).toHaveText(/of 5 links without a frequency/);
-  await page.getByRole("button", { name: "Find frequencies" }).click();
-  await expect(page.getByText(/of 5 links have a frequency\. More are not possible\./)).toBeVisible({
-    timeout: 30_000,
-  });
-  await page.getByRole("button", { name: "What limits it?" }).click();
-  await expect(page.getByText(/The limit is .*: without it, \d links would have a frequency\./)).toBeVisible({
-    timeout: 30_000,
-  });
-  const region = page.getByRole("region", { name: "Settings" }).locator('input[type="file"]');
-  await region.setInputFiles([{ name: "mine.json", mimeType: "application/json", buffer: Buffer.from('{"name": 3}') }]);
-  await expect(page.getByRole("alert").filter({ hasText: "mine.json" })).toBeVisible();
-  await region.setInputFiles([{ name: "no.json", mimeType: "application/json", buffer: Buffer.from("no") }]);
-  await expect(page.getByText("no.json is no JSON.")).toBeVisible();
-  await expectSaved(page);
-});
+long(
+  "what is allowed: an example says so, a narrower region clears what it forbids, too little says what holds it back",
+  async ({ page }) => {
+    await openLink(page, "Region", 5);
+    await findAll(page);
+    await expect(page.getByText(/is only an example\. Licences/)).toBeVisible();
+    await page.getByRole("button", { name: /^Allowed here/ }).click();
+    const first = page.getByRole("group", { name: "Range 1" });
+    await first.getByLabel("To", { exact: true }).fill("518.5");
+    await first.getByLabel("From", { exact: true }).focus();
+    await expect(verdict(page)).toHaveText(/of 5 links without a frequency/);
+    await page.getByRole("button", { name: "Find frequencies" }).click();
+    await expect(page.getByText(/of 5 links have a frequency\. More are not possible\./)).toBeVisible({
+      timeout: 30_000,
+    });
+    await page.getByRole("button", { name: "What limits it?" }).click();
+    await expect(page.getByText(/The limit is .*: without it, \d links would have a frequency\./)).toBeVisible({
+      timeout: 30_000,
+    });
+    const region = page.getByRole("region", { name: "Settings" }).locator('input[type="file"]');
+    await region.setInputFiles([
+      { name: "mine.json", mimeType: "application/json", buffer: Buffer.from('{"name": 3}') },
+    ]);
+    await expect(page.getByRole("alert").filter({ hasText: "mine.json" })).toBeVisible();
+    await region.setInputFiles([{ name: "no.json", mimeType: "application/json", buffer: Buffer.from("no") }]);
+    await expect(page.getByText("no.json is no JSON.")).toBeVisible();
+    await expectSaved(page);
+  },
+);
 
-test("banks, leads and 2.4 GHz: presets by name, what is late, where networks leave room", async ({ page }) => {
+long("banks, leads and 2.4 GHz: presets by name, what is late, where networks leave room", async ({ page }) => {
   await openLink(page, "Systems", 2);
   await links(page)
     .first()

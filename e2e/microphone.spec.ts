@@ -1,11 +1,12 @@
 import { expect, test } from "@playwright/test";
+import { long } from "./long";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { openScout, startShoot } from "./shoot";
 import { clapWav } from "./sounds";
 
 test.use({ launchOptions: hearing(heardFile("clap", clapWav(0.7, { afterS: 4 }))) });
 
-test("a clap is recorded here and now, with an uncalibrated level as it goes", async ({ page }) => {
+long("a clap is recorded here and now, with an uncalibrated level as it goes", async ({ page }) => {
   await startShoot(page, "Live");
   await page.getByRole("button", { name: "Add a place" }).click();
   await openScout(page, "Clap");

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
 import { proxyOf, type Proxy } from "./proxy";
 import { awake, expectSaved } from "./shoot";
 
@@ -85,7 +86,7 @@ test("a shoot that this device has never opened says so without the server, and 
   await expect(page.getByText("This shoot is not here")).toBeVisible();
 });
 
-test("a newer build says that it is there, and is taken over without losing what was just typed", async ({ page }) => {
+long("a newer build says that it is there, and is taken over without losing what was just typed", async ({ page }) => {
   const id = await openShoot(page, "Update");
   await page.getByRole("link", { name: "Scout" }).click();
   server.beNewer();

@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
+import { long } from "./long";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
 const plan = (page: Page) => page.getByRole("group", { name: "Plan", exact: true });
@@ -75,7 +76,7 @@ test("by keyboard: arrows move the microphone, its ring turns it, fields say exa
   await expectSaved(page);
 });
 
-test("a way walked is drawn step by step and dragged; hands near a microphone colour it", async ({ page }) => {
+long("a way walked is drawn step by step and dragged; hands near a microphone colour it", async ({ page }) => {
   await openPickup(page, "Steps and hands");
   const talker = plan(page).getByRole("button", { name: /Wearer 1, talker/ });
   await talker.focus();
@@ -127,7 +128,7 @@ test.describe("by touch", () => {
   });
 });
 
-test("experiments say what they did in this place, and can be undone", async ({ page, request }) => {
+long("experiments say what they did in this place, and can be undone", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/pickup?scene=51ac0000-0000-4000-8000-000000000027`);
   await expect(plan(page)).toBeVisible();
@@ -150,7 +151,7 @@ test("experiments say what they did in this place, and can be undone", async ({ 
   await expectSaved(page);
 });
 
-test("what may be seen, which shot and which school change the ranking; what is out says why", async ({ page }) => {
+long("what may be seen, which shot and which school change the ranking; what is out says why", async ({ page }) => {
   await openPickup(page, "Wishes");
   const radios = () => ways(page).getByRole("radio");
   const before = await radios().count();

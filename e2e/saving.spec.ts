@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type APIRequestContext, type Browser, type Page, type Route } from "@playwright/test";
+import { long } from "./long";
 import type { Change, Command, Outcome } from "../core/records";
 import { awake, expectSaved, openDemo, openLevels, openLinks, startShoot } from "./shoot";
 
@@ -503,7 +504,7 @@ test("deleting without a signal is queued, and undone", async ({ page, request }
   expect(of(await records(request, id), "place")).toEqual([]);
 });
 
-test("what others name is deleted: they stay usable, and undo brings all of it back", async ({ page, request }) => {
+long("what others name is deleted: they stay usable, and undo brings all of it back", async ({ page, request }) => {
   const id = await openPlace(page, "Named by others");
   await page.getByRole("link", { name: "Dress" }).click();
   await page.getByRole("button", { name: "Add a wearer" }).click();

@@ -1,7 +1,8 @@
 import { expect, test } from "@playwright/test";
+import { long } from "./long";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
-test("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
+long("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000034`);
   const settings = () =>
@@ -20,7 +21,7 @@ test("Level: another capsule, another input and another target change the settin
   await expectSaved(page);
 });
 
-test("Level: a device's own figures are kept for the whole crew", async ({ page, request }) => {
+long("Level: a device's own figures are kept for the whole crew", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000033`);
   await page.getByRole("button", { name: "Its figures" }).nth(2).click();
@@ -64,7 +65,7 @@ test("an empty board teaches, an empty Level and Check lead to Dress", async ({ 
   }
 });
 
-test("imperial shoots speak in inches and feet and keep the same figures", async ({ page }) => {
+long("imperial shoots speak in inches and feet and keep the same figures", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Imperial");
   await page.getByText("Imperial", { exact: true }).click();

@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
+import { long } from "./long";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { awake, expectSaved, openDemo, openLevels } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
@@ -52,17 +53,17 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
   expect(await cards.textContent()).not.toBe(before);
 });
 
-test("taps tell which microphone is live: with nothing tapped it says that nothing came through", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?view=meter`);
-  await awake(page);
-  await page.getByRole("button", { name: "Start the meter" }).click();
-  await expect(page.getByRole("button", { name: "Tap the mic now" })).toBeEnabled();
-  await page.getByRole("button", { name: "Tap the mic now" }).click();
-  await expect(page.getByRole("button", { name: "Tap the mic now, 0 heard" })).toBeVisible();
-  await page.getByRole("button", { name: "Tap the device now" }).click();
-  await expect(page.getByText(/No taps came through: nothing is live/)).toBeVisible();
-});
+long(
+  "taps tell which microphone is live: with nothing tapped it says that nothing came through",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/level?view=meter`);
+    await awake(page);
+    await page.getByRole("button", { name: "Start the meter" }).click();
+    await expect(page.getByRole("button", { name: "Tap the mic now" })).toBeEnabled();
+    await page.getByRole("button", { name: "Tap the mic now" }).click();
+    await expect(page.getByRole("button", { name: "Tap the mic now, 0 heard" })).toBeVisible();
+    await page.getByRole("button", { name: "Tap the device now" }).click();
+    await expect(page.getByText(/No taps came through: nothing is live/)).toBeVisible();
+  },
+);

@@ -129,8 +129,8 @@ describe("a marked copy of the messages", () => {
   test("marks every finding and message of the shell", async () => {
     const { CALCULATORS } = await import("../cli/calculators");
     const { withWords } = await import("../cli/calc");
-    for (const [name, { run, example }] of Object.entries(CALCULATORS)) {
-      const { result, finding } = await run(example);
+    for (const [name, calculator] of Object.entries(CALCULATORS)) {
+      const { result, finding } = await calculator.run(calculator.example);
       if (finding) expect([name, finding]).toEqual([name, expect.stringContaining(OPEN)]);
       for (const says of JSON.stringify(withWords(result)).matchAll(/"(?:says|asks|cure)":"([^"]*)"/g))
         if (isSentence(says[1]!)) expect([name, says[1]]).toEqual([name, expect.stringContaining(OPEN)]);

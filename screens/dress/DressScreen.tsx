@@ -1,5 +1,6 @@
 "use client";
 
+import { say } from "@/messages";
 import { UserPlus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -132,7 +133,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
             thread={wearer.body.thread}
             turnDeg={turnDeg}
             places={dress.places}
-            ruledOut={dress.ruledOut}
+            ruledOut={dress.ruledOut.map(({ site, reason }) => ({ site, says: say(reason) }))}
             chosen={candidate}
             onChoose={choose}
             onTurn={turnBy}

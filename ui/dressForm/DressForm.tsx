@@ -7,7 +7,6 @@ import {
   type Layer,
   type PackPlan,
   type RankedPlace,
-  type RuledOut,
   type Site,
   sitePoint,
 } from "@/core/dress";
@@ -17,6 +16,7 @@ import { THREAD_COLOURS } from "../theme";
 import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "./outline";
 import { cablePath, isInView, project } from "./projection";
+import { RuledOutMarks, type RuledOutMark } from "./RuledOutMarks";
 import { wornPieces } from "./wornPieces";
 
 const VIEW_TOP = 1.035;
@@ -84,7 +84,7 @@ interface FormProps {
   thread: number;
   turnDeg: number;
   places: readonly RankedPlace[];
-  ruledOut: readonly RuledOut[];
+  ruledOut: readonly RuledOutMark[];
   chosen: Candidate | null;
   onChoose: (place: RankedPlace) => void;
   onTurn: (byDeg: number) => void;
@@ -248,21 +248,6 @@ function calloutsOf(
     });
   }
   return [...columns.left, ...columns.right].sort((a, b) => a.rank - b.rank);
-}
-
-function RuledOutMarks({ ruledOut, heightM }: { ruledOut: readonly RuledOut[]; heightM: number }) {
-  return (
-    <g stroke="var(--seam)" strokeWidth="2.5" strokeLinecap="round" opacity="0.7">
-      {ruledOut.map(({ site, reason }) => {
-        const [x, y] = project(sitePoint(site, heightM), heightM, "front");
-        return (
-          <path key={site.id} d={`M${x - 6} ${y - 6}l12 12M${x + 6} ${y - 6}l-12 12`}>
-            <title>{`${site.name}: ${reason}`}</title>
-          </path>
-        );
-      })}
-    </g>
-  );
 }
 
 /** One place on the form: where it is, and its number in the margin. */
