@@ -5,8 +5,8 @@ import { awake, choose, expectSaved, openDemo, openLevels, startShoot } from "./
 test("cards, batteries and ears of a day: what lacks is said, and what there is is remembered", async ({ page }) => {
   const id = await startShoot(page, "Cards and cells");
   await page.goto(`/shoots/${id}/dress`);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}/level`);
   await awake(page);
@@ -25,7 +25,7 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   await piece("Batteries").getByRole("button", { name: "What is in the packs, receivers and the recorder" }).click();
   const packs = piece("Batteries").getByRole("group", { name: "Packs and receivers" });
   await packs.getByLabel("Capacity").fill("200");
-  await expect(piece("Batteries").getByText(/Pack of Wearer 1: a set lasts 0\.\d h/)).toBeVisible();
+  await expect(piece("Batteries").getByText(/Pack of Talent 1: a set lasts 0\.\d h/)).toBeVisible();
   await choose(page, "Cells", "lithium-ion, rechargeable", packs);
   await piece("Headphones").getByLabel("On headphones").fill("97");
   await expect(piece("Headphones").getByRole("status")).toContainText("turn down by");

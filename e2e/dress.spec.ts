@@ -10,7 +10,7 @@ const places = (page: Page) => page.getByRole("radiogroup", { name: "Places, bes
 async function dressSomebody(page: Page, title: string): Promise<string> {
   const id = await startShoot(page, title);
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expect(places(page)).toBeVisible();
   return id;
 }
@@ -63,7 +63,7 @@ test("from the board to a first recommendation for a new wearer in six steps", a
   const id = await startShoot(page, "Six steps");
   await page.goto(`/shoots/${id}`);
   await awake(page);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await choose(page, "Garment", "T-shirt");
   await page.getByText("Hidden", { exact: true }).click();
   await page.getByText("Walks", { exact: true }).click();
@@ -163,7 +163,7 @@ test("a no leads on without fuss, themselves gets words of their own, a yes is k
 test("a rig carries over to another scene, and is flagged when a scarf comes on", async ({ page }) => {
   const id = await dressSomebody(page, "Scenes");
   await page.getByRole("button", { name: /^Rank 1:/ }).click();
-  await page.getByRole("button", { name: "Copy this rig or wearer" }).click();
+  await page.getByRole("button", { name: "Copy this rig or talent" }).click();
   await page.getByRole("menuitem", { name: "Copy rig to a new scene" }).click();
   await expect(page.getByText("Carries over from the scene before")).toBeVisible();
   await page.getByLabel("Starts at").fill("14:30");
@@ -173,9 +173,9 @@ test("a rig carries over to another scene, and is flagged when a scarf comes on"
   await expectSaved(page);
   await page.getByRole("link", { name: /Scene 1/ }).click();
   await expect(page.getByRole("checkbox", { name: "Scarf", exact: true })).not.toBeChecked();
-  await page.getByRole("button", { name: "Copy this rig or wearer" }).click();
+  await page.getByRole("button", { name: "Copy this rig or talent" }).click();
   await page.getByRole("menuitem", { name: "Another person dressed alike" }).click();
-  await expect(page.getByLabel("Name")).toHaveValue("Wearer 1 (copy)");
+  await expect(page.getByLabel("Name")).toHaveValue("Talent 1 (copy)");
   await expectSaved(page);
   await page.goto(`/shoots/${id}/day`);
   await expect(page.getByRole("region", { name: "Scene 1" }).getByRole("row")).toHaveCount(3);
@@ -260,7 +260,7 @@ test("a name in letters that the A4 page lacks is said before printing, and this
 }) => {
   const shoot = await startShoot(page, "Letters");
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await page.getByLabel("Name", { exact: true }).fill("美咲 Łucja");
   await expectSaved(page);
   await page.getByRole("button", { name: /^Rank 1:/ }).click();

@@ -22,7 +22,7 @@ test("impossible sizes are refused at the field and stay typed", async ({ page }
 test("an impossible height is refused at the field with what is allowed", async ({ page }) => {
   await startShoot(page, "Heights");
   await page.goto(`${page.url().replace("scout", "dress")}`);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await page.getByLabel("Height").fill("400");
   await expect(page.getByText("Height: 80 to 230 cm.")).toBeVisible();
 });
@@ -58,14 +58,14 @@ test("while the server is away nothing typed is lost, and it is saved when it is
 test("deleting can be undone", async ({ page }) => {
   await startShoot(page, "Undo");
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expectSaved(page);
   await page.getByRole("link", { name: "Undo" }).click();
-  await page.getByRole("button", { name: "More for Wearer 1" }).click();
+  await page.getByRole("button", { name: "More for Talent 1" }).click();
   await page.getByRole("menuitem", { name: "Take off the board" }).click();
   await expect(page.getByText("Nobody to wire yet.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("article", { name: "Wearer 1" })).toBeVisible();
+  await expect(page.getByRole("article", { name: "Talent 1" })).toBeVisible();
 });
 
 test("wrong files get one clear message each", async ({ page, request }) => {

@@ -14,8 +14,8 @@ const line = (page: Page, name: string) =>
 async function openOwn(page: Page, title: string, view: string): Promise<string> {
   const id = await startShoot(page, title);
   await page.goto(`/shoots/${id}/dress`);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
@@ -156,7 +156,7 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
   await expect(page.getByRole("link", { name: /Link ?proved/ })).toBeVisible();
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
-  await page.getByRole("slider", { name: "Wearer 1" }).focus();
+  await page.getByRole("slider", { name: "Talent 1" }).focus();
   await page.keyboard.press("ArrowRight");
   await expectSaved(page);
   await openLinks(page, "Pairing");
@@ -169,9 +169,9 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
 test("leads: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
   await openOwn(page, "Leads", "Leads");
   const way = page.getByRole("region", { name: "Way to the file" });
-  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("3.5 mm lead, three poles");
+  await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("3.5 mm lead, three poles");
   await choose(page, "Into", "phone, headset socket", way);
-  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("phone's microphone");
+  await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("phone's microphone");
   await choose(page, "Into", "camera without a sound input", way);
   await expect(way.getByRole("status")).toContainText("record beside it");
   await choose(page, "Into", "recorder, XLR mic input", way);
@@ -183,7 +183,7 @@ test("leads: into a phone, an own device with its figures, a camera without a so
   await way.getByLabel("Loudest").fill("20");
   await way.getByLabel("Can be turned down by").fill("0");
   await expect(way.getByRole("status")).toContainText(/It works/);
-  await expect(way.getByRole("list", { name: "Way of Wearer 1" })).toContainText("XLR pad");
+  await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("XLR pad");
   await expectSaved(page);
   await page.reload();
   await expect(way.getByRole("button", { name: /From$/ })).toContainText("Receiver with a loud output");

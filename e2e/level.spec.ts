@@ -117,7 +117,7 @@ test("a tick makes planned into set, and a changed setting asks for it again; a 
 long("a school holds for the whole shoot; the meter at hand says where three quarters are", async ({ page }) => {
   const id = await startShoot(page, "Schools");
   await page.goto(`/shoots/${id}/dress`);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expectSaved(page);
   await page.goto(`/shoots/${id}/level`);
   await awake(page);

@@ -14,8 +14,8 @@ async function openLink(page: Page, title: string, people: number): Promise<void
   await expectSaved(page);
   await page.goto(page.url().replace("scout", "dress"));
   for (let count = 1; count <= people; count += 1) {
-    await page.getByRole("button", { name: "Add a wearer" }).click();
-    await expect(page.getByRole("link", { name: `Wearer ${count}` })).toBeVisible();
+    await page.getByRole("button", { name: "Add talent" }).click();
+    await expect(page.getByRole("link", { name: `Talent ${count}` })).toBeVisible();
     await expectSaved(page);
   }
   await page.goto(page.url().replace(/dress.*/, "link"));
@@ -44,7 +44,7 @@ test("by mouse: frequencies are found, one is dragged into another's way, the sm
   await page.mouse.move(label.x + label.width / 2 + (other.x - one.x), label.y + 10, { steps: 12 });
   await page.mouse.up();
   await expect(verdict(page)).toContainText("kHz apart, closer than");
-  await page.getByRole("button", { name: /^Only move Wearer \d to \d+\.\d{3}$/ }).click();
+  await page.getByRole("button", { name: /^Only move Talent \d to \d+\.\d{3}$/ }).click();
   await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
   await expectSaved(page);
   await page.reload();
@@ -58,14 +58,14 @@ long(
   async ({ page }) => {
     await openLink(page, "Air by keyboard", 3);
     await findAll(page);
-    const pin = spectrum(page).getByRole("slider", { name: "Wearer 1" });
+    const pin = spectrum(page).getByRole("slider", { name: "Talent 1" });
     await pin.focus();
     const before = Number(await pin.getAttribute("aria-valuenow"));
     await page.keyboard.press("ArrowRight");
     await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.025)) / 1000));
     await page.keyboard.press("Shift+ArrowRight");
     await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.275)) / 1000));
-    await page.getByText("Products of Wearer 1").click();
+    await page.getByText("Products of Talent 1").click();
     await expect(page.getByText(/\d+ products in view/)).toBeVisible();
     await page.getByRole("button", { name: "Nearer" }).click();
     await page.getByRole("button", { name: "Whole band" }).click();
@@ -142,7 +142,7 @@ long("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
   await openLink(page, "Systems", 2);
   await links(page)
     .first()
-    .getByRole("button", { name: /Wearer 1/ })
+    .getByRole("button", { name: /Talent 1/ })
     .click();
   await choose(page, "System", "analogue UHF, banks of presets", links(page).first());
   await findAll(page);
@@ -154,7 +154,7 @@ long("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
   ).toBeVisible();
   await links(page)
     .nth(1)
-    .getByRole("button", { name: /Wearer 2/ })
+    .getByRole("button", { name: /Talent 2/ })
     .click();
   await choose(page, "System", "2.4 GHz clip-on kit", links(page).nth(1));
   await expect(page.getByText(/19 ms late: 0\.4[78] frames at 25 fps/)).toBeVisible();

@@ -28,8 +28,8 @@ async function openShoot(page: Page, title: string): Promise<string> {
   await page.waitForURL(/\/scout/);
   await page.getByRole("button", { name: "Add a place" }).click();
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
   await installed(page);
   return /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
@@ -111,7 +111,7 @@ test("nothing is asked of a server for a page that was opened before: it is ther
     if (!request.serviceWorker() && request.isNavigationRequest()) asked.push(request.url());
   });
   await page.goto(`${server.address}/shoots/${id}/dress`);
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   const answers = await page.evaluate(
     () => performance.getEntriesByType("navigation")[0] as PerformanceNavigationTiming,
   );

@@ -18,7 +18,7 @@ async function openPickup(page: Page, title: string): Promise<void> {
   await page.getByRole("button", { name: "Add a place" }).click();
   await expectSaved(page);
   await page.goto(page.url().replace("scout", "dress"));
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expect(page.getByRole("region", { name: "Dress form" })).toBeVisible();
   await expectSaved(page);
   await page.goto(page.url().replace(/dress.*/, "pickup"));
@@ -78,10 +78,10 @@ test("by keyboard: arrows move the microphone, its ring turns it, fields say exa
 
 long("a way walked is drawn step by step and dragged; hands near a microphone colour it", async ({ page }) => {
   await openPickup(page, "Steps and hands");
-  const talker = plan(page).getByRole("button", { name: /Wearer 1, talker/ });
+  const talker = plan(page).getByRole("button", { name: /Talent 1, talker/ });
   await talker.focus();
   await page.getByRole("button", { name: "Walks on to" }).click();
-  const step = plan(page).getByRole("button", { name: "Wearer 1, step 1" });
+  const step = plan(page).getByRole("button", { name: "Talent 1, step 1" });
   const along = page.getByRole("group", { name: "Step 1" }).getByLabel("From the west");
   const before = Number(await along.inputValue());
   await step.scrollIntoViewIfNeeded();
@@ -107,7 +107,7 @@ test.describe("by touch", () => {
 
   test("a talker is pushed across the plan with a finger, and nothing overflows", async ({ page }) => {
     await openPickup(page, "By touch");
-    const talker = plan(page).getByRole("button", { name: /Wearer 1, talker/ });
+    const talker = plan(page).getByRole("button", { name: /Talent 1, talker/ });
     await talker.scrollIntoViewIfNeeded();
     const far = async () => figure(page, "From the mouth");
     await ways(page).getByText("Camera mic").click();

@@ -163,17 +163,17 @@ test("one talent dressed for one scene on two devices at once is dressed once", 
   const id = await startShoot(page, "Dressed twice");
   await page.goto(`/shoots/${id}/dress`);
   await awake(page);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
   const copy = async (on: Page, name: string | RegExp) => {
-    await on.getByRole("button", { name: "Copy this rig or wearer" }).click();
+    await on.getByRole("button", { name: "Copy this rig or talent" }).click();
     await on.getByRole("menuitem", { name }).click();
   };
   await copy(page, "Copy rig to a new scene");
   await expectSaved(page);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 2" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 2" })).toBeVisible();
   await expectSaved(page);
   const other = await otherDevice(browser, page);
   for (const [each, moves] of [
@@ -474,10 +474,10 @@ test("a shoot made without the server, with all that is in it, is saved when the
   await page.getByRole("button", { name: "Add a place" }).click();
   await width(page).fill("3.3");
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expectKept(page);
   await page.reload();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await page.unroute(COMMANDS);
   await expectSaved(page);
   const id = /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
@@ -507,8 +507,8 @@ test("deleting without a signal is queued, and undone", async ({ page, request }
 long("what others name is deleted: they stay usable, and undo brings all of it back", async ({ page, request }) => {
   const id = await openPlace(page, "Named by others");
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expectSaved(page);
   const before = await records(request, id);
   const stations = ["scout", "pickup", "dress", "link", "level", "roll", "check", "handover", "day"];
@@ -531,13 +531,13 @@ long("what others name is deleted: they stay usable, and undo brings all of it b
   await expect(page.getByText("Where will they speak?")).toBeVisible();
   // Who is wired, with what is on them, and back.
   await page.goto(`/shoots/${id}`);
-  await page.getByRole("button", { name: "More for Wearer 1" }).click();
+  await page.getByRole("button", { name: "More for Talent 1" }).click();
   await page.getByRole("menuitem", { name: "Take off the board" }).click();
   await expectSaved(page);
   const there = await records(request, id);
   expect([of(there, "wearer").length, of(there, "rig").length]).toEqual([1, 1]);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("article", { name: "Wearer 1" })).toBeVisible();
+  await expect(page.getByRole("article", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
   const after = await records(request, id);
   for (const kind of ["wearer", "rig", "scene"] as const)
@@ -708,8 +708,8 @@ test("a device of the kit that a link uses is deleted: the link stays usable, an
   const own = `Receiver ${randomUUID().slice(0, 8)}`;
   await page.goto(`/shoots/${id}/dress`);
   await awake(page);
-  await page.getByRole("button", { name: "Add a wearer" }).click();
-  await expect(page.getByRole("link", { name: "Wearer 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
   await openLinks(page, "Leads");

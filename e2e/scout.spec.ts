@@ -248,7 +248,7 @@ test.describe("quiet times", () => {
     await openScout(page, "Quiet times");
     await expect(page.getByText("Which scenes are recorded when?")).toBeVisible();
     await page.goto(page.url().replace("scout", "dress"));
-    await page.getByRole("button", { name: "Add a wearer" }).click();
+    await page.getByRole("button", { name: "Add talent" }).click();
     await expect(page.getByRole("region", { name: "Dress form" })).toBeVisible();
     await page.goto(page.url().replace(/dress.*/, "scout"));
     await openScout(page, "Noises");

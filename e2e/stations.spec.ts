@@ -30,7 +30,7 @@ long("Level: a device's own figures are kept for the whole crew", async ({ page,
   await expectSaved(page);
   await startShoot(page, "Another shoot");
   await page.goto(page.url().replace("scout", "dress"));
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await page.getByRole("link", { name: "Level" }).click();
   await page.getByRole("button", { name: "Its figures" }).nth(2).click();
   await expect(page.getByLabel("Output at full modulation, volume full")).toHaveValue("-6");
@@ -76,7 +76,7 @@ long("imperial shoots speak in inches and feet and keep the same figures", async
   await page.getByLabel("Length").fill("400");
   await expect(page.getByText("Length: 3.3 to 328.1 ft.")).toBeVisible();
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expect(page.getByLabel("Height")).toHaveValue("66.9");
   await expect(page.getByText(/The cable needs \d+ in: coil the spare \d+ in/)).toBeVisible();
 });
@@ -144,7 +144,7 @@ test("a take of two channels lets the wearer's be chosen, and the verdict follow
     wav.writeInt16LE(isOn ? Math.round(8000 * Math.sin(frame / 20)) : (frame % 5) - 2, 44 + frame * 4);
   }
   await page.setInputFiles("input[type=file]", { name: "pair.wav", mimeType: "audio/wav", buffer: wav });
-  const channels = page.getByRole("radiogroup", { name: "This wearer's channel" });
+  const channels = page.getByRole("radiogroup", { name: "Channel of this talent" });
   await expect(channels.getByRole("radio", { name: "1" })).toBeChecked();
   await channels.getByText("2").click();
   await expect(page.getByText("Nothing was recorded: find the break first.").first()).toBeVisible();

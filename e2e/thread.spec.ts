@@ -16,7 +16,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await expect(page.getByRole("img", { name: /Echo by octave/ })).toBeVisible();
 
   await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("button", { name: "Add a wearer" }).click();
+  await page.getByRole("button", { name: "Add talent" }).click();
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
   await page.getByLabel("Name").fill("Ada");
   await page.getByText("Tie", { exact: true }).click();
@@ -99,8 +99,8 @@ test("by keyboard only: the same way", async ({ page }) => {
 
   await page.keyboard.press("3");
   await page.waitForURL(/\/dress/);
-  await expect(page.getByRole("button", { name: "Add a wearer" })).toBeVisible();
-  await tabTo(page, /Add a wearer/);
+  await expect(page.getByRole("button", { name: "Add talent" })).toBeVisible();
+  await tabTo(page, /Add talent/);
   await page.keyboard.press("Enter");
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
   await tabTo(page, /Rank [2-9]/);
@@ -148,7 +148,7 @@ test("on a phone, 390 px wide: the same way, and nothing runs over the side", as
   await expect(page.getByText(/Echo, middle/)).toBeVisible();
   await noOverflow();
   await page.getByRole("link", { name: "Dress" }).tap();
-  await page.getByRole("button", { name: "Add a wearer" }).tap();
+  await page.getByRole("button", { name: "Add talent" }).tap();
   await page.getByRole("button", { name: /^Rank 1:/ }).tap();
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
   await noOverflow();

@@ -78,7 +78,7 @@ const HINTS: Record<string, string[]> = {
   ],
   link: [
     "MHz. Drag a name, or arrow keys: one step, with Shift ten. Grey: taken by the scan. Below: allowed.",
-    "Camera hops, ears, a desk's own: whatever else sends. Wearers come from their scenes.",
+    "Camera hops, ears, a desk's own transmitter. Talent comes from the scenes.",
   ],
   level: [
     "Figures are typical of their kind until you put in those of your own data sheets. Another input or lead is chosen at Link.",

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { type Input, INPUTS, mate, type Part, partOf, PARTS, type Source, SOURCES } from "../devices";
 import { findPath, MOST_PARTS } from "./findPath";
-import { begun, carriedOn, judgePath, VERDICTS } from "./judgePath";
+import { begun, carriedOn, judgePath, PATH_VERDICTS } from "./judgePath";
 import { pathMessage } from "./kit";
 
 const ALL_SOURCES: readonly Source[] = Object.values(SOURCES);
@@ -22,7 +22,7 @@ test("plugs go into sockets of their own kind, four-pole jacks into three-pole s
 
 /** Every chain of up to `most` parts, without any cleverness: the best verdict that one of them has. */
 function bestVerdict(source: Source, input: Input, parts: readonly Part[], most: number): number {
-  let best: number = VERDICTS.length;
+  let best: number = PATH_VERDICTS.length;
   const go = (chain: readonly Part[]) => {
     let [end, carried] = [source.end, begun(source)];
     for (const part of chain) {
@@ -30,7 +30,8 @@ function bestVerdict(source: Source, input: Input, parts: readonly Part[], most:
       if (!next) return;
       [end, carried] = [part.to, next];
     }
-    if (mate(end, input.end)) best = Math.min(best, VERDICTS.indexOf(judgePath(source, chain, carried, input).verdict));
+    if (mate(end, input.end))
+      best = Math.min(best, PATH_VERDICTS.indexOf(judgePath(source, chain, carried, input).verdict));
     if (chain.length < most) for (const part of parts) if (mate(end, part.from)) go([...chain, part]);
   };
   go([]);
@@ -43,7 +44,7 @@ test("no chain of three is better than what is found (exhaustive, every source i
       const found = findPath(source, input, PARTS);
       // Working with something to set counts as working.
       const tier = (rank: number) => Math.max(1, rank);
-      const rank = found ? VERDICTS.indexOf(found.verdict) : VERDICTS.length;
+      const rank = found ? PATH_VERDICTS.indexOf(found.verdict) : PATH_VERDICTS.length;
       expect(tier(rank)).toBeLessThanOrEqual(tier(bestVerdict(source, input, PARTS, 3)));
       if (found) {
         expect(found.parts.length).toBeLessThanOrEqual(MOST_PARTS);

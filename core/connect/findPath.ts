@@ -1,4 +1,4 @@
-import { begun, carriedOn, judgePath, VERDICTS, type Carried, type Judgement } from "./judgePath";
+import { begun, carriedOn, judgePath, PATH_VERDICTS, type Carried, type Judgement } from "./judgePath";
 import { type Connector, type End, type Input, mate, type Part, type Source } from "../devices";
 
 export interface FoundPath extends Judgement {
@@ -28,7 +28,7 @@ const cost = ({ missing, parts }: Step): number => 100 * missing + parts.length;
 const lossOf = ({ parts }: FoundPath): number => parts.reduce((sum, { lossDb }) => sum + lossDb, 0);
 
 /** What works, with or without something to set, comes first: a lead that is owned beats one that saves a setting. */
-const tierOf = ({ verdict }: FoundPath): number => Math.max(1, VERDICTS.indexOf(verdict));
+const tierOf = ({ verdict }: FoundPath): number => Math.max(1, PATH_VERDICTS.indexOf(verdict));
 
 const better = (one: FoundPath, other: FoundPath): number =>
   tierOf(one) - tierOf(other) ||

@@ -4,7 +4,7 @@
  */
 export { allocate, partsOf, type Ways } from "./allocate";
 export { findPath, type FoundPath } from "./findPath";
-export { VERDICTS, begun, carriedOn, judgePath, type Carried, type Verdict } from "./judgePath";
+export { PATH_VERDICTS, begun, carriedOn, judgePath, type Carried, type PathVerdict } from "./judgePath";
 export { pathMessage } from "./kit";
 export type { ConnectCatalogue, ConnectMessage } from "./messages";
 export { ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";

@@ -2,8 +2,8 @@ import type { Carriage, DeviceSetting, Input, Part, PlacedSetting, Setting, Sour
 import type { ConnectMessage } from "./messages";
 
 /** Best first. */
-export const VERDICTS = ["works", "worksIfSet", "silentlyWrong", "damage"] as const;
-export type Verdict = (typeof VERDICTS)[number];
+export const PATH_VERDICTS = ["works", "worksIfSet", "silentlyWrong", "damage"] as const;
+export type PathVerdict = (typeof PATH_VERDICTS)[number];
 
 /** What has become of a source's signal on its way so far. */
 export interface Carried {
@@ -39,7 +39,7 @@ export function carriedOn(carried: Carried, part: Part): Carried | null {
 }
 
 export interface Judgement {
-  verdict: Verdict;
+  verdict: PathVerdict;
   /** What is wrong, or could be: the worst first. */
   because: readonly ConnectMessage[];
   /** What to set, in order. */
@@ -47,7 +47,7 @@ export interface Judgement {
 }
 
 interface Finding {
-  verdict: Verdict;
+  verdict: PathVerdict;
   says: ConnectMessage;
 }
 
@@ -167,7 +167,7 @@ export function judgePath(source: Source, parts: readonly Part[], carried: Carri
   const level = lookAtLevel(source, carried, input);
   const boxes = lookAtParts(source, parts);
   const findings = [...(carriage ? [carriage] : []), ...power.findings, ...boxes.findings, ...level.findings].sort(
-    (one, other) => VERDICTS.indexOf(other.verdict) - VERDICTS.indexOf(one.verdict),
+    (one, other) => PATH_VERDICTS.indexOf(other.verdict) - PATH_VERDICTS.indexOf(one.verdict),
   );
   const own = (settings: readonly DeviceSetting[], isLevel: boolean) =>
     settings.map((setting) => onInput(input, setting, isLevel));

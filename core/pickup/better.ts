@@ -4,7 +4,7 @@ import { MICROPHONES } from "./microphones";
 import type { PickupMessage } from "./messages";
 import { PATTERN_IDS, PATTERNS, type PatternId } from "./patterns";
 import { placeSound } from "./placeSound";
-import type { PlacedMic, Talker } from "./setup";
+import type { PlacedMic, Talker } from "./pickupSetup";
 import { aimAt, length, subtract, type Vec } from "./space";
 
 /** One change and what it does to the person who is got worst. */

@@ -1,11 +1,11 @@
 import { HEARD_RIPPLE_DB } from "./combing";
 import { handsOn } from "./hands";
-import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./hear";
+import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./heardByMics";
 import { MICROPHONES, type MicrophoneId } from "./microphones";
 import type { PlaceSound } from "./placeSound";
 import type { AgainstMessage, RuledOutMessage } from "./messages";
 import type { RiskStep } from "./kinds";
-import type { PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./setup";
+import type { PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./pickupSetup";
 import { aimAt, direction } from "./space";
 
 export const FIRST_WISHES: PickupWishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };

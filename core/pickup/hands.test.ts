@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { HEARD_RIPPLE_DB } from "./combing";
 import { handCombing, handsOn } from "./hands";
-import type { PlacedMic } from "./setup";
+import type { PlacedMic } from "./pickupSetup";
 import type { Vec } from "./space";
 
 const MIC: PlacedMic = {

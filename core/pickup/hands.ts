@@ -1,7 +1,7 @@
 import { amplitudeToDb, ROOM_AIR, speedOfSoundMps } from "../sound";
 import { isHeardAsColour, type Combing } from "./combing";
 import type { Holder } from "./microphones";
-import type { PlacedMic } from "./setup";
+import type { PlacedMic } from "./pickupSetup";
 import { length, subtract, type Vec } from "./space";
 
 /** A flat hand, m². From memory of body tables: about 9 by 18 cm. */

@@ -5,7 +5,7 @@ export { whatWouldBeat } from "./better";
 export { FIRST_WISHES, judgeMics, micsOf, rankPickups, type PickupCandidate } from "./candidates";
 export { HEARD_RIPPLE_DB } from "./combing";
 export { handsOn } from "./hands";
-export { hearAll, type MicHeard, type TalkerHeard } from "./hear";
+export { hearAll, type MicHeard, type TalkerHeard } from "./heardByMics";
 export { LESSON_IDS, type LessonId, type RiskStep } from "./kinds";
 export { lessonsFor, type Lesson } from "./lessons";
 export { HOLDERS, MICROPHONES, MICROPHONE_IDS, selfNoiseDb, type Holder, type MicrophoneId } from "./microphones";
@@ -33,6 +33,6 @@ export {
   PlacedMic,
   SHOT_SIZES,
   Talker,
-} from "./setup";
+} from "./pickupSetup";
 export { cosineBetween, degreesOf, direction, dot, subtract, type Vec } from "./space";
 export type { PickupCatalogue } from "./messages";

@@ -1,8 +1,8 @@
-import { hearAll, TABLE_M, type TalkerHeard } from "./hear";
+import { hearAll, TABLE_M, type TalkerHeard } from "./heardByMics";
 import type { PlaceSound } from "./placeSound";
 import { LESSON_IDS, type LessonId } from "./kinds";
 import type { LessonMessage } from "./messages";
-import type { PlacedMic, Talker } from "./setup";
+import type { PlacedMic, Talker } from "./pickupSetup";
 import { aimAt, direction } from "./space";
 
 /** Something to try with a microphone, and what came of it. */

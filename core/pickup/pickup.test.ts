@@ -6,11 +6,11 @@ import { A_WEIGHTING_DB, overallDb } from "../sound";
 import { whatWouldBeat } from "./better";
 import { CANDIDATE_IDS, FIRST_WISHES, judgeMics, micsOf, rankPickups } from "./candidates";
 import { strongestCombing } from "./combing";
-import { hearAll, type TalkerHeard } from "./hear";
+import { hearAll, type TalkerHeard } from "./heardByMics";
 import { MICROPHONES, MICROPHONE_IDS, selfNoiseDb } from "./microphones";
 import { placeSound } from "./placeSound";
 import { addressFault, plosiveStep } from "./risks";
-import { PickupSetup, type PickupWishes, type PlacedMic, type Talker } from "./setup";
+import { PickupSetup, type PickupWishes, type PlacedMic, type Talker } from "./pickupSetup";
 import { aimAt, cosineBetween, degreesOf, direction } from "./space";
 
 const GRANARY: PlaceModel = {

@@ -2,7 +2,7 @@ import type { RiskStep } from "./kinds";
 import { MICROPHONES, type Holder } from "./microphones";
 import type { AddressFault } from "./messages";
 import { PATTERNS } from "./patterns";
-import type { PlacedMic } from "./setup";
+import type { PlacedMic } from "./pickupSetup";
 
 const step = (value: number): RiskStep => Math.max(0, Math.min(3, Math.round(value))) as RiskStep;
 

@@ -20,7 +20,7 @@ import {
   type StepDone,
   type Stored,
 } from "../records";
-import { type Setup, setupOf, signatureOf, type StepId, stepsOf } from "../rehearsal";
+import { type SignalPath, setupOf, signatureOf, type StepId, stepsOf } from "../rehearsal";
 import { minutesOfDay } from "../schedule";
 import { type AirLink, BY_LEAD, type RangeWish } from "../wireless";
 import { airBodyOf } from "./airScene";
@@ -50,7 +50,7 @@ export interface Connection {
   /** Levels along its way, with what stands on its knobs; null where nothing connects it. */
   levels: WayLevels | null;
   /** The link as it is meant to be, for rehearsing; null where nothing connects it. */
-  setup: Setup | null;
+  setup: SignalPath | null;
   steps: readonly StepId[];
   /** Steps that are done and still hold. */
   done: ReadonlyMap<StepId, StepDone["how"]>;

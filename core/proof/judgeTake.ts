@@ -4,11 +4,11 @@ import type { Planned } from "./correction";
 import type { Expected } from "./expected";
 import type { Redress } from "./messages";
 import { redressFor } from "./redress";
-import { likelyChannel, provePlan, type Verdict } from "./verdict";
+import { likelyChannel, provePlan, type Assessment } from "./assessment";
 
 /** A take seen with all that was planned for it. */
 export interface JudgedTake {
-  verdict: Verdict;
+  verdict: Assessment;
   /** All findings of the channel and of the file, dismissed ones too. */
   findings: readonly Finding[];
   /** Another place for the microphone, where what was found asks for one. */

@@ -2,7 +2,7 @@ import type { ChannelMeasurement, Finding, FindingKind, RecordingMeasurement } f
 import { followChain, type LevelPlan, planLevels, stagesOfWay } from "../chain";
 import { testSound, testWay } from "../../fixtures/testWays";
 import { correctLevel } from "./correction";
-import { likelyChannel, provePlan } from "./verdict";
+import { likelyChannel, provePlan } from "./assessment";
 
 const CHAIN = stagesOfWay(testWay("receiver", "recorder35"));
 const TARGETS = { targetDbfs: -12, ceilingDbfs: -6 };

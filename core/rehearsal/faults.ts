@@ -1,14 +1,14 @@
 import { judgePath } from "../connect";
 import type { Part } from "../devices";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
-import { throughParts, type Setup } from "./setup";
+import { throughParts, type SignalPath } from "./signalPath";
 
 /** One thing that goes wrong on location: how often it is it, and what it does to a link that is right. */
 export interface FaultKind {
   /** How often, relative to the others. Common practice, put into figures. */
   weight: number;
   /** Null where the link has no such thing. */
-  inject: (setup: Setup, right: Rehearsal) => Rehearsal | null;
+  inject: (setup: SignalPath, right: Rehearsal) => Rehearsal | null;
 }
 
 /** Somebody else's channel, this far off where nothing nearer is to be tuned, MHz. */
@@ -18,7 +18,7 @@ function change<Id extends "pack" | "receiver" | "recorder" | "computer" | "phon
   id: Id,
   own: Partial<NonNullable<Rehearsal[Id]>>,
 ) {
-  return (_: Setup, right: Rehearsal): Rehearsal | null =>
+  return (_: SignalPath, right: Rehearsal): Rehearsal | null =>
     right[id] && Object.entries(own).some(([key, value]) => (right[id] as Record<string, unknown>)[key] !== value)
       ? { ...right, [id]: { ...right[id], ...own } }
       : null;
@@ -26,7 +26,7 @@ function change<Id extends "pack" | "receiver" | "recorder" | "computer" | "phon
 
 /** Of the device that the link ends in, whichever it is; null where it has no such setting. */
 function atTarget(own: Record<string, unknown>) {
-  return (setup: Setup, right: Rehearsal): Rehearsal | null => {
+  return (setup: SignalPath, right: Rehearsal): Rehearsal | null => {
     const id = targetOf(setup);
     const state = right[id] as Record<string, unknown>;
     const isKnown = Object.entries(own).every(([key, value]) => key in state && state[key] !== value);
@@ -35,14 +35,14 @@ function atTarget(own: Record<string, unknown>) {
 }
 
 /** Whether a chain passes at all but is wrong: the kind of mistake that nobody sees. */
-function isWrong(setup: Setup, parts: readonly Part[]): boolean {
+function isWrong(setup: SignalPath, parts: readonly Part[]): boolean {
   const { source, input } = setup;
   const arrived = throughParts(source, source.loudestDbu, parts, input);
   return arrived !== null && judgePath(source, parts, arrived.carried, input).verdict === "silentlyWrong";
 }
 
 /** The first lead that fits the sockets in the place of a right one and does not work. */
-export function wrongLeads(setup: Setup): readonly Part[] | null {
+export function wrongLeads(setup: SignalPath): readonly Part[] | null {
   const { way, shelf } = setup;
   for (let index = way.length - 1; index >= 0; index -= 1)
     for (const other of shelf) {
@@ -54,8 +54,8 @@ export function wrongLeads(setup: Setup): readonly Part[] | null {
 }
 
 /** A desk has no mouth before it. */
-const hasMouth = ({ source }: Setup): boolean => source.kind !== "desk" && source.kind !== "speaker";
-const isTuned = ({ system }: Setup): boolean => system?.band === "uhf";
+const hasMouth = ({ source }: SignalPath): boolean => source.kind !== "desk" && source.kind !== "speaker";
+const isTuned = ({ system }: SignalPath): boolean => system?.band === "uhf";
 
 export const FAULTS = {
   flatPack: {
@@ -206,11 +206,11 @@ export type FaultId = keyof typeof FAULTS;
 export const FAULT_IDS = Object.keys(FAULTS) as FaultId[];
 
 /** A fault put into a link as it stands; null where the link has no such thing, or has it already. */
-export const inject = (setup: Setup, rehearsal: Rehearsal, id: FaultId): Rehearsal | null =>
+export const inject = (setup: SignalPath, rehearsal: Rehearsal, id: FaultId): Rehearsal | null =>
   (FAULTS[id] as FaultKind).inject(setup, rehearsal);
 
 /** A link that is right but for some faults; null where one does not apply. */
-export function withFaults(setup: Setup, ids: readonly FaultId[]): Rehearsal | null {
+export function withFaults(setup: SignalPath, ids: readonly FaultId[]): Rehearsal | null {
   let rehearsal: Rehearsal | null = allRight(setup);
   for (const id of ids) rehearsal = rehearsal && inject(setup, rehearsal, id);
   return rehearsal;

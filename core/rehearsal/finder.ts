@@ -2,7 +2,7 @@ import { FAULT_IDS, FAULTS, withFaults, wrongLeads, type FaultId, type FaultKind
 import { factsOf, type CureMessage, type FaultMessage } from "./messages";
 import { PROBE_IDS, probeOf, type ProbeId } from "./probes";
 import type { Rehearsal } from "./rehearsal";
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 import { symptomsOf, type Symptom } from "./symptoms";
 
 /** What is known of a link that is not right. */
@@ -33,7 +33,7 @@ const weightOf = (id: FaultId): number => (FAULTS[id] as FaultKind).weight;
 /** Two at once are rarer than one. Estimate. */
 const PAIR_SHARE = 0.02;
 
-function hypothesis(setup: Setup, ids: readonly FaultId[], world: Rehearsal): Hypothesis {
+function hypothesis(setup: SignalPath, ids: readonly FaultId[], world: Rehearsal): Hypothesis {
   return {
     ids,
     weight: ids.reduce((product, id) => product * weightOf(id), ids.length > 1 ? PAIR_SHARE : 1),
@@ -42,10 +42,10 @@ function hypothesis(setup: Setup, ids: readonly FaultId[], world: Rehearsal): Hy
   };
 }
 
-const known = new WeakMap<Setup, { single: Hypothesis[]; pairs: Hypothesis[] | null }>();
+const known = new WeakMap<SignalPath, { single: Hypothesis[]; pairs: Hypothesis[] | null }>();
 
 /** Each fault, put into the link as it is meant to be, with all that would be noticed and answered. */
-function singles(setup: Setup): Hypothesis[] {
+function singles(setup: SignalPath): Hypothesis[] {
   const found = known.get(setup);
   if (found) return found.single;
   const single = FAULT_IDS.flatMap((id) => {
@@ -56,7 +56,7 @@ function singles(setup: Setup): Hypothesis[] {
   return single;
 }
 
-function pairsOf(setup: Setup): Hypothesis[] {
+function pairsOf(setup: SignalPath): Hypothesis[] {
   const single = singles(setup);
   const entry = known.get(setup)!;
   entry.pairs ??= single.flatMap(({ ids: [one] }, index) =>
@@ -96,7 +96,7 @@ function tells(remaining: readonly Hypothesis[], id: ProbeId): number {
  * that were seen. The next probe is the one that is expected to tell most for its time. Where no single fault fits, two at
  * once are tried. Source: diagnosis from a model, with entropy for the choice of tests (de Kleer and Williams 1987).
  */
-export function diagnose(setup: Setup, story: Story): Diagnosis {
+export function diagnose(setup: SignalPath, story: Story): Diagnosis {
   const single = fitting(singles(setup), story);
   const remaining = single.length > 0 ? single : fitting(pairsOf(setup), story);
   const causes = [...remaining].sort((one, other) => other.weight - one.weight).map(({ ids }) => ids);
@@ -111,13 +111,13 @@ export function diagnose(setup: Setup, story: Story): Diagnosis {
 }
 
 /** What can be noticed at all on a link when one thing is wrong with it. */
-export function symptomsThatCanBe(setup: Setup): Symptom[] {
+export function symptomsThatCanBe(setup: SignalPath): Symptom[] {
   return [...new Set(singles(setup).flatMap(({ symptoms }) => symptoms))];
 }
 
 /** Faults that are one cause of a trouble, each with its cure. */
 export const causeMessages = (
-  setup: Setup,
+  setup: SignalPath,
   ids: readonly FaultId[],
 ): { says: FaultMessage[]; cure: CureMessage[] } => ({
   says: ids.map((id) => faultMessage(setup, id)),
@@ -125,7 +125,7 @@ export const causeMessages = (
 });
 
 /** A fault on a link with its figures. */
-export function faultMessage(setup: Setup, id: FaultId): FaultMessage {
+export function faultMessage(setup: SignalPath, id: FaultId): FaultMessage {
   if (id !== "wrongAdapter") return { code: `fault.${id}`, ...factsOf(setup) } as FaultMessage;
   const wrong = wrongLeads(setup)?.find((part, index) => part.id !== setup.way[index]?.id);
   return { code: "fault.wrongAdapter", ...factsOf(setup), wrongCable: wrong?.name ?? null };

@@ -4,7 +4,7 @@
 export { FAULT_IDS, withFaults, type FaultId } from "./faults";
 export { causeMessages, diagnose, faultMessage, symptomsThatCanBe, type Story } from "./finder";
 export { genericSetup } from "./genericSetup";
-export { hear, type Heard, type Stimulus } from "./hear";
+export { hear, type Heard, type Stimulus } from "./heardOnPath";
 export type { Knob, Machine, Setting } from "./machine";
 export { heardMessage, hideFaults } from "./practice";
 export { questionOf, type RehearsalCatalogue } from "./messages";
@@ -21,7 +21,7 @@ export {
   turnKnob,
   type DeviceId,
 } from "./rehearsal";
-export { gainMessages, setupOf, type RightSettings, type Setup } from "./setup";
+export { gainMessages, setupOf, type RightSettings, type SignalPath } from "./signalPath";
 export { STEP_IDS, signatureOf, stepsOf, type StepId } from "./steps";
 export { SYMPTOM_IDS, symptomsOf, type Symptom } from "./symptoms";
 export { devicesAt, doStep, missingAt, stepMessages } from "./walk";

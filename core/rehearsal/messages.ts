@@ -2,9 +2,9 @@ import type { PlacedSetting } from "../devices";
 import type { Message } from "../message";
 import type { DeviceCatalogue, GainCatalogue, GainMessage } from "./deviceMessages";
 import type { FaultId } from "./faults";
-import type { Heard } from "./hear";
+import type { Heard } from "./heardOnPath";
 import type { ProbeId } from "./probes";
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 
 /** A link's own figures and names, with which its faults and questions are said: MHz and dB. */
 export interface LinkFacts {
@@ -115,7 +115,7 @@ export type MissingMessage = Message<MissingCatalogue>;
 export type HeardMessage = Message<HeardCatalogue>;
 
 /** A link's figures and names for its sentences. */
-export const factsOf = ({ input, source, way, frequencyMHz, right }: Setup): LinkFacts => ({
+export const factsOf = ({ input, source, way, frequencyMHz, right }: SignalPath): LinkFacts => ({
   input: input.name,
   device: input.name.split(",")[0]!,
   source: source.name,
@@ -127,5 +127,5 @@ export const factsOf = ({ input, source, way, frequencyMHz, right }: Setup): Lin
 });
 
 /** The question of a probe. */
-export const questionOf = (setup: Setup, id: ProbeId): ProbeMessage =>
+export const questionOf = (setup: SignalPath, id: ProbeId): ProbeMessage =>
   ({ code: `probe.${id}`, ...factsOf(setup) }) as ProbeMessage;

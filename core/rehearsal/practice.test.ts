@@ -6,10 +6,10 @@ import { genericSetup } from "./genericSetup";
 import { heardMessage, hideFaults } from "./practice";
 import { probeOf } from "./probes";
 import { allRight, fromTheBag } from "./rehearsal";
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 import { symptomsOf } from "./symptoms";
 
-const setupFor = (source: Source, input: Input): Setup => genericSetup(source, input)!;
+const setupFor = (source: Source, input: Input): SignalPath => genericSetup(source, input)!;
 const SOME = [
   setupFor(SOURCES.receiverBalanced, INPUTS.recorderXlr),
   setupFor(SOURCES.lavSelf, INPUTS.phone),
@@ -72,7 +72,7 @@ describe("what is heard", () => {
   const [radio, phone] = SOME;
 
   test("the mic, the device's own, somebody else, nothing, a buzz, distorted", () => {
-    const says = (setup: Setup, ...ids: Parameters<typeof withFaults>[1]) =>
+    const says = (setup: SignalPath, ...ids: Parameters<typeof withFaults>[1]) =>
       heardMessage(setup, withFaults(setup, ids)!, "line");
     expect(heardMessage(radio!, allRight(radio!), "line")).toMatchObject({ code: "heard.sound", from: "mic" });
     expect(heardMessage(radio!, allRight(radio!), "silence")).toMatchObject({ code: "heard.nothing" });

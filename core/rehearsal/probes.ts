@@ -1,6 +1,6 @@
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import { leadsOf, targetOf, turnKnob, type Rehearsal } from "./rehearsal";
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 
 /** Answers that probes have. */
 export const ANSWERS = [
@@ -30,15 +30,15 @@ export interface Probe {
   /** How long it takes, s. Estimate. */
   costS: number;
   /** What the devices would answer; null where the link has no such thing. */
-  answer: (setup: Setup, rehearsal: Rehearsal) => Answer | null;
+  answer: (setup: SignalPath, rehearsal: Rehearsal) => Answer | null;
 }
 
-const target = (setup: Setup, rehearsal: Rehearsal) => rehearsal[targetOf(setup)] as Record<string, unknown>;
+const target = (setup: SignalPath, rehearsal: Rehearsal) => rehearsal[targetOf(setup)] as Record<string, unknown>;
 const louder = (one: number | null, other: number | null): boolean => (one ?? -Infinity) > (other ?? -Infinity) + 3;
 const YES_NO = ["yes", "no"] as const;
 const yesNo = (is: boolean): Answer => (is ? "yes" : "no");
 /** A switch of the target, where it has one. */
-const switched = (setup: Setup, rehearsal: Rehearsal, key: string): Answer | null => {
+const switched = (setup: SignalPath, rehearsal: Rehearsal, key: string): Answer | null => {
   const value = target(setup, rehearsal)[key];
   return typeof value === "boolean" ? yesNo(value) : null;
 };

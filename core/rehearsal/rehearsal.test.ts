@@ -6,17 +6,17 @@ import { schemaFaults } from "../schema";
 import { GENERIC_SYSTEMS } from "../wireless";
 import { FAULT_IDS, withFaults, type FaultId } from "./faults";
 import { causeMessages, diagnose, symptomsThatCanBe, type Story } from "./finder";
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import { probeOf } from "./probes";
 import { allRight, devicesOf, fromTheBag, later, machineOf, Rehearsal, turnKnob } from "./rehearsal";
-import { setupOf, throughParts, type Setup } from "./setup";
+import { setupOf, throughParts, type SignalPath } from "./signalPath";
 import { symptomsOf } from "./symptoms";
 import { devicesAt, doStep, missingAt, stepMessages } from "./walk";
 import { signatureOf, stepsOf } from "./steps";
 
 const [TUNED, , BANKS, KIT] = GENERIC_SYSTEMS;
 
-function setup(source: Source, input: Input, own: Partial<Setup> = {}): Setup {
+function setup(source: Source, input: Input, own: Partial<SignalPath> = {}): SignalPath {
   const way = findPath(source, input, PARTS)!;
   const isRadio = source.kind === "receiver";
   return setupOf({
@@ -36,7 +36,7 @@ function setup(source: Source, input: Input, own: Partial<Setup> = {}): Setup {
 }
 
 /** Every source into every input that a lead can serve; radios of three kinds. */
-const EVERY: readonly Setup[] = Object.values(SOURCES).flatMap((source: Source) =>
+const EVERY: readonly SignalPath[] = Object.values(SOURCES).flatMap((source: Source) =>
   Object.values(INPUTS).flatMap((input: Input) => {
     const path = findPath(source, input, PARTS);
     return path?.verdict === "works" || path?.verdict === "worksIfSet" ? [setup(source, input)] : [];
@@ -44,7 +44,7 @@ const EVERY: readonly Setup[] = Object.values(SOURCES).flatMap((source: Source) 
 );
 const MILLER = setup(SOURCES.receiverBalanced, INPUTS.recorderXlr);
 const PHONE_LAV = setup(SOURCES.lavSelf, INPUTS.phone);
-const named = ({ source, input }: Setup) => `${source.id} into ${input.id}`;
+const named = ({ source, input }: SignalPath) => `${source.id} into ${input.id}`;
 
 test("what is set right is heard right, on every way that works", () => {
   expect(EVERY.length).toBeGreaterThan(50);
@@ -196,7 +196,7 @@ test("nothing a hand can do to any device breaks its state (property)", () => {
 
 /** Follows the finder with the answers of a link that has these faults; what it names in the end. */
 function followed(
-  each: Setup,
+  each: SignalPath,
   ids: readonly FaultId[],
   ruledOut: readonly FaultId[] = [],
 ): { causes: readonly (readonly FaultId[])[]; asked: number } {

@@ -4,7 +4,7 @@ import type { Static, TSchema } from "@sinclair/typebox";
 import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
-import { computerGain, type Setup } from "./setup";
+import { computerGain, type SignalPath } from "./signalPath";
 import { clipText } from "../schema";
 
 const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
@@ -49,7 +49,7 @@ export const DEVICE_IDS = [
 export type DeviceId = (typeof DEVICE_IDS)[number];
 
 /** Machines of a link's devices. */
-export function machineOf(setup: Setup, id: DeviceId): Machine<object> {
+export function machineOf(setup: SignalPath, id: DeviceId): Machine<object> {
   const machines = {
     pack: () => transmitterOf(setup.system!),
     receiver: () => receiverOf(setup.system!),
@@ -73,10 +73,10 @@ const TARGETS = {
 export type TargetId = (typeof TARGETS)[keyof typeof TARGETS];
 
 /** The device that the link ends in. */
-export const targetOf = ({ input }: Setup): TargetId => TARGETS[input.kind];
+export const targetOf = ({ input }: SignalPath): TargetId => TARGETS[input.kind];
 
 /** Devices of a link, source first. */
-export function devicesOf(setup: Setup): DeviceId[] {
+export function devicesOf(setup: SignalPath): DeviceId[] {
   const radio: DeviceId[] = setup.system?.band === "uhf" ? ["pack", "receiver", "scanner"] : ["pack", "receiver"];
   return [
     ...(setup.system ? radio : []),
@@ -110,7 +110,7 @@ const LEFTOVERS: Partial<Record<DeviceId, object>> = {
 };
 
 /** The devices as they come out of the bag, nothing plugged: not reset, set as somebody left them. */
-export function fromTheBag(setup: Setup): Rehearsal {
+export function fromTheBag(setup: SignalPath): Rehearsal {
   const devices = devicesOf(setup).map((id) => {
     const left = { ...LEFTOVERS[id] } as Record<string, unknown>;
     const { factory } = machineOf(setup, id);
@@ -123,7 +123,7 @@ export function fromTheBag(setup: Setup): Rehearsal {
 }
 
 /** Everything done and set as it should be, and rolling. */
-export function allRight(setup: Setup): Rehearsal {
+export function allRight(setup: SignalPath): Rehearsal {
   const { right, input, source, name } = setup;
   const begin = fromTheBag(setup);
   const frequencyMHz = setup.frequencyMHz ?? 2440;
@@ -187,7 +187,7 @@ export function allRight(setup: Setup): Rehearsal {
 
 /** Moves one control of one device; pack and receiver meet at their windows. */
 export function turnKnob(
-  setup: Setup,
+  setup: SignalPath,
   rehearsal: Rehearsal,
   device: DeviceId,
   knobId: string,
@@ -204,7 +204,7 @@ export function turnKnob(
 }
 
 /** Some seconds later. */
-export function later(setup: Setup, rehearsal: Rehearsal, seconds: number): Rehearsal {
+export function later(setup: SignalPath, rehearsal: Rehearsal, seconds: number): Rehearsal {
   const passed = devicesOf(setup).map((id) => {
     const state = rehearsal[id];
     return [id, state && machineOf(setup, id).passes(state, seconds)];
@@ -213,5 +213,5 @@ export function later(setup: Setup, rehearsal: Rehearsal, seconds: number): Rehe
 }
 
 /** Leads in the hand, as rows; ids that nobody knows are left out. */
-export const leadsOf = ({ shelf }: Setup, { leads }: Rehearsal) =>
+export const leadsOf = ({ shelf }: SignalPath, { leads }: Rehearsal) =>
   leads.flatMap((id) => shelf.find((part) => part.id === id) ?? []);

@@ -1,4 +1,4 @@
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 
 /** Steps from the bag to a proved link, in their order. Common practice. */
 export const STEP_IDS = [
@@ -16,7 +16,7 @@ export const STEP_IDS = [
 export type StepId = (typeof STEP_IDS)[number];
 
 /** Steps that a link has: nothing to tune without a radio, nothing to tap at a desk. */
-export function stepsOf({ system, input, source }: Setup): StepId[] {
+export function stepsOf({ system, input, source }: SignalPath): StepId[] {
   const isTuned = system?.band === "uhf";
   const has: Record<StepId, boolean> = {
     reset: system !== null,
@@ -34,7 +34,7 @@ export function stepsOf({ system, input, source }: Setup): StepId[] {
 }
 
 /** What a tick of a step holds for: when that has changed since, the step is to be done again. */
-export function signatureOf(setup: Setup, id: StepId): string {
+export function signatureOf(setup: SignalPath, id: StepId): string {
   const { frequencyMHz, system, source, input, way, sampleRateHz, bits } = setup;
   const radio = `${system?.id ?? ""} ${frequencyMHz?.toFixed(3) ?? ""}`;
   if (id === "reset" || id === "scan") return system?.id ?? "";

@@ -1,6 +1,6 @@
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import type { Rehearsal } from "./rehearsal";
-import type { Setup } from "./setup";
+import type { SignalPath } from "./signalPath";
 
 /** What somebody notices who listens, or looks at the device. */
 export const SYMPTOM_IDS = [
@@ -25,7 +25,7 @@ const QUIET_DBFS = -30;
 const HISS_DB = 55;
 
 /** Everything that would be noticed on a link as it stands; empty when all is well. */
-export function symptomsOf(setup: Setup, rehearsal: Rehearsal): Symptom[] {
+export function symptomsOf(setup: SignalPath, rehearsal: Rehearsal): Symptom[] {
   const heard = hear(setup, rehearsal, "line");
   const peak = Math.max(heard.leftDbfs ?? -Infinity, heard.rightDbfs ?? -Infinity);
   const isThere = peak > -Infinity;

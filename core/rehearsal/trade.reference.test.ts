@@ -3,17 +3,17 @@ import { INPUTS, SOURCES } from "../devices";
 import { bankMessage, countBanks, EXAMPLE_REGIONS, GENERIC_SYSTEMS } from "../wireless";
 import { withFaults, type FaultId } from "./faults";
 import { causeMessages, diagnose } from "./finder";
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import { SCAN_S } from "./radio";
 import { allRight, fromTheBag, later, turnKnob } from "./rehearsal";
-import { setupOf, type Setup } from "./setup";
+import { setupOf, type SignalPath } from "./signalPath";
 import { genericSetup } from "./genericSetup";
 import { symptomsOf, type Symptom } from "./symptoms";
 import { missingAt, stepMessages } from "./walk";
 import { STEP_IDS, stepsOf } from "./steps";
 
 const RADIO = genericSetup(SOURCES.receiverBalanced, INPUTS.recorderXlr)!;
-const causesOf = (setup: Setup, symptom: Symptom): FaultId[] =>
+const causesOf = (setup: SignalPath, symptom: Symptom): FaultId[] =>
   diagnose(setup, { symptom, answers: {}, skipped: [], ruledOut: [] }).causes.flat();
 
 describe("wireless: the order that works (common practice, no published source)", () => {

@@ -1,9 +1,9 @@
 import { firstMHz } from "./radio";
 import { presetName } from "../wireless";
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import type { MissingMessage, WalkMessage } from "./messages";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
-import { gainMessages, type Setup } from "./setup";
+import { gainMessages, type SignalPath } from "./signalPath";
 import type { StepId } from "./steps";
 
 const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
@@ -20,18 +20,18 @@ const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
 };
 
 /** The devices that a step is done on, source first. */
-export function devicesAt(setup: Setup, step: StepId): DeviceId[] {
+export function devicesAt(setup: SignalPath, step: StepId): DeviceId[] {
   const named = STEP_DEVICES[step].map((id) => (id === "target" ? targetOf(setup) : id));
   return devicesOf(setup).filter((id) => named.includes(id));
 }
 
-const tuningOf = ({ system, frequencyMHz }: Setup) => ({
+const tuningOf = ({ system, frequencyMHz }: SignalPath) => ({
   frequencyMHz,
   preset: system && frequencyMHz !== null ? presetName(system, frequencyMHz) : null,
 });
 
 /** What has to be done at a step, with this link's own figures. */
-export function stepMessages(setup: Setup, id: StepId): WalkMessage[] {
+export function stepMessages(setup: SignalPath, id: StepId): WalkMessage[] {
   const { way, settings, input, right, system, sampleRateHz, bits } = setup;
   const isDesk = setup.source.kind === "desk" || setup.source.kind === "speaker";
   switch (id) {
@@ -77,10 +77,10 @@ export function stepMessages(setup: Setup, id: StepId): WalkMessage[] {
 const LINE_BAND_DBFS = [-20, -5.9] as const;
 /** A device without a gain is taken as it comes. */
 const GAINLESS_BAND_DBFS = [-30, 0] as const;
-const hasNoLess = ({ input, right }: Setup): boolean => input.kind === "phone" || right.gainDb === 0;
+const hasNoLess = ({ input, right }: SignalPath): boolean => input.kind === "phone" || right.gainDb === 0;
 
 /** What is still missing at a step on the simulated devices; null when it is done. */
-export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): MissingMessage | null {
+export function missingAt(setup: SignalPath, rehearsal: Rehearsal, id: StepId): MissingMessage | null {
   const { pack, receiver, scanner, recorder } = rehearsal;
   const target = rehearsal[targetOf(setup)]!;
   switch (id) {
@@ -158,7 +158,7 @@ export function missingAt(setup: Setup, rehearsal: Rehearsal, id: StepId): Missi
 }
 
 /** The step done as it should be on the simulated devices, whatever stands there now. */
-export function doStep(setup: Setup, rehearsal: Rehearsal, id: StepId): Rehearsal {
+export function doStep(setup: SignalPath, rehearsal: Rehearsal, id: StepId): Rehearsal {
   const right = allRight(setup);
   const target = targetOf(setup);
   const { pack, receiver } = rehearsal;

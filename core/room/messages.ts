@@ -1,6 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import { type Message, storedMessage, type StoredCatalogue } from "../message";
-import type { Grade } from "./verdict";
+import type { Grade } from "./roomVerdict";
 
 /** What a band of a clap lacks, dB: range above the noise, reach down to it, or an even decay. */
 export interface ClapLack {

@@ -8,21 +8,21 @@ import { airOf, type PlaceModel } from "./placeModel";
 import { byRoomOctave, criticalDistanceM, reverberation, withEightKHz, type Reverberation } from "./reverberation";
 import { surfaceAreaM2, surfacesOf, volumeM3, type SurfaceId } from "./shape";
 import { TREATMENTS } from "./treatmentKinds";
-import { verdictOn, type Verdict } from "./verdict";
+import { verdictOn, type RoomVerdict } from "./roomVerdict";
 
 /** A person talking: directivity factor of the mouth around 1 kHz. From memory; an estimate. */
 export const TALKER_Q = 2;
 
 /** A part of a side with what it is made of, as it is with the treatments up. */
-export interface Part {
+export interface SurfacePart {
   surface: SurfaceId;
   material: MaterialId;
   areaM2: number;
 }
 
 /** All parts of all sides: patches, what is left of each side, and what hangs or lies over them. */
-export function partsOf(place: PlaceModel): Part[] {
-  const parts = surfacesOf(place).flatMap((surface): Part[] => {
+export function partsOf(place: PlaceModel): SurfacePart[] {
+  const parts = surfacesOf(place).flatMap((surface): SurfacePart[] => {
     let leftM2 = surfaceAreaM2(place, surface);
     const patches = place.patches
       .filter((patch) => patch.surface === surface)
@@ -107,7 +107,7 @@ export interface PlaceForecast {
   isNoiseProved: boolean;
   noiseDb: number;
   noiseDba: number;
-  verdict: Verdict;
+  verdict: RoomVerdict;
 }
 
 /** The noise that stays when no listed one is heard: measured, its colour measured, or the NC curve. */

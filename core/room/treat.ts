@@ -2,7 +2,7 @@ import type { Pieces, RoomMessage } from "./messages";
 import { midOf, partsOf, plannedEcho } from "./place";
 import { MATERIALS, type MaterialId } from "./materials";
 import type { PlaceModel, Treatment } from "./placeModel";
-import { gradeEcho } from "./verdict";
+import { gradeEcho } from "./roomVerdict";
 import { SURFACE_NAMES, type SurfaceId } from "./shape";
 import { TREATMENTS, TREATMENT_IDS, type TreatmentId } from "./treatmentKinds";
 

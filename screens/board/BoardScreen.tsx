@@ -325,7 +325,7 @@ export function BoardScreen() {
       )}
       <Row $between>
         <Button look="main" onPress={() => goTo(stationHref(shootId, "dress", addWearer(store, bundle)))}>
-          <UserPlus size={18} aria-hidden /> Add a wearer
+          <UserPlus size={18} aria-hidden /> Add talent
         </Button>
         <DayLink href={stationHref(shootId, "day", null)}>Day sheet: who is dressed when</DayLink>
         <Legend aria-label="What the stitches mean">

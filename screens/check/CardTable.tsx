@@ -147,7 +147,7 @@ function KeepTakes({ card }: { card: Card }) {
   const [kept, setKept] = useState<number | null>(null);
   const owned = useMemo(() => ownedFiles(bundle, card.files), [bundle, card.files]);
   if (card.isRunning || owned.length === 0) return null;
-  if (kept !== null) return <Soft role="status">{kept} takes kept with their wearers</Soft>;
+  if (kept !== null) return <Soft role="status">{kept} takes kept with their talent</Soft>;
   return (
     <Button
       isPending={isKeeping}
@@ -158,7 +158,7 @@ function KeepTakes({ card }: { card: Card }) {
           .then(setKept);
       }}
     >
-      Keep {owned.length} {owned.length === 1 ? "take" : "takes"} with their wearers
+      Keep {owned.length} {owned.length === 1 ? "take" : "takes"} with their talent
     </Button>
   );
 }

@@ -7,7 +7,7 @@ import { later } from "@/ui/later";
 import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
 import { type Finding, type MeasuredRecording, reviewOf } from "@/core/check";
-import type { Verdict } from "@/core/proof";
+import type { Assessment } from "@/core/proof";
 import { Choice } from "@/ui/Choice";
 import { Lead, Soft, Stack } from "@/ui/layout";
 import { clockOf } from "./figures";
@@ -34,7 +34,7 @@ const Correction = styled.p`
 /** The seam beside a verdict: its stitch says as much as its colour. */
 const SEAM = { good: "solid var(--good)", usable: "dashed var(--warn)", redo: "dotted var(--bad)" } as const;
 
-const VerdictLead = styled(Lead)<{ $grade: Verdict["grade"] }>`
+const VerdictLead = styled(Lead)<{ $grade: Assessment["grade"] }>`
   border-left: 6px ${({ $grade }) => SEAM[$grade]};
   padding-left: 0.7rem;
 `;
@@ -185,7 +185,7 @@ export function Measured({
       <TakeNoise key={`noise ${rig.id} ${channel}`} rig={rig} measurement={measurement} channel={channel} />
       {measurement.channels.length > 1 && (
         <Choice
-          label="This wearer's channel"
+          label="Channel of this talent"
           value={String(channel)}
           options={measurement.channels.map((each) => ({ value: String(each.index), name: String(each.index + 1) }))}
           onChange={(value) => take.setChannel(Number(value))}

@@ -18,7 +18,7 @@ const LOW_CUT_HZ = 90;
 const NOTCH_HARMONICS = 5;
 const NOTCH_Q = 30;
 
-export interface Place {
+export interface PlaceInTake {
   startS: number;
   endS: number;
   channel: number;
@@ -86,7 +86,7 @@ export function useListen(file: File) {
   const playing = useRef<AudioBufferSourceNode | null>(null);
   const began = useRef({ atS: 0, fromS: 0 });
   const run = useRef(0);
-  const [place, setPlace] = useState<Place | null>(null);
+  const [place, setPlace] = useState<PlaceInTake | null>(null);
   const [fault, setFault] = useState<string | null>(null);
 
   const stop = useCallback(() => {
@@ -113,7 +113,7 @@ export function useListen(file: File) {
   );
 
   const play = useCallback(
-    async (wanted: Place, treatment: Treatment, mainsHz: number): Promise<void> => {
+    async (wanted: PlaceInTake, treatment: Treatment, mainsHz: number): Promise<void> => {
       stop();
       const mine = run.current;
       setFault(null);

@@ -217,7 +217,7 @@ export function DressScreen() {
       )}
       <div>
         <Button look={workingOn ? "plain" : "main"} onPress={() => choose(addWearer(store, bundle))}>
-          <UserPlus size={18} aria-hidden /> Add a wearer
+          <UserPlus size={18} aria-hidden /> Add talent
         </Button>
       </div>
     </Stack>

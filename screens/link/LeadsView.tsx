@@ -2,7 +2,7 @@
 
 import { say } from "@/messages";
 import { Plus } from "lucide-react";
-import { ownLike, partsOf, pathMessage, VERDICTS } from "@/core/connect";
+import { ownLike, partsOf, pathMessage, PATH_VERDICTS } from "@/core/connect";
 import { type Input, SocketFigures, type Source, SourceFigures } from "@/core/devices";
 import { choicesOf, type Connection, EARS, HOUSE, NO_INPUT } from "@/core/planning";
 import { briefWay, chainOfWay } from "@/screens/link/linkChain";
@@ -25,7 +25,7 @@ function verdictOf({ input, inputId, ways }: Connection): string {
   const lost = ways.find(({ path }) => path === null);
   if (lost) return say(pathMessage(null, lost.source, input));
   const worst = [...ways].sort(
-    (one, other) => VERDICTS.indexOf(other.path!.verdict) - VERDICTS.indexOf(one.path!.verdict),
+    (one, other) => PATH_VERDICTS.indexOf(other.path!.verdict) - PATH_VERDICTS.indexOf(one.path!.verdict),
   )[0]!.path!;
   const lacks = partsOf(ways).filter(({ isOwned }) => !isOwned);
   return [

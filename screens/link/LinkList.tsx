@@ -20,7 +20,7 @@ export function LinkList(props: { links: Links; label: string; says: (connection
       }))}
       chosenId={chosen?.link.id ?? null}
       onChoose={choose}
-      empty={<Soft>Nobody is in a scene yet: add a wearer in Dress, or another transmitter under Frequencies.</Soft>}
+      empty={<Soft>Nobody is in a scene yet: add talent in Dress, or another transmitter under Frequencies.</Soft>}
     />
   );
 }

@@ -230,7 +230,7 @@ export function LinkTable(props: {
           <Plus size={18} aria-hidden /> Another transmitter
         </Button>
       </div>
-      <Soft>Camera hops, ears, a desk's own: whatever else sends. Wearers come from their scenes.</Soft>
+      <Soft>Camera hops, ears, a desk's own transmitter. Talent comes from the scenes.</Soft>
     </Stack>
   );
 }

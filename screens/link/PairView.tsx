@@ -4,7 +4,7 @@ import { say, STEP_NAMES } from "@/messages";
 import { Link } from "@/ui/address";
 import { useState } from "react";
 import styled from "styled-components";
-import { type Setup, signatureOf, type StepId, stepMessages } from "@/core/rehearsal";
+import { type SignalPath, signatureOf, type StepId, stepMessages } from "@/core/rehearsal";
 import { airPlanOf, type Connection, EARS } from "@/core/planning";
 import { bankMessage, prepareAir } from "@/core/wireless";
 import type { AirBody, StepDone } from "@/core/records";
@@ -87,7 +87,7 @@ function StepMark({ shown }: { shown: Shown }) {
   );
 }
 
-function Walk(props: { connection: Connection; setup: Setup; banks: string | null }) {
+function Walk(props: { connection: Connection; setup: SignalPath; banks: string | null }) {
   const { connection, setup } = props;
   const { setConnection } = useConnections();
   const { steps, done, stale } = connection;

@@ -17,7 +17,7 @@ import {
   machineOf,
   missingAt,
   type Rehearsal,
-  type Setup,
+  type SignalPath,
   type StepId,
   type Stimulus,
   targetOf,
@@ -51,7 +51,7 @@ const STIMULUS_NAMES: Record<Stimulus, string> = {
 const SCAN_TICK_S = 5;
 
 /** A step on the simulated devices: what is missing, what is heard, everything that can be moved; and faults to find. */
-export function Rehearsing({ connection, setup, step }: { connection: Connection; setup: Setup; step: StepId }) {
+export function Rehearsing({ connection, setup, step }: { connection: Connection; setup: SignalPath; step: StepId }) {
   const { setConnection } = useConnections();
   const [stimulus, setStimulus] = useState<Stimulus>("silence");
   const [says, setSays] = useState<string | null>(null);

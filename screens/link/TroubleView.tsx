@@ -13,7 +13,7 @@ import {
   probeOf,
   questionOf,
   type Rehearsal,
-  type Setup,
+  type SignalPath,
   type Story,
   type Symptom,
   SYMPTOM_IDS,
@@ -59,7 +59,7 @@ const saidTogether = (messages: readonly AnyMessage[]): string => messages.map(s
 const begin = (symptom: Symptom): Story => ({ symptom, answers: {}, skipped: [], ruledOut: [] });
 
 function Finding(props: {
-  setup: Setup;
+  setup: SignalPath;
   story: Story;
   rehearsal: Rehearsal | null;
   onStory: (story: Story) => void;

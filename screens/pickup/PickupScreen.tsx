@@ -117,7 +117,7 @@ export function PickupScreen() {
         <Piece>
           <Stack>
             <Lead>Who talks, and where?</Lead>
-            <Soft>Add a wearer in Dress: their scene is then laid out here, with every way of picking it up.</Soft>
+            <Soft>Add talent in Dress. Their scene is then laid out here, with every way of picking it up.</Soft>
           </Stack>
         </Piece>
       )}

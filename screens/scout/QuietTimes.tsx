@@ -188,7 +188,7 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
       <Piece>
         <Stack>
           <Lead>Which scenes are recorded when?</Lead>
-          <Soft>A first wearer in Dress makes a first scene. Then its quiet times stand here.</Soft>
+          <Soft>The first talent in Dress makes the first scene. Its quiet times are then shown here.</Soft>
         </Stack>
       </Piece>
     );

@@ -116,8 +116,8 @@ export function ShootShell({ children }: { children: ReactNode }) {
         says: `${STATIONS[id].name}: ${STATION_QUESTIONS[id]}`,
         run: () => goTo(stationHref(shootId, id, wearerId, sceneId)),
       })),
-      { key: "n", says: "Next wearer", run: () => nextWearer(1) },
-      { key: "p", says: "Previous wearer", run: () => nextWearer(-1) },
+      { key: "n", says: "Next talent", run: () => nextWearer(1) },
+      { key: "p", says: "Previous talent", run: () => nextWearer(-1) },
       { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
       { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
     ];

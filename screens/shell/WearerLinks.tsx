@@ -52,7 +52,7 @@ function WearerLink(props: { id: string; name: string; thread: number; isSelecte
 export function WearerLinks({ selected }: { selected: string }) {
   const { bundle } = useShoot();
   return (
-    <List aria-label="Wearers">
+    <List aria-label="Talent">
       {bundle.wearers.map(({ id, body }) => (
         <WearerLink key={id} id={id} name={body.name} thread={body.thread} isSelected={id === selected} />
       ))}

@@ -24,7 +24,7 @@ test("a new wearer stands in the first scene in a shirt, with the next thread, n
   const before = now().wearers.length;
   const id = addWearer(store, now());
   const wearer = now().wearers.find((each) => each.id === id)!;
-  expect(wearer.body).toMatchObject({ name: `Wearer ${before + 1}`, thread: before % 8, voice: "unknown" });
+  expect(wearer.body).toMatchObject({ name: `Talent ${before + 1}`, thread: before % 8, voice: "unknown" });
   const [rig] = rigsOfWearer(now(), id);
   expect(rig!.body).toMatchObject({ choice: null, isRigged: false, sceneId: now().scenes[0]!.id });
 });

@@ -8,7 +8,7 @@ export function addWearer(store: ShootStore, bundle: ShootBundle): string {
   const shootId = bundle.shoot.id;
   const wearerId = store.create("wearer", {
     shootId,
-    name: `Wearer ${bundle.wearers.length + 1}`,
+    name: `Talent ${bundle.wearers.length + 1}`,
     heightM: 1.7,
     voice: "unknown",
     tapeAllergy: "unknown",

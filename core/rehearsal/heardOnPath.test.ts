@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { type Input, INPUTS, partOf, type Source, SOURCES } from "../devices";
-import { hear } from "./hear";
+import { hear } from "./heardOnPath";
 import { allRight, type Rehearsal } from "./rehearsal";
-import { throughParts } from "./setup";
+import { throughParts } from "./signalPath";
 import { genericSetup } from "./genericSetup";
 
 const setupFor = (source: Source, input: Input) => genericSetup(source, input)!;

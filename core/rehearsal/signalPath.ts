@@ -16,7 +16,7 @@ export interface RightSettings {
 }
 
 /** One link as it is meant to be: from the capsule to the file. */
-export interface Setup {
+export interface SignalPath {
   name: string;
   source: Source;
   input: Input;
@@ -94,7 +94,7 @@ export function computerGain({
 }
 
 /** Gains to be set on the input's device, and on an interface before it. */
-export function gainMessages({ input, right }: Pick<Setup, "input" | "right">): GainMessage[] {
+export function gainMessages({ input, right }: Pick<SignalPath, "input" | "right">): GainMessage[] {
   const interfaceGain: GainMessage[] = right.converterDb ? [{ code: "gain.interface", gainDb: right.converterDb }] : [];
   if (!hasGain(input)) return interfaceGain;
   return [
@@ -112,11 +112,11 @@ function gainsOf({ kind }: Input): readonly [number, number] {
 }
 
 /** Above this the socket clips whatever the gain, dBu. */
-export const clipsOf = ({ input, isLine }: Pick<Setup, "input" | "isLine">): number =>
+export const clipsOf = ({ input, isLine }: Pick<SignalPath, "input" | "isLine">): number =>
   isLine ? input.lineClipsDbu! : input.clipsDbu;
 
 /** The link's stages as Level's search reads them: the radio's two knobs, what is on the way, the input and its gain. */
-function chainOf(setup: Omit<Setup, "right">): Chain {
+function chainOf(setup: Omit<SignalPath, "right">): Chain {
   const { source, input, way, fullScaleDbu, system } = setup;
   const of = (id: string, unit: ChainStage["unit"]) => ({ id, name: id, device: id, deviceId: id, unit });
   const stages: ChainStage[] = system
@@ -160,7 +160,7 @@ function chainOf(setup: Omit<Setup, "right">): Chain {
 }
 
 /** What serves best, by the same search as Level's. */
-function rightFor(setup: Omit<Setup, "right">): RightSettings {
+function rightFor(setup: Omit<SignalPath, "right">): RightSettings {
   const chain = chainOf(setup);
   const peakDb = setup.system ? setup.modulationDb : 0;
   const settings = bestSettings(chain, peakDb, { targetDbfs: TARGET_DBFS, ceilingDbfs: CEILING_DBFS });
@@ -172,11 +172,11 @@ function rightFor(setup: Omit<Setup, "right">): RightSettings {
 }
 
 /** What goes into {@link setupOf}: what Level knows may be given, the rest is worked out. */
-export type Meant = Omit<Setup, "right" | "fullScaleDbu" | "isLine"> &
-  Partial<Pick<Setup, "right" | "fullScaleDbu" | "isLine">>;
+export type Meant = Omit<SignalPath, "right" | "fullScaleDbu" | "isLine"> &
+  Partial<Pick<SignalPath, "right" | "fullScaleDbu" | "isLine">>;
 
 /** A link as it is meant to be; settings are worked out where Level has none. */
-export function setupOf(meant: Meant): Setup {
+export function setupOf(meant: Meant): SignalPath {
   const { source, input, way } = meant;
   const arrives = throughParts(source, source.loudestDbu, way, input)?.level ?? -Infinity;
   const isLine = meant.isLine ?? (input.lineClipsDbu !== null && arrives - source.turnsDownDb > input.clipsDbu);

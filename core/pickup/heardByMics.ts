@@ -9,7 +9,7 @@ import type { Mirror, PlaceSound } from "./placeSound";
 import type { AddressFault } from "./messages";
 import type { RiskStep } from "./kinds";
 import { addressFault, HANDLING, plosiveStep } from "./risks";
-import type { PlacedMic, Spot, Talker } from "./setup";
+import type { PlacedMic, Spot, Talker } from "./pickupSetup";
 import { cosineBetween, degreesOf, direction, length, subtract, type Vec } from "./space";
 
 /** How one microphone gets one talker. Levels are dB SPL as the microphone reads them, its axis being 0. */

@@ -2,7 +2,7 @@ import type { RoomMessage } from "./messages";
 
 export type Grade = "good" | "usable" | "poor";
 
-export interface Verdict {
+export interface RoomVerdict {
   echo: Grade;
   noise: Grade;
   says: RoomMessage;
@@ -34,7 +34,7 @@ export function gradeNoise(noiseDba: number): Grade {
 const BOOMY_RATIO = 1.8;
 
 /** What a colleague would say of a place. */
-export function verdictOn({ midS, lowsS, noiseDba, isOpen, windMps, criticalM, passing }: Facts): Verdict {
+export function verdictOn({ midS, lowsS, noiseDba, isOpen, windMps, criticalM, passing }: Facts): RoomVerdict {
   const echo = gradeEcho(midS);
   const noise = gradeNoise(noiseDba);
   const advice: RoomMessage[] = [];

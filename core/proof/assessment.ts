@@ -26,7 +26,7 @@ export interface Comparison {
   isAsPlanned: boolean;
 }
 
-export interface Verdict {
+export interface Assessment {
   grade: VerdictGrade;
   channel: number;
   /** What matters most of what was found; null: nothing. */
@@ -132,7 +132,7 @@ export function provePlan(
   measurement: RecordingMeasurement,
   channelIndex: number,
   judged?: readonly Finding[],
-): Verdict {
+): Assessment {
   const channel = measurement.channels[channelIndex] ?? measurement.channels[0]!;
   const findings =
     judged ?? measurement.findings.filter((finding) => finding.channel === null || finding.channel === channel.index);

@@ -2,7 +2,7 @@ import { dbToPower, powerToDb } from "../sound";
 import type { Carriage } from "../devices";
 import { leadsOf, targetOf, type Rehearsal } from "./rehearsal";
 import { inputNoiseDbu, LINK_NOISE_DB } from "./knobRanges";
-import { throughParts, type Setup } from "./setup";
+import { throughParts, type SignalPath } from "./signalPath";
 
 /** What is done in front of the microphone. */
 export const STIMULI = ["silence", "line", "tapMic", "tapDevice"] as const;
@@ -56,7 +56,7 @@ interface Sent {
 const SILENT: Sent = { level: null, isOver: false, noiseDbu: -200, from: "nothing" };
 
 /** What comes out of the receiver, dBu at peaks. */
-function fromRadio(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): Sent {
+function fromRadio(setup: SignalPath, rehearsal: Rehearsal, stimulus: Stimulus): Sent {
   const { pack, receiver, strangersMHz } = rehearsal;
   const { source, modulationDb } = setup;
   if (!receiver?.isOn || receiver.batteryPercent <= 0) return SILENT;
@@ -74,7 +74,7 @@ function fromRadio(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): Sent
   return { level: full + Math.min(0, modulation + loudness), isOver: modulation > 0, noiseDbu, from: "mic" };
 }
 
-function fromSource(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): Sent {
+function fromSource(setup: SignalPath, rehearsal: Rehearsal, stimulus: Stimulus): Sent {
   const { source } = setup;
   if (setup.system) return fromRadio(setup, rehearsal, stimulus);
   const desk = rehearsal.houseDesk;
@@ -99,7 +99,7 @@ interface Ending {
   isRolling: boolean;
 }
 
-function endingOf(setup: Setup, rehearsal: Rehearsal): Ending {
+function endingOf(setup: SignalPath, rehearsal: Rehearsal): Ending {
   const { input } = setup;
   const target = targetOf(setup);
   const state = rehearsal[target]!;
@@ -124,7 +124,7 @@ function endingOf(setup: Setup, rehearsal: Rehearsal): Ending {
 const isHeadset = (carriage: Carriage): boolean => carriage === "headsetCtia" || carriage === "headsetOmtp";
 
 /** Which of the two channels carry what arrives; "ownMic" where the device falls back on its own. */
-function landing(setup: Setup, carriage: Carriage): "both" | "left" | "inverted" | "gone" | "ownMic" {
+function landing(setup: SignalPath, carriage: Carriage): "both" | "left" | "inverted" | "gone" | "ownMic" {
   const { takes, hasOwnMic } = setup.input;
   if (carriage === "cancelled") return "gone";
   if (takes.includes(carriage)) return "both";
@@ -144,7 +144,7 @@ function ownMic(stimulus: Stimulus, ending: Ending) {
 }
 
 /** What becomes of what the source sent on its way to the file. */
-function atFile(setup: Setup, rehearsal: Rehearsal, sent: Sent, ending: Ending, stimulus: Stimulus) {
+function atFile(setup: SignalPath, rehearsal: Rehearsal, sent: Sent, ending: Ending, stimulus: Stimulus) {
   const { source, input } = setup;
   const nothing = { ...QUIET, from: "nothing" as const };
   if (!ending.isOn || ending.isMuted) return nothing;
@@ -204,7 +204,7 @@ function atFile(setup: Setup, rehearsal: Rehearsal, sent: Sent, ending: Ending, 
  * and what feeds what decides whether anything comes at all, or the device's own microphone instead. Levels of taps and own
  * microphones are estimates; wiring as in `core/connect`.
  */
-export function hear(setup: Setup, rehearsal: Rehearsal, stimulus: Stimulus): Heard {
+export function hear(setup: SignalPath, rehearsal: Rehearsal, stimulus: Stimulus): Heard {
   const { pack, receiver } = rehearsal;
   const sent = fromSource(setup, rehearsal, stimulus);
   const ending = endingOf(setup, rehearsal);
