@@ -10,6 +10,7 @@ import {
   planDress,
   type RankedPlace,
   recipeFor,
+  suggestionOf,
   unknownsOf,
   usualLayer,
 } from "../core/dress";
@@ -52,13 +53,13 @@ function placeRow({ best, ways }: RankedPlace, index: number, plan: DressPlan) {
 }
 
 function dressAnswer(plan: DressPlan) {
-  const [first] = plan.places;
+  const advised = suggestionOf(plan);
   return {
     considered: plan.considered,
     certainty: certaintyOf(plan),
     unknowns: unknownsOf(plan).map(({ says }) => says),
     places: plan.places.map((place, index) => placeRow(place, index, plan)),
-    recipe: first ? recipeFor(first.best, plan) : null,
+    recipe: advised ? recipeFor(advised, plan) : null,
     ruledOut: plan.ruledOut.map(({ site, reason }) => ({ site: site.id, name: site.name, reason })),
   };
 }
@@ -81,7 +82,10 @@ export const CALCULATORS: Record<string, Calculator> = {
       if (contradiction)
         return { result: { contradictions: contradictionsOf(dress.outfit) }, finding: say(contradiction.says) };
       const plan = planDress(dress);
-      return { result: dressAnswer(plan), finding: plan.places.length === 0 ? say({ code: "dress.noPlace" }) : null };
+      return {
+        result: dressAnswer(plan),
+        finding: suggestionOf(plan) === null ? say({ code: "dress.noPlace" }) : null,
+      };
     },
   },
   level: LEVEL_CALCULATOR,

@@ -12,6 +12,8 @@ interface Row {
   touches: Touch;
   /** What is said when it does; null: nothing. */
   says: AccessoryReason | null;
+  /** It strikes or presses: no mount eases that. Common practice. */
+  strikes: boolean;
   /** Whether only the middle is reached (a pendant) or one side (a strap). */
   reach: "all" | "centre" | "sides";
   /** Zones it lies over, and what it takes from the highs. */
@@ -26,6 +28,7 @@ interface Row {
 const worn = {
   touches: {},
   says: null,
+  strikes: false,
   reach: "all",
   over: [],
   loss: "none",
@@ -51,6 +54,7 @@ const ROWS = {
     name: "necklace",
     touches: { collar: 0.3, throat: 0.8, upperChest: 1, midChest: 1 },
     says: "why.necklace",
+    strikes: true,
     reach: "centre",
     remedy: "help.necklaceOff",
   },
@@ -59,6 +63,7 @@ const ROWS = {
     name: "lanyard",
     touches: { upperChest: 0.7, midChest: 1.2, lapels: 0.6 },
     says: "why.lanyard",
+    strikes: true,
     remedy: "help.lanyardOff",
   },
   brooch: {
@@ -116,6 +121,7 @@ const ROWS = {
     name: "seat belt",
     touches: { upperChest: 0.8, midChest: 1.2, lapels: 1.4, shoulders: 1.4 },
     says: "why.seatBelt",
+    strikes: true,
     isProtective: true,
   },
   bagStrap: {
@@ -123,6 +129,7 @@ const ROWS = {
     name: "bag strap",
     touches: { midChest: 0.9, lapels: 1.3, shoulders: 1.4 },
     says: "why.bagStrap",
+    strikes: true,
     remedy: "help.bagOff",
   },
   toolBelt: { ...worn, name: "tool belt", remedy: "help.toolBeltOff" },

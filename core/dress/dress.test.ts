@@ -76,12 +76,12 @@ describe("planDress", () => {
     );
   });
 
-  test("every cost is 0…3, points are their weighted sum, and the order is by consent, front and points", () => {
+  test("every cost is 0…3, points are their weighted sum, and the order is by consent, last resorts, what strikes, front and points", () => {
     fc.assert(
       fc.property(inputs, (input) => {
         const plan = planDress(input);
         let last = -Infinity;
-        let wasBeyond = false;
+        let before = 0;
         for (const { best, ways } of plan.places) {
           for (const way of ways) {
             for (const cost of way.costs) expect(cost >= 0 && cost <= 3).toBe(true);
@@ -89,12 +89,13 @@ describe("planDress", () => {
             expect(way.points).toBeCloseTo(sum + way.schoolSteps * 12, 6);
             expect(Number.isFinite(way.levelDb) && way.swingDb >= 0).toBe(true);
           }
-          if (best.isBeyondConsent === wasBeyond && best.isOnFront) {
+          const group = 4 * Number(best.isBeyondConsent) + 2 * Number(best.isLastResort) + Number(best.isStruck);
+          expect(group).toBeGreaterThanOrEqual(before);
+          if (group === before && best.isOnFront) {
             expect(best.points).toBeGreaterThanOrEqual(last);
             last = best.points;
           } else last = -Infinity;
-          expect(wasBeyond && !best.isBeyondConsent).toBe(false);
-          wasBeyond = best.isBeyondConsent;
+          before = group;
         }
       }),
       { numRuns: 40 },

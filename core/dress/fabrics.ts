@@ -61,6 +61,8 @@ export interface Fabric extends Row {
   id: FabricId;
   /** Thin enough for a mount to show through. Common practice. */
   isThin: boolean;
+  /** See-through: what lies behind it is seen. Common practice. */
+  isSheer: boolean;
   /** No tape holds on it and no needle may go through it. */
   isSealed: boolean;
 }
@@ -68,10 +70,12 @@ export interface Fabric extends Row {
 /** Weight below which a plain cloth shows what is behind it, g/m². An estimate. */
 const THIN_BELOW_G = 180;
 
+const SHEER = ["lace", "chiffon"];
+
 /** Every fabric by id. */
 export const FABRICS: Record<FabricId, Fabric> = Object.fromEntries(
   Object.entries(ROWS as Record<string, Row>).map(([id, row]) => [
     id,
-    { id, ...row, isThin: row.gramsPerM2 < THIN_BELOW_G, isSealed: row.loss === "sealed" },
+    { id, ...row, isThin: row.gramsPerM2 < THIN_BELOW_G, isSheer: SHEER.includes(id), isSealed: row.loss === "sealed" },
   ]),
 ) as Record<FabricId, Fabric>;

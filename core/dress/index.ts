@@ -61,6 +61,7 @@ export {
   planDress,
   ranksUnder,
   reweigh,
+  suggestionOf,
   type Candidate,
   type DressPlan,
   type RankedPlace,

@@ -64,6 +64,7 @@ export type DressCatalogue = {
   "caution.pin": object;
   "caution.wrap": object;
   "caution.offer": object;
+  "caution.protective": { names: readonly string[] };
   "no.waistband": object;
   "no.toolBelt": object;
   "no.harness": object;

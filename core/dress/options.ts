@@ -5,7 +5,7 @@ import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import { MOUNT_IDS, MOUNTS, PORTS, type Mount, type Port } from "./mounts";
 import type { DressInput } from "./dressInput";
-import type { Intrusion } from "./outfit";
+import type { Intrusion, Outfit } from "./outfit";
 import { SITE_IDS, SITES, type Site } from "./sites";
 import { SUPPLIES } from "./supplies";
 
@@ -111,4 +111,13 @@ export function cautionsOf({ site, placement, mount }: Option): DressMessage[] {
   if (mount.id === "wrap") cautions.push({ code: "caution.wrap" });
   if (site.anchor === "bra") cautions.push({ code: "caution.offer" });
   return cautions;
+}
+
+/** What is said wherever something is worn that protects: never in its way, whatever the place. Common practice. */
+export function safetyCautions({ layers, accessories }: Outfit): DressMessage[] {
+  const names = [
+    ...layers.flatMap(({ garment }) => (GARMENTS[garment].isProtective ? [GARMENTS[garment].name] : [])),
+    ...accessories.flatMap((worn) => (ACCESSORY_FACTS[worn].isProtective ? [ACCESSORY_FACTS[worn].name] : [])),
+  ];
+  return names.length > 0 ? [{ code: "caution.protective", names }] : [];
 }

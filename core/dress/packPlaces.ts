@@ -146,6 +146,8 @@ export interface PackFacts {
   heightM: number;
   leadM: number;
   supplies: readonly SupplyId[];
+  /** How far into the clothing they agreed to. */
+  agreedTo: Intrusion;
 }
 
 /** A dress that follows the back shows a pack there. Common practice. */
@@ -168,7 +170,9 @@ function headBother(site: Site, place: PackPlaceId, outfit: Outfit): number {
 export function planPack(site: Site, from: Point, place: PackPlaceId, facts: PackFacts): PackPlan | null {
   const { outfit, performance, heightM, leadM, supplies } = facts;
   if (packRefusal(place, outfit, performance) !== null) return null;
-  const { needs, bother } = PACK_PLACES[place];
+  const { needs, bother, intrusion } = PACK_PLACES[place];
+  // A pack is asked for by itself.
+  if (intrusion > facts.agreedTo) return null;
   if (needs.some((supply) => !supplies.includes(supply))) return null;
   const cable = planCable(from, site.route, heightM, leadM, place);
   const needsExtension = cable.spareM < 0;
@@ -178,9 +182,19 @@ export function planPack(site: Site, from: Point, place: PackPlaceId, facts: Pac
   return { place, cable, needsExtension, isInReach, bother: placeBother + reach };
 }
 
-/** Every pack place that can be used with a site, the least bother first; `wanted` goes before all others. */
+/** How many extensions a pack place would need; 0 where the cable reaches. */
+export const extensionsFor = ({ cable: { spareM } }: PackPlan): number =>
+  spareM >= 0 ? 0 : Math.ceil(-spareM / EXTENSION_M - 1e-9);
+
+/**
+ * Every pack place that can be used with a site, the least bother first; what the cable reaches goes first, and of
+ * that what is `wanted`.
+ */
 export function planPacks(site: Site, from: Point, facts: PackFacts, wanted: PackPlaceId | null = null): PackPlan[] {
   return PACK_PLACE_IDS.flatMap((place) => planPack(site, from, place, facts) ?? []).sort(
-    (a, b) => Number(b.place === wanted) - Number(a.place === wanted) || a.bother - b.bother,
+    (a, b) =>
+      Number(b.isInReach) - Number(a.isInReach) ||
+      Number(b.place === wanted) - Number(a.place === wanted) ||
+      a.bother - b.bother,
   );
 }

@@ -17,9 +17,9 @@ import type { Intrusion } from "./outfit";
 import { planPacks, type PackPlan } from "./packPlaces";
 import { paretoFront } from "./pareto";
 import type { RuleContext } from "./ruleContext";
-import { rustleRules } from "./rustle";
+import { isStruck, rustleRules } from "./rustle";
 import { sceneFacts, type SceneFacts } from "./sceneFacts";
-import { schoolRules } from "./schools";
+import { hasHairdresser, schoolRules } from "./schools";
 import { siteColourDb, sitePoint, type Site, type SiteId } from "./sites";
 import { toneRules } from "./tone";
 import { unseenRules } from "./unseen";
@@ -42,6 +42,10 @@ export interface Candidate extends Option {
   intrusion: Intrusion;
   /** Goes further than the person agreed to. */
   isBeyondConsent: boolean;
+  /** Something strikes the capsule there, which no mount eases. */
+  isStruck: boolean;
+  /** Hair, hat or forehead, which nobody asked for: after every place on the chest. */
+  isLastResort: boolean;
   pack: PackPlan | null;
   /** Cost by criterion, 0…3, in the order of {@link CRITERIA}. */
   costs: readonly number[];
@@ -144,7 +148,10 @@ interface PlaceSound {
 function soundsOf(facts: SceneFacts): (site: Site, dropM: number) => PlaceSound {
   const known = new Map<string, PlaceSound>();
   const { person, outfit, performance, capsule, aims } = facts.input;
-  const packFacts = { outfit, performance, heightM: person.heightM, leadM: capsule.leadM, supplies: aims.supplies };
+  const packFacts = {
+    ...{ outfit, performance, heightM: person.heightM, leadM: capsule.leadM },
+    ...{ supplies: aims.supplies, agreedTo: facts.input.agreedTo },
+  };
   return (site, dropM) => {
     const key = site.aboveNotchM === null ? `${site.id} ${dropM}` : site.id;
     let found = known.get(key);
@@ -170,6 +177,13 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
   const packBother = pack === null || !pack.isInReach ? 1.5 : pack.needsExtension ? 0.4 : 0;
   const clear = clearCost(at.sound.snrDb, at.sound.sti);
   const isBeyondConsent = intrusion > input.agreedTo;
+  const struck = isStruck({ facts, site, placement });
+  const isLastResort =
+    site.zone === "head" &&
+    !facts.isInHood &&
+    placement.behind !== "openHelmet" &&
+    input.performance.water === "dry" &&
+    !hasHairdresser(input.aims);
   const seenShare = input.performance.mayBeSeen ? (site.zone === "head" ? SEEN_SHARE_ON_HEAD : SEEN_SHARE) : 1;
   return place.mounts.flatMap((mount) => {
     const coverDb = addOctaves(clothDb, mount.lossDb);
@@ -208,6 +222,8 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
         overloadDb,
         intrusion,
         isBeyondConsent,
+        isStruck: struck,
+        isLastResort,
         pack,
         costs,
         schoolSteps,
@@ -219,10 +235,15 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
   });
 }
 
-/** What was agreed to goes first, then what nothing beats, then fewest points. */
+/**
+ * What was agreed to goes first, then the chest before hair and hats, then what nothing strikes, then what nothing beats, then
+ * fewest points. Common practice.
+ */
 export function byRank(one: Candidate, other: Candidate): number {
   return (
     Number(one.isBeyondConsent) - Number(other.isBeyondConsent) ||
+    Number(one.isLastResort) - Number(other.isLastResort) ||
+    Number(one.isStruck) - Number(other.isStruck) ||
     Number(other.isOnFront) - Number(one.isOnFront) ||
     one.points - other.points ||
     one.order - other.order
@@ -283,6 +304,12 @@ export function planDress(input: DressInput): DressPlan {
     considered: evaluated + search.refusals.length,
     evaluated,
   };
+}
+
+/** What is advised: the best candidate that was agreed to; null where there is none. */
+export function suggestionOf({ places }: DressPlan): Candidate | null {
+  const best = places[0]?.best ?? null;
+  return best?.isBeyondConsent ? null : best;
 }
 
 /** The chosen candidate, if outfit, bag and scene still allow it. */

@@ -23,6 +23,7 @@ const REASONS = {
   "why.hairUnknown": {},
   "why.allergyUnknown": {},
   "why.mountHolds": { mount: Name },
+  "why.seeThrough": { fabric: Name },
   "why.hostRubs": { fabric: Name },
   "why.looseHost": { garment: Name },
   "why.rubsBelow": { fabric: Name },

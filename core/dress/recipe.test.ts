@@ -147,13 +147,15 @@ describe("words for the wearer", () => {
 describe("pack places", () => {
   const facts = (layers: Layer[], own: Partial<DressInput["performance"]> = {}) => {
     const { outfit, performance, person, capsule, aims } = exampleInput(layers, [], { performance: own });
-    return { outfit, performance, heightM: person.heightM, leadM: capsule.leadM, supplies: aims.supplies };
+    const { heightM } = person;
+    return { outfit, performance, heightM, leadM: capsule.leadM, supplies: aims.supplies, agreedTo: 3 as const };
   };
   const from = sitePoint(SITES.breastbone, 1.75);
 
   test("the waistband first, the wanted one before it, nothing that the outfit forbids", () => {
     expect(planPacks(SITES.breastbone, from, facts([tee]))[0]!.place).toBe("waistBack");
-    expect(planPacks(SITES.breastbone, from, facts([tee]), "ankle")[0]!.place).toBe("ankle");
+    const toAnkle = (leadM: number) => planPacks(SITES.breastbone, from, { ...facts([tee]), leadM }, "ankle")[0]!.place;
+    expect([toAnkle(3), toAnkle(0.8)]).toEqual(["ankle", "waistBack"]);
     const dress = planPacks(SITES.breastbone, from, facts([usualLayer("dress")])).map(({ place }) => place);
     expect(dress).not.toContain("waistBack");
     expect(dress).toContain("thigh");

@@ -1,13 +1,15 @@
-import type { DressMessage, Spot } from "./messages";
+import { bareDress, type DressMessage, type Spot } from "./messages";
 import { CAPSULE_SLACK_M, LOOP_DIAMETER_M, PACK_SLACK_M } from "../body";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { MountId, Port } from "./mounts";
-import { cautionsOf } from "./options";
+import { cautionsOf, safetyCautions } from "./options";
 import { CAPSULE_FOR_SHADE, INTRUSION_NAMES } from "./outfit";
 import type { CapsuleColour } from "../devices";
 import { EXTENSION_M, PACK_PLACES } from "./packPlaces";
 import { minutesOf, type Candidate, type DressPlan } from "./planDress";
+import { ACCESSORY_FACTS } from "./accessories";
+import { removableAt } from "./rustle";
 import { SUPPLIES, type SupplyId } from "./supplies";
 
 export interface Material {
@@ -173,13 +175,19 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
   const onSkin = placement.surface === "skin";
   const isClip = mount.id === "clip";
   const steps: DressMessage[] = [
+    ...removableAt({ facts: plan.facts, site, placement }).map((worn) => bareDress(ACCESSORY_FACTS[worn].remedy!)),
     { code: "step.ask", where: placement.surface === "headwear" ? null : INTRUSION_NAMES[intrusion] },
     { code: "step.wipe" },
-    making.says,
   ];
+  // Skin is prepared before any tape, and the mount is built with its wind cover off the body.
   if (onSkin && mount.usesAdhesive !== "none") {
     steps.push({ code: "step.alcohol" });
     parts.push(pieces("wipe", 1));
+  }
+  steps.push(making.says);
+  if (windCover !== "none") {
+    steps.push({ code: windCover === "fur" ? "step.fur" : "step.foam" });
+    parts.push(pieces(windCover, 1));
   }
   const capsule = capsuleOf(candidate, plan);
   steps.push({ code: "step.place", ...spotOf(candidate, plan) });
@@ -218,10 +226,6 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
     steps.push({ code: "step.bagPack" });
     parts.push(pieces("bag", 1));
   }
-  if (windCover !== "none") {
-    steps.push({ code: windCover === "fur" ? "step.fur" : "step.foam" });
-    parts.push(pieces(windCover, 1));
-  }
   if (plan.facts.isInHood || candidate.overloadDb > -3) steps.push({ code: "step.leastSensitive" });
   if (!capsule.isHeld) steps.push({ code: "step.coverCapsule", colour: capsule.colour });
   steps.push({ code: "step.live" });
@@ -233,7 +237,7 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
     spareM: pack ? pack.cable.spareM : null,
     minutes: minutesOf(site, mount, packMinutes) + (windCover === "none" ? 0 : 1),
     takingOff: takingOffOf(candidate),
-    cautions: cautionsOf(candidate),
+    cautions: [...cautionsOf(candidate), ...safetyCautions(input.outfit)],
   };
 }
 

@@ -1,7 +1,7 @@
-import { ACCESSORY_FACTS } from "./accessories";
+import { ACCESSORY_FACTS, type Accessory } from "./accessories";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
-import type { Fire } from "./judgement";
+import { sumSteps, type Fire } from "./judgement";
 import { layerCovers } from "./layering";
 import { bare } from "./reasons";
 import type { RuleContext } from "./ruleContext";
@@ -33,27 +33,61 @@ function clothRules({ facts, site, placement }: RuleContext, fire: Fire): void {
   }
 }
 
-function wornRules({ facts, site, placement }: RuleContext, fire: Fire): void {
-  const { outfit } = facts.input;
-  for (const accessory of outfit.accessories) {
-    if (accessory === placement.behind) continue;
-    const { touches, says, reach } = ACCESSORY_FACTS[accessory];
+/** What strikes or presses on a capsule: no mount eases it. Common practice. */
+function strikeRules({ facts, site, placement }: Pick<RuleContext, "facts" | "site" | "placement">, fire: Fire): void {
+  const { outfit, performance } = facts.input;
+  accessoryRules(outfit.accessories, { site, placement }, true, fire);
+  if (site.zone === "head") return;
+  outfit.layers.forEach((layer, index) => {
+    if (GARMENTS[layer.garment].shape === "harness" && index !== placement.layer && site.zone === "lapels")
+      fire(1.4, () => ({ code: "why.harnessCrosses" }));
+  });
+  if (performance.handsOnChest) fire(1.2, () => ({ code: "why.handsOnChest" }));
+}
+
+/** Struck this much, another place goes first, steps. Common practice. */
+const STRUCK_FROM = 0.5;
+
+/** Whether something strikes or presses on the capsule there: a strap, a pendant, a hand. */
+export const isStruck = (at: Pick<RuleContext, "facts" | "site" | "placement">): boolean =>
+  sumSteps((fire) => strikeRules(at, fire)) >= STRUCK_FROM;
+
+/** What is worn that strikes at a place and can be taken off. */
+export const removableAt = ({ facts, site, placement }: Pick<RuleContext, "facts" | "site" | "placement">) =>
+  facts.input.outfit.accessories.filter(
+    (worn) =>
+      ACCESSORY_FACTS[worn].remedy !== null &&
+      sumSteps((fire) => accessoryRules([worn], { site, placement }, true, fire)) >= STRUCK_FROM,
+  );
+
+/** What accessories do at a place; those that strike, or those that only rub. */
+function accessoryRules(
+  accessories: readonly Accessory[],
+  { site, placement }: Pick<RuleContext, "site" | "placement">,
+  isStriking: boolean,
+  fire: Fire,
+): void {
+  for (const accessory of accessories) {
+    const { touches, says, reach, strikes } = ACCESSORY_FACTS[accessory];
+    if (accessory === placement.behind || strikes !== isStriking) continue;
     const steps = touches[site.zone];
     if (steps === undefined || says === null) continue;
     if ((reach === "centre" && site.side !== 0) || (reach === "sides" && site.side === 0)) continue;
     fire(steps, () => bare(says));
   }
+}
+
+function wornRules({ facts, site, placement }: RuleContext, fire: Fire): void {
+  const { outfit } = facts.input;
+  accessoryRules(outfit.accessories, { site, placement }, false, fire);
   if (site.zone === "head") return;
   outfit.layers.forEach((layer, index) => {
     const { shape, name, hasLapels } = GARMENTS[layer.garment];
-    if (shape === "harness" && index !== placement.layer) {
-      if (site.zone === "lapels") fire(1.4, () => ({ code: "why.harnessCrosses" }));
-      else fire(0.4, () => ({ code: "why.harnessCreaks" }));
-    }
+    if (shape === "harness" && index !== placement.layer && site.zone !== "lapels")
+      fire(0.4, () => ({ code: "why.harnessCreaks" }));
     if (hasLapels && layer.hasLapels && site.anchor === "placket" && index > (placement.layer ?? -1))
       fire(0.7, () => ({ code: "why.edgeCrosses", garment: name }));
   });
-  if (facts.input.performance.handsOnChest) fire(1.2, () => ({ code: "why.handsOnChest" }));
 }
 
 function movementRules({ facts, site }: RuleContext, fire: Fire): void {
@@ -82,11 +116,13 @@ export function rustleRules(context: RuleContext, fire: Fire): void {
   clothRules(context, add);
   wornRules(context, add);
   movementRules(context, add);
+  const rubbed = contact;
+  strikeRules(context, add);
   if (contact <= 0) return;
   const { mount, facts } = context;
-  if (mount.isolation > 0)
-    fire(-contact * mount.isolation, () => ({ code: "why.mountIsolates", mount: mount.name, share: mount.isolation }));
+  if (mount.isolation > 0 && rubbed > 0)
+    fire(-rubbed * mount.isolation, () => ({ code: "why.mountIsolates", mount: mount.name, share: mount.isolation }));
   const { diameterMm } = facts.input.capsule;
-  const size = contact * (1 - mount.isolation) * (Math.min(2, diameterMm / USUAL_CAPSULE_MM) - 1);
+  const size = (contact - rubbed * mount.isolation) * (Math.min(2, diameterMm / USUAL_CAPSULE_MM) - 1);
   if (Math.abs(size) > 0.05) fire(size, () => ({ code: size < 0 ? "why.smallCapsule" : "why.largeCapsule" }));
 }

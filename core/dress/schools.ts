@@ -9,6 +9,7 @@ const NOISY_FROM_DB = 20;
 
 /** Kinds of work with somebody to dress hair. Common practice. */
 const STYLED: readonly Aims["preset"][] = ["hiddenDrama", "stage"];
+export const hasHairdresser = ({ preset }: Aims): boolean => STYLED.includes(preset);
 
 /** What the chosen schools hold against an option, in steps; nothing while a question is left to the program. */
 export function schoolRules({ facts, site, placement, mount, port, sound }: RuleContext, fire: Fire): void {

@@ -56,6 +56,8 @@ function clothRules(context: RuleContext, fire: Fire): void {
   if (layer.fit === "tight") fire(placement.surface === "skin" ? 0.7 : 1, () => ({ code: "why.tightShows" }));
   else if (layer.fit === "fitted") fire(0.2, () => ({ code: "why.fittedShows" }));
   if (layer.pattern === "patterned") fire(-0.4, () => ({ code: "why.patternHides" }));
+  const isSheer = placement.covers.every((index) => FABRICS[facts.input.outfit.layers[index]!.fabric].isSheer);
+  if (isSheer && !EDGES.has(context.site.anchor)) fire(2.4, () => ({ code: "why.seeThrough", fabric: fabric.name }));
   if (!fabric.isThin) fire(-0.4, () => ({ code: "why.thickHides", fabric: fabric.name }));
   else if (layer.pattern === "plain" && placement.covers.length === 1)
     fire(placement.surface === "skin" ? 0.3 : EDGES.has(context.site.anchor) ? 0.3 : 1.2, () => ({

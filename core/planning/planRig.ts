@@ -9,6 +9,7 @@ import {
   type Outfit,
   planDress,
   reweigh,
+  suggestionOf,
   usualEffort,
 } from "../dress";
 import { forecastPlace, type PlaceForecast } from "../room";
@@ -165,7 +166,7 @@ function planFrom(
 ): RigPlan {
   const forecast = place ? forecastPlace(place.model) : null;
   const chosen = rig.choice ? candidateOf(dress, rig.choice) : null;
-  const candidate = chosen ?? dress.places[0]?.best ?? null;
+  const candidate = chosen ?? suggestionOf(dress);
   let sound: SoundIn | null = null;
   return {
     place: forecast,

@@ -9,7 +9,7 @@ import type {
   Step,
 } from "../../core/dress";
 import type { Templates } from "../templates";
-import { figure, lowerFirst, upperFirst } from "./words";
+import { figure, list, lowerFirst, upperFirst } from "./words";
 
 export const reasons: Templates<ReasonCatalogue> = {
   "why.swing": ({ swingDb }) => `The level swings by ${figure(swingDb, 1)} dB as the head turns.`,
@@ -29,6 +29,7 @@ export const reasons: Templates<ReasonCatalogue> = {
   "why.hairUnknown": () => "Hair on the chest: not known.",
   "why.allergyUnknown": () => "Allergy to tape: not known, so ask.",
   "why.mountHolds": ({ mount }) => `Held against that: ${mount}.`,
+  "why.seeThrough": ({ fabric }) => `Seen through ${fabric}.`,
   "why.hostRubs": ({ fabric }) => `Fixed to ${fabric}, which rubs.`,
   "why.looseHost": ({ garment }) => `The loose ${garment} moves.`,
   "why.rubsBelow": ({ fabric }) => `There is ${fabric} beneath it.`,
@@ -190,6 +191,8 @@ export const dress: Templates<DressCatalogue> = {
     "Ask about allergies and skin conditions first. Use new tape for every person, and peel it off along the skin.",
   "caution.pin": () => "The pin goes through cloth only, never against the skin.",
   "caution.wrap": () => "Two fingers must fit under the wrap: nothing tight round the chest.",
+  "caution.protective": ({ names }) =>
+    `Keep clear of the ${list(names)}: nothing is fixed to it or in its way. Its maker and the safety officer decide.`,
   "caution.offer": () => "Offer to let them place it themselves.",
   "no.waistband": () => "There is no waistband in this outfit.",
   "no.toolBelt": () => "The tool belt knocks on it.",
