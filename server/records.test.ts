@@ -258,7 +258,9 @@ describe("the demo shoot", () => {
       expect([wearer.body.name, plan!.isChosen]).toEqual([wearer.body.name, true]);
       const place = plan!.dress.places.findIndex(({ ways }) => ways.includes(plan!.candidate!));
       expect(place).toBeLessThan(4);
-      expect(recipeFor(plan!.candidate!, plan!.dress).steps[0]!.code).toBe("step.ask");
+      // What strikes comes off before anything else.
+      const steps = recipeFor(plan!.candidate!, plan!.dress).steps.map(({ code }) => code);
+      expect(steps.find((code) => !code.startsWith("help."))).toBe("step.ask");
     }
   });
 
