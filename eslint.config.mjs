@@ -10,6 +10,7 @@ export default tseslint.config(
       "**/*.cjs",
       "eslint.config.mjs",
       "tools/bareRunner.mjs",
+      "tools/keepMessages.mjs",
       "public/*.js",
       "engine",
       "core/audio/engineCode.ts",
