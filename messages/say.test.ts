@@ -106,8 +106,8 @@ test("every code says its subject", () => {
   for (const code of Object.keys(en)) expect(code).toMatch(/^[a-z]+\.[a-zA-Z0-9]+$/);
 });
 
-/** What is called by its name, or cites where a figure is from. */
-const NAMES = /^(title|name|plural|source)$/;
+/** What is called by its name, cites where a figure is from, or gives the reason for what a situation expects. */
+const NAMES = /^(title|name|plural|source|why)$/;
 const NAME_TABLES = /(_NAMES|^RECALLED|^ESTIMATE|^HANDBOOKS)$/;
 
 /** Literals of a file that somebody would read: three words or more, but for names, errors that only developers read, and SQL. */

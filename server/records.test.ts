@@ -257,7 +257,8 @@ describe("the demo shoot", () => {
     for (const { plan, wearer } of rows) {
       expect([wearer.body.name, plan!.isChosen]).toEqual([wearer.body.name, true]);
       const place = plan!.dress.places.findIndex(({ ways }) => ways.includes(plan!.candidate!));
-      expect(place).toBeLessThan(4);
+      // An accordion strikes the chest, so that three places in the hair go before the shirt that was chosen.
+      expect(place).toBeLessThan(5);
       // What strikes comes off before anything else.
       const steps = recipeFor(plan!.candidate!, plan!.dress).steps.map(({ code }) => code);
       expect(steps.find((code) => !code.startsWith("help."))).toBe("step.ask");
