@@ -99,7 +99,7 @@ test("a tick makes planned into set, and a changed setting asks for it again; a 
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`);
   await awake(page);
   const cards = settings(page, "Ines");
-  await cards.getByText("Set it so").first().click();
+  await cards.getByText("Mark as set").first().click();
   await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
   await expectSaved(page);
   await page.reload();

@@ -20,7 +20,7 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
   const before = await cards.textContent();
   await openLevels(page, "Meter and trial");
   await page.getByRole("button", { name: "Start the meter" }).click();
-  for (const step of ["Hear the quiet", "Hear the noise"]) {
+  for (const step of ["Record room tone", "Hear the noise"]) {
     await page.getByRole("button", { name: step }).click();
     // More than a second of it.
     await expect(page.getByText(/ [12] s$/)).toBeVisible();

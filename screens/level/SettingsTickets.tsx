@@ -95,7 +95,7 @@ export function SettingsTickets(props: {
               {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
               <OnScreen>
                 <Tick
-                  label={card.state === "set" ? "Set" : "Set it so"}
+                  label={card.state === "set" ? "Set" : "Mark as set"}
                   isOn={card.state === "set"}
                   onChange={(isOn) => props.onTick(card, isOn)}
                 />

@@ -16,7 +16,7 @@ import { TakeVoice } from "./TakeVoice";
 import { useKeeping } from "./useKeeping";
 
 const STEPS: Record<TrialStep, { name: string; says: string; seconds: number }> = {
-  quiet: { name: "Hear the quiet", says: "Nobody speaks, nobody moves.", seconds: 4 },
+  quiet: { name: "Record room tone", says: "Nobody speaks, nobody moves.", seconds: 4 },
   noise: { name: "Hear the noise", says: "Everything on that will be on; walk, turn, rustle.", seconds: 4 },
   loudest: { name: "Hear the loudest line", says: "The loudest line, as loud as when the camera rolls.", seconds: 6 },
 };

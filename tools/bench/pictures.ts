@@ -95,7 +95,7 @@ const PICTURES: readonly Picture[] = [
     height: 900,
     prepare: async (page) => {
       await page.getByRole("button", { name: "Start the meter" }).click();
-      for (const step of ["Hear the quiet", "Hear the noise"]) {
+      for (const step of ["Record room tone", "Hear the noise"]) {
         await page.getByRole("button", { name: step }).click();
         await page.waitForTimeout(1500);
         await page.getByRole("button", { name: "That is enough" }).click();
