@@ -1,4 +1,4 @@
-import { fits } from "@/core/schema";
+import { fitsInterpreted } from "@/core/schema";
 import { fieldChanges, RECORD_SCHEMAS, type RecordBodies, type RecordKind } from "@/core/records";
 import type { Keeper } from "./keeper";
 import { nameOf } from "./overlay";
@@ -13,7 +13,11 @@ interface EarlierSave {
 
 const isSave = (value: unknown): value is EarlierSave => {
   const { kind, id, body } = (value ?? {}) as Partial<EarlierSave>;
-  return typeof id === "string" && Object.hasOwn(RECORD_SCHEMAS, String(kind)) && fits(RECORD_SCHEMAS[kind!], body);
+  return (
+    typeof id === "string" &&
+    Object.hasOwn(RECORD_SCHEMAS, String(kind)) &&
+    fitsInterpreted(RECORD_SCHEMAS[kind!], body)
+  );
 };
 
 /** What a release before this one had not saved becomes commands; what cannot be used is set aside. */

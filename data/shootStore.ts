@@ -1,7 +1,10 @@
 import {
   bundleOf,
+  type FieldChange,
+  type FiledRecord,
   fieldChanges,
   type Listed,
+  overlaid,
   type RecordBodies,
   type RecordKind,
   type ShootBundle,
@@ -9,6 +12,7 @@ import {
 } from "@/core/records";
 import type { Keeper, Kept } from "./keeper";
 import { nameOf, withPendings, type Records } from "./overlay";
+import { editHistory, editOf } from "./editHistory";
 import { decided, withAgain, withDeed, type Deed, type Pending } from "./pending";
 
 /** How it stands with what was typed. */
@@ -43,6 +47,8 @@ export interface ShootStore {
     body: RecordBodies[Kind],
     own?: { id?: string; initial?: RecordBodies[Kind] },
   ): string;
+  /** Makes a whole shoot of records that are in order; there is no way back but to delete it. */
+  createAll(records: readonly FiledRecord[]): void;
   has(kind: RecordKind, id: string): boolean;
   remove(kind: RecordKind, id: string): Undo;
   /** Changes a record that lists do not hold. */
@@ -52,6 +58,10 @@ export interface ShootStore {
     body: RecordBodies[Kind],
   ): void;
   decide(pending: Pending, decision: "keep" | "drop"): void;
+  /** Takes back what was done last on this page; false where there is nothing. */
+  undo(): boolean;
+  /** Does again what was taken back last; false where there is nothing. */
+  redo(): boolean;
 }
 
 export interface StoreOptions {
@@ -81,6 +91,7 @@ export function shootStore(
   let shown: Records = new Map();
   let bundle: ShootBundle | null = null;
   let current: ShootSnapshot | null = null;
+  const history = editHistory();
 
   const isOurs = (pending: Pending) => pending.shootId === shootId || pending.shootId === null;
 
@@ -141,7 +152,19 @@ export function shootStore(
   ): void {
     const { id } = known;
     const changes = fieldChanges(kind, known.body, body);
-    if (changes.length > 0) act({ op: "patch", kind, id, changes }, bodyName(body), scopeOf(kind, id, body));
+    if (changes.length === 0) return;
+    act({ op: "patch", kind, id, changes }, bodyName(body), scopeOf(kind, id, body));
+    const paths = changes.map(({ path }) => path);
+    const set = (to: readonly FieldChange[]) => () => {
+      const now = recordOf(kind, id);
+      if (now) change(kind, id, overlaid(kind, now.body as RecordBodies[Kind], to));
+    };
+    const back = changes.map(({ path, from, to }) => ({
+      path,
+      ...(to !== undefined && { from: to }),
+      ...(from !== undefined && { to: from }),
+    }));
+    history.remember({ of: editOf(kind, id, paths), atMs: options.now(), undo: set(back), redo: set(changes) });
   }
 
   function change<Kind extends RecordKind>(kind: Kind, id: string, body: RecordBodies[Kind]): void {
@@ -151,6 +174,25 @@ export function shootStore(
 
   const scopeOf = (kind: RecordKind, id: string, body: object): string | null =>
     kind === "shoot" ? id : "shootId" in body ? (body.shootId as string | null) : shootId;
+
+  /** Deletes a record; returns how it comes back. */
+  function takeAway(kind: RecordKind, id: string): Undo {
+    const known = recordOf(kind, id);
+    if (!known) return () => undefined;
+    const before = keeper.pendings();
+    const [name, scope] = [bodyName(known.body), scopeOf(kind, id, known.body)];
+    act({ op: "delete", kind, id }, name, scope);
+    const after = keeper.pendings();
+    const left = new Set(after.map(({ command }) => command.key));
+    const dropped = before.filter(({ command }) => !left.has(command.key));
+    const isAsked = after.some(({ command }) => command.op === "delete" && command.id === id);
+    return () => {
+      if (isAsked) act({ op: "restore", kind, id }, name, scope);
+      const keys = dropped.map(() => options.newKey());
+      if (keys.length > 0) void keeper.change((pendings) => withAgain(pendings, dropped, keys));
+      options.nudge();
+    };
+  }
 
   return {
     subscribe: options.subscribe,
@@ -165,26 +207,44 @@ export function shootStore(
       const id = own.id ?? options.newKey();
       const deed: Deed = { op: "create", kind, id, body, ...(own.initial ? { initial: own.initial } : {}) };
       act(deed, bodyName(body), scopeOf(kind, id, body));
+      let back: Undo = () => undefined;
+      history.remember({
+        ...{ of: `${kind} ${id}`, atMs: options.now() },
+        undo: () => {
+          back = takeAway(kind, id);
+        },
+        redo: () => back(),
+      });
       return id;
+    },
+    createAll(records) {
+      const nowMs = options.now();
+      void keeper.change((pendings) =>
+        records.reduce((all, { kind, id, body }) => {
+          const about = { key: options.newKey(), shootId: scopeOf(kind, id, body), name: bodyName(body) };
+          return withDeed(
+            all,
+            { op: "create", kind, id, body },
+            { ...about, madeBy: options.page(), nowMs, isTyped: false },
+          );
+        }, pendings),
+      );
+      options.nudge();
     },
     has: (kind, id) => recordOf(kind, id) !== null,
     remove(kind, id) {
-      const known = recordOf(kind, id);
-      if (!known) return () => undefined;
-      const before = keeper.pendings();
-      const [name, scope] = [bodyName(known.body), scopeOf(kind, id, known.body)];
-      act({ op: "delete", kind, id }, name, scope);
-      const after = keeper.pendings();
-      const left = new Set(after.map(({ command }) => command.key));
-      const dropped = before.filter(({ command }) => !left.has(command.key));
-      const isAsked = after.some(({ command }) => command.op === "delete" && command.id === id);
-      return () => {
-        if (isAsked) act({ op: "restore", kind, id }, name, scope);
-        const keys = dropped.map(() => options.newKey());
-        if (keys.length > 0) void keeper.change((pendings) => withAgain(pendings, dropped, keys));
-        options.nudge();
-      };
+      let back = takeAway(kind, id);
+      history.remember({
+        ...{ of: `${kind} ${id} removed`, atMs: options.now() },
+        undo: () => back(),
+        redo: () => {
+          back = takeAway(kind, id);
+        },
+      });
+      return () => back();
     },
+    undo: history.undo,
+    redo: history.redo,
     decide({ command }, decision) {
       const keys: [string, string] = [options.newKey(), options.newKey()];
       void keeper.change((pendings) => decided(pendings, command.key, decision, keys));

@@ -64,7 +64,7 @@ long("each view of the links has no accessibility fault by day and in the dark",
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
-  for (const view of ["Leads", "Pairing", "Something is wrong", "The bag"]) {
+  for (const view of ["Leads", "Pairing", "Troubleshoot", "Kit"]) {
     await page.evaluate(() => delete document.documentElement.dataset["ground"]);
     await openLinks(page, view);
     await expect(page.getByText("One moment…")).toHaveCount(0);

@@ -130,7 +130,7 @@ test("forty megabytes are not read first, with a length or without one", async (
 
 test("what no database stores is cleaned at the field, and the shoot goes on being saved", async ({ page }) => {
   await startShoot(page, "Half a clapper");
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   const name = page.getByLabel("Place", { exact: true });
   await name.fill(`${"a".repeat(119)}🎬`);

@@ -1,11 +1,11 @@
 import { expect, test } from "@playwright/test";
 import { dropHour } from "./hourFile";
-import { awake, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, expectSaved, goToStation, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 
 test("impossible sizes are refused at the field and stay typed", async ({ page }) => {
   await startShoot(page, "Sizes");
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   const length = page.getByLabel("Length");
   await length.fill("400");
   await expect(page.getByText("Length: 1 to 100 m.")).toBeVisible();
@@ -30,7 +30,7 @@ test("an impossible height is refused at the field with what is allowed", async 
 test("pressing start many times makes one shoot", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Only once");
-  await page.getByRole("button", { name: "Start this shoot" }).dblclick();
+  await page.getByRole("button", { name: "Start shoot" }).dblclick();
   await page.waitForURL(/\/scout/);
   await expectSaved(page);
   await page.goto("/");
@@ -39,7 +39,7 @@ test("pressing start many times makes one shoot", async ({ page }) => {
 
 test("while the server is away nothing typed is lost, and it is saved when it is back", async ({ page }) => {
   await startShoot(page, "Server away");
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   await page.route("**/api/commands", (route) => route.abort());
   await page.getByLabel("Width").fill("3.3");
@@ -57,15 +57,15 @@ test("while the server is away nothing typed is lost, and it is saved when it is
 
 test("deleting can be undone", async ({ page }) => {
   await startShoot(page, "Undo");
-  await page.getByRole("link", { name: "Dress" }).click();
+  await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
   await expectSaved(page);
   await page.getByRole("link", { name: "Undo" }).click();
   await page.getByRole("button", { name: "More for Talent 1" }).click();
-  await page.getByRole("menuitem", { name: "Take off the board" }).click();
-  await expect(page.getByText("Nobody to wire yet.")).toBeVisible();
+  await page.getByRole("menuitem", { name: "Delete talent" }).click();
+  await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("article", { name: "Talent 1" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^Talent 1/ })).toBeVisible();
 });
 
 test("wrong files get one clear message each", async ({ page, request }) => {

@@ -74,9 +74,9 @@ async function openPlace(page: Page, address: string): Promise<string> {
   await page.goto(`${address}/`);
   await awake(page);
   await page.getByLabel("Title").fill("Killed");
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/scout/);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   return /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
 }

@@ -7,8 +7,7 @@ const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
 const front = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const step = (page: Page, name: string) => page.getByRole("list", { name: "Steps" }).getByRole("button", { name });
 const wrong = (page: Page) => page.getByRole("region", { name: "What is wrong" });
-const line = (page: Page, name: string) =>
-  page.getByRole("region", { name: "The bag" }).getByRole("listitem", { name });
+const line = (page: Page, name: string) => page.getByRole("region", { name: "Kit" }).getByRole("listitem", { name });
 
 /** A shoot with one wearer in one scene, in one of the views of its links. */
 async function openOwn(page: Page, title: string, view: string): Promise<string> {
@@ -44,7 +43,7 @@ long(
     await expect(page.getByRole("region", { name: "Frequencies" }).getByRole("status").first()).toHaveText(
       "All 9 frequencies are compatible.",
     );
-    await openLinks(page, "Leads");
+    await openLinks(page, "Cables");
     const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");
     const way = page.getByRole("region", { name: "Way to the file" });
     await expect(links).toHaveCount(16);
@@ -55,7 +54,7 @@ long(
     await links.filter({ hasText: "House desk" }).click();
     await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
 
-    await openLinks(page, "The bag");
+    await openLinks(page, "Kit");
     await choose(page, "For", "day 3");
     const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
     for (const says of [
@@ -94,7 +93,7 @@ long(
     await openLinks(page, "Pairing");
     await step(page, "Confirm").click();
     await front(page, "Pack").getByText("Mute", { exact: true }).click();
-    await openLinks(page, "Something is wrong");
+    await openLinks(page, "Troubleshoot");
     await wrong(page).getByRole("button", { name: "The buttons do nothing" }).click();
     expect(await findCause(page)).toBe("Hold is on.");
     await openLinks(page, "Pairing");
@@ -153,7 +152,7 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
   await expect(page.getByText("Proved: all steps are done on the real devices.")).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}`);
-  await expect(page.getByRole("link", { name: /Link ?proved/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Link: verified" })).toBeVisible();
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
   await page.getByRole("slider", { name: "Talent 1" }).focus();
@@ -192,7 +191,7 @@ test("leads: into a phone, an own device with its figures, a camera without a so
 test("the bag: what is owned leaves the list of what to get, what is packed is remembered, what is out is named", async ({
   page,
 }) => {
-  await openOwn(page, "Bag", "The bag");
+  await openOwn(page, "Bag", "Kit");
   const lead = line(page, "3.5 mm lead, three poles");
   await expect(lead).toContainText("2 to buy, 1 spare included");
   await lead.getByLabel("Hired").fill("2");
@@ -222,7 +221,7 @@ test.describe("on a phone", () => {
   test("recording, but far away: taps, own mic, the kind of adapter; without any link of the shoot", async ({
     page,
   }) => {
-    await openOwn(page, "Far away", "Something is wrong");
+    await openOwn(page, "Far away", "Troubleshoot");
     await choose(page, "On which link\\?", "another, not of this shoot");
     await wrong(page).getByRole("button", { name: "It records, but sounds distant" }).click();
     await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone. Which is louder?");
@@ -243,7 +242,7 @@ test.describe("on a phone", () => {
     }
     await expect(wrong(page).getByText(/^Use the phone adapter for self-powered mics\.$/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    for (const view of ["Leads", "Pairing", "The bag"]) {
+    for (const view of ["Leads", "Pairing", "Kit"]) {
       await openLinks(page, view);
       await awake(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);

@@ -10,7 +10,7 @@ const verdict = (page: Page) => page.getByRole("region", { name: "Frequencies" }
 /** A shoot of its own with some people in one scene, in Link. */
 async function openLink(page: Page, title: string, people: number): Promise<void> {
   await startShoot(page, title);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   await page.goto(page.url().replace("scout", "dress"));
   for (let count = 1; count <= people; count += 1) {

@@ -8,7 +8,7 @@ test.use({ launchOptions: hearing(heardFile("clap", clapWav(0.7, { afterS: 4 }))
 
 long("a clap is recorded here and now, with an uncalibrated level as it goes", async ({ page }) => {
   await startShoot(page, "Live");
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await openScout(page, "Clap");
   await page.getByRole("button", { name: "Record a clap, 8 s" }).click();
   await expect(page.getByText(/dBFS, not calibrated/)).toBeVisible();

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { long } from "./long";
 import { proxyOf, type Proxy } from "./proxy";
-import { awake, expectSaved } from "./shoot";
+import { awake, expectSaved, goToStation } from "./shoot";
 
 test.use({ serviceWorkers: "allow" });
 
@@ -24,10 +24,10 @@ async function openShoot(page: Page, title: string): Promise<string> {
   await page.goto(`${server.address}/`);
   await awake(page);
   await page.getByLabel("Title").fill(title);
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/scout/);
-  await page.getByRole("button", { name: "Add a place" }).click();
-  await page.getByRole("link", { name: "Dress" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
+  await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
   await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await expectSaved(page);
@@ -88,7 +88,7 @@ test("a shoot that this device has never opened says so without the server, and 
 
 long("a newer build says that it is there, and is taken over without losing what was just typed", async ({ page }) => {
   const id = await openShoot(page, "Update");
-  await page.getByRole("link", { name: "Scout" }).click();
+  await goToStation(page, "Scout");
   server.beNewer();
   await page.getByLabel("Width").fill("3.3");
   await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update());

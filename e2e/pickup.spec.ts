@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
 import { long } from "./long";
-import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, choose, chooseScene, expectSaved, openDemo, startShoot } from "./shoot";
 
 const plan = (page: Page) => page.getByRole("group", { name: "Plan", exact: true });
 const ways = (page: Page) => page.getByRole("radiogroup", { name: "Ways, best first" });
@@ -15,7 +15,7 @@ const figure = async (page: Page, row: string) =>
 /** A shoot of its own with one person in a scouted room, in Pickup. */
 async function openPickup(page: Page, title: string): Promise<void> {
   await startShoot(page, title);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   await page.goto(page.url().replace("scout", "dress"));
   await page.getByRole("button", { name: "Add talent" }).click();
@@ -180,7 +180,7 @@ test("three round a table and a player with an instrument: who else is heard, an
     await expect(page.getByRole("group", { name: "Section" })).toBeVisible({ timeout: 1000 });
   }).toPass();
   await page.getByRole("button", { name: "Whole place" }).click();
-  await choose(page, "Scene", "Day 3, 15:00: Speech and song");
+  await chooseScene(page, "Speech and song");
   await expect(plan(page).getByRole("button", { name: "Accordion, talker" })).toBeVisible();
   await expect(page.getByText(/The next talker lies \d+ dB below on a track/)).toBeVisible();
 });
@@ -189,7 +189,7 @@ test("Level tells what a free microphone's input must bear", async ({ page, requ
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000036`);
   await page
-    .getByRole("list", { name: "Ways from a voice to a file" })
+    .getByRole("list", { name: "Other sources" })
     .getByRole("button", { name: /^Table omni/ })
     .click();
   const cards = page.getByRole("list", { name: /^What to set for Table omni/ });

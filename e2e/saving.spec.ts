@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { expect, test, type APIRequestContext, type Browser, type Page, type Route } from "@playwright/test";
 import { long } from "./long";
 import type { Change, Command, Outcome } from "../core/records";
-import { awake, expectSaved, openDemo, openLevels, openLinks, startShoot } from "./shoot";
+import { awake, expectSaved, goToStation, openDemo, openLevels, openLinks, startShoot } from "./shoot";
 
 const COMMANDS = "**/api/commands";
 const statusLine = (page: Page) => page.getByRole("banner").getByRole("status");
@@ -20,7 +20,7 @@ const of = (all: readonly Change[], kind: Change["kind"]) => all.filter((each) =
 /** A new shoot with a place, in Scout, all saved. */
 async function openPlace(page: Page, title: string): Promise<string> {
   const id = await startShoot(page, title);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   return id;
 }
@@ -54,7 +54,7 @@ test("a create whose answer is lost, then more typing: the newer text is there",
     }
     await route.abort().catch(() => undefined);
   });
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectKept(page);
   expect(lost).toBeGreaterThan(0);
   await width(page).fill("3.3");
@@ -277,7 +277,7 @@ test("a failure on one record holds no other, whether it is told of that one or 
   request,
 }) => {
   const id = await openPlace(page, "Failures");
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   const [first] = of(await records(request, id), "place");
   let isWhole = true;
@@ -323,8 +323,8 @@ test("leaving at once after typing loses nothing: by a link, by closing, to anot
   await openPlace(page, "Leaving");
   const address = page.url();
   await width(page).fill("3.1");
-  await page.getByRole("link", { name: "Dress" }).click();
-  await page.getByRole("link", { name: "Scout" }).click();
+  await goToStation(page, "Dress");
+  await goToStation(page, "Scout");
   await expect(width(page)).toHaveValue("3.1");
   await expectSaved(page);
   await width(page).fill("3.2");
@@ -394,7 +394,7 @@ test("deleted elsewhere, edited here: said once, brought back or let go, no ghos
       await expect(page.getByText("Where will they speak?")).toBeVisible();
       await page.reload();
       await expect(page.getByText("Where will they speak?")).toBeVisible();
-      await page.getByRole("button", { name: "Add a place" }).click();
+      await page.getByRole("button", { name: "Add place" }).click();
       await expectSaved(page);
       await expect(width(other)).toBeVisible();
     }
@@ -469,11 +469,11 @@ test("a shoot made without the server, with all that is in it, is saved when the
   await awake(page);
   await page.route(COMMANDS, (route) => route.abort());
   await page.getByLabel("Title").fill("Made away");
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/scout/);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await width(page).fill("3.3");
-  await page.getByRole("link", { name: "Dress" }).click();
+  await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
   await expectKept(page);
   await page.reload();
@@ -506,7 +506,7 @@ test("deleting without a signal is queued, and undone", async ({ page, request }
 
 long("what others name is deleted: they stay usable, and undo brings all of it back", async ({ page, request }) => {
   const id = await openPlace(page, "Named by others");
-  await page.getByRole("link", { name: "Dress" }).click();
+  await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
   await page.getByRole("button", { name: "Add talent" }).click();
   await expectSaved(page);
@@ -532,12 +532,12 @@ long("what others name is deleted: they stay usable, and undo brings all of it b
   // Who is wired, with what is on them, and back.
   await page.goto(`/shoots/${id}`);
   await page.getByRole("button", { name: "More for Talent 1" }).click();
-  await page.getByRole("menuitem", { name: "Take off the board" }).click();
+  await page.getByRole("menuitem", { name: "Delete talent" }).click();
   await expectSaved(page);
   const there = await records(request, id);
   expect([of(there, "wearer").length, of(there, "rig").length]).toEqual([1, 1]);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("article", { name: "Talent 1" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^Talent 1/ })).toBeVisible();
   await expectSaved(page);
   const after = await records(request, id);
   for (const kind of ["wearer", "rig", "scene"] as const)
@@ -575,7 +575,7 @@ test("a shoot goes into the bin only when asked for, and comes back whole", asyn
   await page.getByRole("button", { name: /^In the bin/ }).click();
   await page.getByRole("button", { name: `Bring ${title} back` }).click();
   await page.getByRole("link", { name: title }).click();
-  await page.getByRole("link", { name: "Scout" }).click();
+  await goToStation(page, "Scout");
   await expect(width(page)).toBeVisible();
   expect(of(await records(request, id), "place")).toHaveLength(1);
 });
@@ -712,7 +712,7 @@ test("a device of the kit that a link uses is deleted: the link stays usable, an
   await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
-  await openLinks(page, "Leads");
+  await openLinks(page, "Cables");
   const way = page.getByRole("region", { name: "Way to the file" });
   await way.getByRole("button", { name: "My own, like this source" }).click();
   await way.getByRole("button", { name: /^Figures of own receiver/ }).click();

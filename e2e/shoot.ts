@@ -9,9 +9,25 @@ export async function awake(page: Page): Promise<void> {
 export async function startShoot(page: Page, title: string): Promise<string> {
   await page.goto("/");
   await page.getByLabel("Title").fill(title);
-  await page.getByRole("button", { name: "Start this shoot" }).click();
-  await page.waitForURL(/\/shoots\/[0-9a-f-]+\/scout/);
-  return /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await page.getByRole("button", { name: "Start shoot" }).click();
+  await page.waitForURL(/\/shoots\/[0-9a-f-]+$/);
+  const id = /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await goToStation(page, "Scout");
+  return id;
+}
+
+/** Goes to a station by the rail, or on a phone by its bar. */
+export async function goToStation(page: Page, name: string): Promise<void> {
+  const inRail = page.getByRole("navigation", { name: "Stations" }).getByRole("link", { name: new RegExp(`^${name}`) });
+  if (await inRail.isVisible()) return inRail.click();
+  const bar = page.getByRole("navigation", { name: "Pages" });
+  const inBar = bar.getByRole("link", { name, exact: true });
+  if (await inBar.isVisible()) return inBar.click();
+  await bar.getByRole("button", { name: "All stations" }).click();
+  await page
+    .getByRole("dialog", { name: "All stations" })
+    .getByRole("link", { name: new RegExp(`^${name}`) })
+    .click();
 }
 
 /** Puts the demo shoot into the database; returns its id. */
@@ -41,16 +57,16 @@ async function openOneOf(page: Page, label: string, name: string): Promise<void>
 }
 
 /** One of the views of a place on the body, in Dress. */
-export const openView = (page: Page, name: string) => openOneOf(page, "About the place", name);
+export const openView = (page: Page, name: string) => openOneOf(page, "Dress views", name);
 
 /** One of the views of a place of the shoot, in Scout. */
-export const openScout = (page: Page, name: string) => openOneOf(page, "About this place", name);
+export const openScout = (page: Page, name: string) => openOneOf(page, "Scout views", name);
 
 /** One of the views of the links, in Link. */
-export const openLinks = (page: Page, name: string) => openOneOf(page, "About the links", name);
+export const openLinks = (page: Page, name: string) => openOneOf(page, "Link views", name);
 
 /** One of the views of Level. */
-export const openLevels = (page: Page, name: string) => openOneOf(page, "About the levels", name);
+export const openLevels = (page: Page, name: string) => openOneOf(page, "Level views", name);
 
 /** Answers for the wearer whether they agree. */
 export async function answer(page: Page, says: string): Promise<void> {
@@ -59,4 +75,10 @@ export async function answer(page: Page, says: string): Promise<void> {
 
 export async function expectSaved(page: Page): Promise<void> {
   await expect(page.getByRole("status").filter({ hasText: /^All saved$/ })).toBeVisible();
+}
+
+/** Chooses a scene of the shoot, in the bar on top. */
+export async function chooseScene(page: Page, title: string): Promise<void> {
+  await page.getByRole("button", { name: /^Scene/ }).click();
+  await page.getByRole("menuitem", { name: title }).click();
 }

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { long } from "./long";
-import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { awake, choose, expectSaved, goToStation, openDemo, startShoot } from "./shoot";
 
 long("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
   const id = await openDemo(request);
@@ -31,7 +31,7 @@ long("Level: a device's own figures are kept for the whole crew", async ({ page,
   await startShoot(page, "Another shoot");
   await page.goto(page.url().replace("scout", "dress"));
   await page.getByRole("button", { name: "Add talent" }).click();
-  await page.getByRole("link", { name: "Level" }).click();
+  await goToStation(page, "Level");
   await page.getByRole("button", { name: "Its figures" }).nth(2).click();
   await expect(page.getByLabel("Output at full modulation, volume full")).toHaveValue("-6");
   await page.getByLabel("Output at full modulation, volume full").fill("-4");
@@ -56,12 +56,12 @@ test("stations without a screen say what they will answer and lead on", async ({
 test("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
   const id = await startShoot(page, "Empty");
   await page.goto(`/shoots/${id}`);
-  await expect(page.getByText("Nobody to wire yet.")).toBeVisible();
+  await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
   for (const station of ["level", "check"]) {
     await page.goto(`/shoots/${id}/${station}`);
     await page.getByRole("link", { name: "Dress somebody first" }).click();
     await expect(page).toHaveURL(/\/dress/);
-    await expect(page.getByText("Who is wearing the microphone?")).toBeVisible();
+    await expect(page.getByText("Who wears the microphone?")).toBeVisible();
   }
 });
 
@@ -69,13 +69,13 @@ long("imperial shoots speak in inches and feet and keep the same figures", async
   await page.goto("/");
   await page.getByLabel("Title").fill("Imperial");
   await page.getByText("Imperial", { exact: true }).click();
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/scout/);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expect(page.getByLabel("Length")).toHaveValue("16.4");
   await page.getByLabel("Length").fill("400");
   await expect(page.getByText("Length: 3.3 to 328.1 ft.")).toBeVisible();
-  await page.getByRole("link", { name: "Dress" }).click();
+  await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
   await expect(page.getByLabel("Height")).toHaveValue("66.9");
   await expect(page.getByText(/The cable needs \d+ in: coil the spare \d+ in/)).toBeVisible();
@@ -88,7 +88,7 @@ test("a new shoot for radio is stored with its format, an own one with its own",
   await choose(page, "Sample rate", "96000 Hz");
   await choose(page, "Frame rate", "29.97 fps");
   const saved = page.waitForResponse((response) => response.url().endsWith("/api/commands"));
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   expect(await (await saved).json()).toMatchObject({
     outcomes: [{ records: [{ body: { delivery: "own", sampleRateHz: 96000, frameRate: 29.97 } }] }],
   });
@@ -102,7 +102,7 @@ test("a shoot without a title is asked for one, nothing is sent", async ({ page 
     sent += 1;
     return route.continue();
   });
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await expect(page.getByText("Give it a title.")).toBeVisible();
   expect(sent).toBe(0);
 });
@@ -112,9 +112,9 @@ test("a new shoot starts without the server, and is saved when it is there again
   await awake(page);
   await page.route("**/api/**", (route) => route.abort());
   await page.getByLabel("Title").fill("Out of reach");
-  await page.getByRole("button", { name: "Start this shoot" }).click();
+  await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/scout/);
-  await page.getByRole("button", { name: "Add a place" }).click();
+  await page.getByRole("button", { name: "Add place" }).click();
   await expect(page.getByRole("status").filter({ hasText: "kept on this device" })).toBeVisible();
   await page.unroute("**/api/**");
   await expectSaved(page);

@@ -86,7 +86,7 @@ const HINTS: Record<string, string[]> = {
 };
 
 const SCREENS: [at: string, least: number, load: () => Promise<ComponentType>][] = [
-  ["", 15, async () => (await import("./board/BoardScreen")).BoardScreen],
+  ["", 5, async () => (await import("./board/BoardScreen")).BoardScreen],
   ["day", 1, async () => (await import("./day/DayScreen")).DayScreen],
   ["scout", 15, async () => (await import("./scout/ScoutScreen")).ScoutScreen],
   ["site", 5, async () => (await import("./scout/SiteSheet")).SiteSheet],
@@ -97,7 +97,7 @@ const SCREENS: [at: string, least: number, load: () => Promise<ComponentType>][]
   ["link?view=leads", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
   ["link?view=pair", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
   ["link?view=trouble", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
-  ["link?view=bag", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
+  ["kit", 4, async () => (await import("./kit/KitScreen")).KitScreen],
   ["frequencies", 1, async () => (await import("./link/FrequencyCards")).FrequencyCards],
   ["level", 15, async () => (await import("./level/LevelScreen")).LevelScreen],
   ["level?view=day", 6, async () => (await import("./level/LevelScreen")).LevelScreen],

@@ -36,8 +36,8 @@ const looks = {
 
 const Styled = styled(AriaButton)<{ $look: Look }>`
   position: relative;
-  min-height: 44px;
-  min-width: 44px;
+  min-height: var(--hit);
+  min-width: var(--hit);
   padding: 0.4rem 1rem;
   border: 1px solid;
   border-radius: 2px;

@@ -18,8 +18,8 @@ const Options = styled.div`
 
 const Option = styled(Radio)`
   flex: 1 1 auto;
-  min-height: 44px;
-  padding: 0.35rem 0.7rem;
+  min-height: var(--hit);
+  padding: 0.35rem 0.55rem;
   display: flex;
   align-items: center;
   justify-content: center;
@@ -42,10 +42,17 @@ export function Choice<Value extends string>(props: {
   value: Value;
   options: readonly { value: Value; name: string }[];
   onChange: (value: Value) => void;
+  /** What it chooses is plain to see: the label is for those who do not. */
+  isPlain?: boolean;
 }) {
   return (
-    <Box value={props.value} onChange={(value) => props.onChange(value as Value)} orientation="horizontal">
-      <FieldLabel>{props.label}</FieldLabel>
+    <Box
+      value={props.value}
+      onChange={(value) => props.onChange(value as Value)}
+      orientation="horizontal"
+      aria-label={props.isPlain ? props.label : undefined}
+    >
+      {!props.isPlain && <FieldLabel>{props.label}</FieldLabel>}
       <Options>
         {props.options.map((option) => (
           <Option key={option.value} value={option.value}>

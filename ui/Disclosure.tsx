@@ -10,7 +10,7 @@ const Box = styled(AriaDisclosure)`
 `;
 
 const Trigger = styled(Button)`
-  min-height: 44px;
+  min-height: var(--hit);
   width: 100%;
   padding: 0.3rem 0;
   font: inherit;

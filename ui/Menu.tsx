@@ -17,10 +17,17 @@ export interface MenuChoice {
 }
 
 /** Things to do with one thing, behind one button. */
-export function Menu(props: { label: string; icon: ReactNode; choices: readonly MenuChoice[] }) {
+export function Menu(props: {
+  label: string;
+  icon: ReactNode;
+  choices: readonly MenuChoice[];
+  look?: "plain" | "quiet";
+}) {
   return (
     <MenuTrigger>
-      <Button aria-label={props.label}>{props.icon}</Button>
+      <Button aria-label={props.label} look={props.look ?? "plain"}>
+        {props.icon}
+      </Button>
       <FloatingList>
         <AriaMenu
           aria-label={props.label}

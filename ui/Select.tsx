@@ -11,7 +11,7 @@ const Box = styled(AriaSelect)`
 `;
 
 const Trigger = styled(Button)`
-  min-height: 44px;
+  min-height: var(--hit);
   width: 100%;
   min-width: 0;
   padding: 0.4rem 0.6rem;
@@ -47,7 +47,7 @@ export const FloatingList = styled(Popover)`
 `;
 
 export const floatingItem = `
-  min-height: 44px;
+  min-height: var(--hit);
   padding: 0.5rem 0.8rem;
   display: flex;
   align-items: center;

@@ -13,7 +13,7 @@ const Box = styled(AriaSlider)`
 
 const Track = styled(SliderTrack)`
   grid-column: 1 / -1;
-  height: 44px;
+  height: var(--hit);
   margin-inline: 14px;
   background: linear-gradient(var(--seam), var(--seam)) center / 100% 2px no-repeat;
 `;

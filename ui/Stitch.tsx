@@ -40,30 +40,46 @@ function pathsOf(state: StitchState, thread: number): { d: string; isThin?: bool
   }
 }
 
-const Svg = styled.svg`
+const Svg = styled.svg<{ $isUpright: boolean }>`
   display: block;
-  width: 100%;
-  height: 28px;
+  width: ${({ $isUpright }) => ($isUpright ? "28px" : "100%")};
+  height: ${({ $isUpright }) => ($isUpright ? "100%" : "28px")};
   fill: none;
   stroke-linecap: round;
   stroke-linejoin: round;
 `;
 
 /** A wearer's state at a station as a stitch in their thread. Decorative: name the state beside it. */
-export function Stitch({ state, thread }: { state: StitchState; thread: number }) {
-  const colour = `var(--${THREAD_COLOURS[thread % THREAD_COLOURS.length]!})`;
+export function Stitch({
+  state,
+  thread,
+  isUpright = false,
+}: {
+  state: StitchState;
+  /** Null: of nobody. */
+  thread: number | null;
+  isUpright?: boolean;
+}) {
+  const colour = thread === null ? "var(--ink-soft)" : `var(--${THREAD_COLOURS[thread % THREAD_COLOURS.length]!})`;
   return (
-    <Svg viewBox={`0 0 ${WIDTH} 28`} preserveAspectRatio="none" aria-hidden>
-      {pathsOf(state, thread).map((path) => (
-        <path
-          key={path.d}
-          d={path.d}
-          stroke={colour}
-          strokeWidth={path.isThin ? 1.6 : 2.4}
-          strokeDasharray={path.isDashed ? "7 7" : undefined}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
+    <Svg
+      viewBox={isUpright ? `0 0 28 ${WIDTH}` : `0 0 ${WIDTH} 28`}
+      preserveAspectRatio="none"
+      aria-hidden
+      $isUpright={isUpright}
+    >
+      <g transform={isUpright ? "matrix(0 1 1 0 0 0)" : undefined}>
+        {pathsOf(state, thread ?? 0).map((path) => (
+          <path
+            key={path.d}
+            d={path.d}
+            stroke={colour}
+            strokeWidth={path.isThin ? 1.6 : 2.4}
+            strokeDasharray={path.isDashed ? "7 7" : undefined}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </g>
     </Svg>
   );
 }

@@ -16,7 +16,7 @@ const List = styled(TabList)`
 `;
 
 const Label = styled(Tab)`
-  min-height: 44px;
+  min-height: var(--hit);
   padding: 0.5rem 0.9rem;
   display: flex;
   align-items: center;

@@ -4,7 +4,7 @@ import { Checkbox } from "react-aria-components";
 import styled from "styled-components";
 
 const Box = styled(Checkbox)`
-  min-height: 44px;
+  min-height: var(--hit);
   padding: 0.3rem 0.7rem 0.3rem 0.5rem;
   display: inline-flex;
   align-items: center;

@@ -45,6 +45,13 @@ export function replaceAddress(href: string): void {
   moved();
 }
 
+/** Changes some of what the address says of this page, without asking the server for anything. */
+export function setInAddress(changes: Record<string, string>): void {
+  const url = new URL(window.location.href);
+  for (const [key, value] of Object.entries(changes)) url.searchParams.set(key, value);
+  replaceAddress(`${url.pathname}${url.search}`);
+}
+
 /** Whether a press means this page, not another tab or window. */
 const isPlain = ({ button, metaKey, ctrlKey, shiftKey, altKey }: MouseEvent): boolean =>
   button === 0 && !metaKey && !ctrlKey && !shiftKey && !altKey;

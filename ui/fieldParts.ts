@@ -10,7 +10,7 @@ export const FieldLabel = styled(Label)`
 `;
 
 export const FieldInput = styled(Input)`
-  min-height: 44px;
+  min-height: var(--hit);
   width: 100%;
   min-width: 0;
   padding: 0.4rem 0.6rem;

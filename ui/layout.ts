@@ -3,12 +3,12 @@
 import styled from "styled-components";
 
 /** A pattern piece: paper with its seam allowance drawn in and a notch on the edge. */
-export const Piece = styled.section<{ $flush?: boolean }>`
+export const Piece = styled.section<{ $flush?: boolean; $tight?: boolean }>`
   position: relative;
   min-width: 0;
   background: var(--paper);
   border: 1px solid var(--seam);
-  padding: ${({ $flush }) => ($flush ? "0" : "1.1rem 1.1rem 1.2rem")};
+  padding: ${({ $flush, $tight }) => ($flush ? "0" : $tight ? "0.7rem 1.1rem 0.8rem" : "1.1rem 1.1rem 1.2rem")};
   &::before {
     content: "";
     position: absolute;

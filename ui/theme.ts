@@ -66,7 +66,10 @@ const dark = css`
 `;
 
 export const GlobalStyle = createGlobalStyle`
-  :root { ${day} }
+  :root { ${day} --hit: 44px; --row: 52px; --bar: 48px; }
+  @media screen and (pointer: fine) {
+    :root { --hit: 32px; --row: 38px; font-size: 87.5%; }
+  }
   :root[data-ground="dark"] { ${dark} }
   *, *::before, *::after { box-sizing: border-box; }
   html { -webkit-text-size-adjust: 100%; }
@@ -75,7 +78,7 @@ export const GlobalStyle = createGlobalStyle`
     background: var(--cloth);
     color: var(--ink);
     font-family: "Work Sans Variable", sans-serif;
-    font-size: 16px;
+    font-size: 1rem;
     line-height: 1.45;
     font-variant-numeric: tabular-nums lining-nums;
   }

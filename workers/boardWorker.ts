@@ -10,10 +10,11 @@ const told = new Map<string, string>();
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 
 const door = {
-  /** Takes over what changed in the shoot, and plans all of it anew; what comes later ends what is under way. */
+  /** Takes over what changed in the shoot, and plans it anew, all of it or only some lines; what comes later ends what is under way. */
   async plan(
     news: readonly PartNews[],
     first: readonly string[],
+    isOnlyFirst: boolean,
     report: (lines: PlannedLine[], left: number) => Promise<void> | void,
   ): Promise<void> {
     turn += 1;
@@ -21,6 +22,7 @@ const door = {
     bundle = withPartNews(bundle, news);
     await planBoard(bundle, {
       first,
+      isOnlyFirst,
       pause,
       isWanted: () => own === turn,
       now: () => performance.now(),

@@ -182,7 +182,3 @@ const linkStatesOf = rememberReads((bundle): ReadonlyMap<string, LinkState> => {
 
 /** The board: every wearer in each of their scenes, with the state at each station and what threatens the day. */
 export const boardOf = (bundle: ShootBundle): BoardRow[] => boardLines(bundle).map((line) => boardRow(bundle, line));
-
-/** The worst of some risks, the first of equals; null where there is none. */
-export const worstRisk = (risks: readonly (Risk | null)[]): Risk | null =>
-  risks.reduce((worst, risk) => (!risk || (worst && worst.weight >= risk.weight) ? worst : risk), null);

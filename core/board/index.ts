@@ -3,7 +3,8 @@
  * records of a shoot and what planning makes of them.
  */
 export type { BoardCatalogue, RiskMessage } from "./messages";
-export { boardLines, boardOf, lineId, worstRisk, type BoardLine, type Stitch } from "./board";
+export { boardLines, boardOf, lineId, type BoardLine, type Risk, type Stitch } from "./board";
 export { linkStateOf } from "./linkState";
+export { nextActions, type NextAction } from "./nextActions";
 export { newsOf, planBoard, withPartNews, type PartNews, type PlannedLine } from "./planBoard";
 export { STATIONS, STATION_IDS, type StationId } from "./stations";

@@ -37,7 +37,7 @@ test("bit by bit it comes to what the whole board is, and says how much is left"
   const rows = boardOf(bundle);
   expect(lines.size).toBe(rows.length);
   for (const row of rows)
-    expect(lines.get(lineId(row))).toEqual({ id: lineId(row), stitches: row.stitches, risk: row.risks[0] ?? null });
+    expect(lines.get(lineId(row))).toEqual({ id: lineId(row), stitches: row.stitches, risks: row.risks.slice(0, 4) });
   expect(told.length).toBeGreaterThan(2);
   expect(told.map(({ left }) => left)).toEqual([...told.map(({ left }) => left)].sort((one, other) => other - one));
   expect(told.at(-1)!.left).toBe(0);
@@ -51,6 +51,14 @@ test("what is looked at comes first, and what is not wanted any more ends", asyn
   let asked = 0;
   const ended = await planned(bundle, { isWanted: () => (asked += 1) < 2 });
   expect(ended.length).toBe(2);
+});
+
+test("where only some are asked for, nobody else is planned", async () => {
+  const [one, two] = boardLines(bundle).map(lineId);
+  const told = await planned(bundle, { first: [two!, one!, "gone"], isOnlyFirst: true });
+  expect(new Set(told.flatMap((each) => each.lines.map(({ id }) => id)))).toEqual(new Set([one, two]));
+  expect(told.at(-1)!.left).toBe(0);
+  expect(await planned(bundle, { first: [], isOnlyFirst: true })).toEqual([{ lines: [], left: 0 }]);
 });
 
 test("an empty board is planned at once", async () => {

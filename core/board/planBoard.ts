@@ -6,13 +6,18 @@ import type { StationId } from "./stations";
 export interface PlannedLine {
   id: string;
   stitches: Record<StationId, Stitch>;
-  /** The worst of its risks. */
-  risk: Risk | null;
+  /** What weighs most against it, worst first. */
+  risks: readonly Risk[];
 }
+
+/** So many risks of a line are told. */
+const MOST_RISKS = 4;
 
 export interface BoardPlanning {
   /** Lines that are looked at now: they come first. */
   first: readonly string[];
+  /** Whether nothing but these is planned. */
+  isOnlyFirst?: boolean;
   /** Whether the answer is still wanted. */
   isWanted: () => boolean;
   report: (lines: PlannedLine[], left: number) => void;
@@ -33,12 +38,14 @@ export function inOrder(lines: readonly BoardLine[], first: readonly string[]): 
 /** Plans every line of a board bit by bit, and tells of each bit. */
 export async function planBoard(bundle: ShootBundle, options: BoardPlanning): Promise<void> {
   const { isWanted, report, pause, now } = options;
-  const lines = inOrder(boardLines(bundle), options.first);
+  const ordered = inOrder(boardLines(bundle), options.first);
+  const isFirst = new Set(options.first);
+  const lines = options.isOnlyFirst ? ordered.filter((line) => isFirst.has(lineId(line))) : ordered;
   let bit: PlannedLine[] = [];
   let began = now();
   for (const [at, line] of lines.entries()) {
     const { stitches, risks } = boardRow(bundle, line);
-    bit.push({ id: lineId(line), stitches, risk: risks[0] ?? null });
+    bit.push({ id: lineId(line), stitches, risks: risks.slice(0, MOST_RISKS) });
     const left = lines.length - at - 1;
     if (left > 0 && now() - began < TURN_MS) continue;
     report(bit, left);

@@ -13,7 +13,7 @@ import {
 import { GENERIC_DEVICES } from "../devices";
 import { overallDb } from "../sound";
 import { LIVING_ROOM, type PlaceModel } from "../room";
-import { boardOf, worstRisk } from "../board";
+import { boardOf, nextActions } from "../board";
 import { type Choice, choiceOf, costAt, planDress, usualLayer } from "../dress";
 import { dayPlan, daysOf } from "./dayPlan";
 import { carryFromBefore } from "./rigHistory";
@@ -131,7 +131,7 @@ describe("stitches", () => {
 describe("risks", () => {
   test("a recording to redo is the worst of the day and says what to do", () => {
     const rows = boardOf(bundle({ choice: AT_FRONT }, [proofAt("redo", "2027-05-11T10:00:00Z")]));
-    expect(worstRisk(rows.flatMap(({ risks }) => risks))).toMatchObject({
+    expect(nextActions(rows.flatMap(({ risks }) => risks))[0]).toMatchObject({
       station: "check",
       says: { code: "proof.verdict", worst: "clipped" },
       doThis: { code: "proof.correction", byDb: null },
@@ -141,13 +141,15 @@ describe("risks", () => {
   test("permission not asked is named once a place is chosen, a refusal before anything planned", () => {
     const codes = (rig: Partial<RigBody>) => boardOf(bundle(rig))[0]!.risks.map((risk) => risk.says.code);
     expect(codes({ choice: AT_FRONT })).toContain("board.notAsked");
-    expect(worstRisk(boardOf(bundle({ choice: AT_FRONT, consent: NO })).flatMap(({ risks }) => risks))!.says).toEqual({
+    expect(
+      nextActions(boardOf(bundle({ choice: AT_FRONT, consent: NO })).flatMap(({ risks }) => risks))[0]!.says,
+    ).toEqual({
       code: "board.saidNo",
     });
   });
 
   test("an empty board has no risk", () => {
-    expect(worstRisk(boardOf(bundle({}, [], { wearers: [] })).flatMap(({ risks }) => risks))).toBeNull();
+    expect(nextActions(boardOf(bundle({}, [], { wearers: [] })).flatMap(({ risks }) => risks))).toEqual([]);
   });
 });
 

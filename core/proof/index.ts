@@ -17,4 +17,4 @@ export {
 export { channelOfTake, judgeTake, type JudgedTake } from "./judgeTake";
 export { Judged, SaidBefore, type ProofCatalogue, type ProofMessage } from "./messages";
 export { correctionMessage, takeMessages } from "./takeMessages";
-export { gradeOf, type Comparison, type Assessment, type VerdictGrade } from "./assessment";
+export { gradeOf, likelyChannel, worstOf, type Comparison, type Assessment, type VerdictGrade } from "./assessment";

@@ -50,4 +50,5 @@ export {
 } from "./records";
 export { BELONGS, ONE_FOR, REFERENCES, belongings } from "./references";
 export { rememberReads } from "./rememberReads";
-export { rigsOfWearer, scenesInOrder } from "./sceneOrder";
+export { asNewShoot, readShootFile, SHOOT_FILE, shootFileOf, type FiledRecord, type ShootFile } from "./shootFile";
+export { rigsOfScene, rigsOfWearer, scenesInOrder } from "./sceneOrder";

@@ -20,6 +20,22 @@ const rigsByWearer = rememberReads((bundle) => {
   return byWearer;
 });
 
+const rigsByScene = rememberReads((bundle) => {
+  const order = new Map(bundle.wearers.map((wearer, index) => [wearer.id, index]));
+  const at = ({ body }: Stored<"rig">) => order.get(body.wearerId) ?? Infinity;
+  const byScene = new Map<string, Stored<"rig">[]>();
+  for (const rig of [...bundle.rigs].sort((one, other) => at(one) - at(other))) {
+    const known = byScene.get(rig.body.sceneId);
+    if (known) known.push(rig);
+    else byScene.set(rig.body.sceneId, [rig]);
+  }
+  return byScene;
+});
+
+/** Rigs of a scene, in the order of the talent. */
+export const rigsOfScene = (bundle: ShootBundle, sceneId: string): readonly Stored<"rig">[] =>
+  rigsByScene(bundle).get(sceneId) ?? [];
+
 /** A wearer's rigs in the order of their scenes. */
 export const rigsOfWearer = (bundle: ShootBundle, wearerId: string): readonly Stored<"rig">[] =>
   rigsByWearer(bundle).get(wearerId) ?? [];

@@ -1,14 +1,9 @@
 import type { Static, TSchema } from "@sinclair/typebox";
 import Ajv, { type ErrorObject, type ValidateFunction } from "ajv";
 import addFormats from "ajv-formats";
-import { isStorable } from "./cleanText";
+import { UUID } from "./formats";
 import type { FieldMessage } from "./messages";
-
-export interface SchemaFault {
-  /** Where, as a dotted path; empty for the whole. */
-  path: string;
-  says: FieldMessage;
-}
+import { MOST_FAULTS, textFaults, type SchemaFault } from "./textFaults";
 
 const ajv = addFormats(
   new Ajv({
@@ -20,8 +15,7 @@ const ajv = addFormats(
   }),
   ["date"],
 );
-// As the database writes them, so that one id has one spelling.
-ajv.addFormat("uuid", /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/);
+ajv.addFormat("uuid", UUID);
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
@@ -80,29 +74,6 @@ function messageOf(error: ErrorObject): FieldMessage {
   }
 }
 
-const MOST_FAULTS = 20;
-
-/** Texts in a value that no database stores: with control characters, or half characters at a limit of length. */
-function textFaults(value: unknown, path: readonly string[], faults: SchemaFault[], titles: unknown): void {
-  if (faults.length >= MOST_FAULTS) return;
-  // What may be anything is judged by a schema of its own.
-  if (titles !== undefined && Object.keys(titles as object).length === 0) return;
-  if (typeof value === "string") {
-    if (isStorable(value)) return;
-    const field = (titles as { title?: string } | undefined)?.title ?? path.at(-1) ?? "This";
-    faults.push({ path: path.join("."), says: { code: "field.unstorable", field } });
-  } else if (Array.isArray(value)) {
-    const items = (titles as { items?: unknown } | undefined)?.items;
-    value.forEach((each, index) => textFaults(each, [...path, String(index)], faults, items));
-  } else if (typeof value === "object" && value !== null) {
-    const properties = (titles as { properties?: Record<string, unknown> } | undefined)?.properties;
-    for (const [key, each] of Object.entries(value)) {
-      if (isStorable(key)) textFaults(each, [...path, key], faults, properties?.[key]);
-      else faults.push({ path: path.join("."), says: { code: "field.unstorable", field: null } });
-    }
-  }
-}
-
 /** Faults of a value against a schema; an empty list means it fits. */
 export function schemaFaults(schema: TSchema, value: unknown): SchemaFault[] {
   let validate = compiled.get(schema);
@@ -110,11 +81,7 @@ export function schemaFaults(schema: TSchema, value: unknown): SchemaFault[] {
     validate = ajv.compile(schema);
     compiled.set(schema, validate);
   }
-  if (validate(value)) {
-    const faults: SchemaFault[] = [];
-    textFaults(value, [], faults, schema);
-    return faults;
-  }
+  if (validate(value)) return textFaults(schema, value);
   return (validate.errors ?? [])
     .filter((error) => error.keyword !== "anyOf")
     .slice(0, MOST_FAULTS)

@@ -4,12 +4,12 @@ import type { StepId } from "../../core/rehearsal";
 /** What each station answers. */
 export const STATION_QUESTIONS: Record<StationId, string> = {
   scout: "What will the place do to the voice?",
-  pickup: "Which microphone, pattern, distance, angle?",
-  dress: "Where on this person, in this outfit, and how held?",
-  link: "Which frequencies, how paired, which cable?",
+  pickup: "Which microphone, and where?",
+  dress: "Where does the mic go?",
+  link: "Which frequencies, which cable?",
   level: "What do I set?",
   roll: "What did we record?",
-  check: "Is it any good?",
+  check: "Is this take good?",
   handover: "How does it reach the edit?",
 };
 

@@ -13,8 +13,7 @@ import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useSamples, useShoot } from "@/data/ShootProvider";
 import { useRemoval } from "../shell/useRemoval";
-import { stationHref } from "../shell/ThreadNav";
-import { WearerLinks } from "../shell/WearerLinks";
+import { stationHref } from "../shell/stationHref";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
 import { DECODE_LIMIT_BYTES } from "../sound/decodeFile";
@@ -215,10 +214,9 @@ export function CheckScreen() {
   };
   return (
     <Stack>
-      <VisuallyHidden as="h1">Check: is it any good?</VisuallyHidden>
+      <VisuallyHidden as="h1">Check: is this take good?</VisuallyHidden>
       {workingOn ? (
         <>
-          <WearerLinks selected={workingOn.wearer.id} />
           {card.files.length > 0 && (
             <Piece>
               <CardTable card={card} queue={queue} onOpen={open} />

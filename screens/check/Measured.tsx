@@ -1,6 +1,6 @@
 "use client";
 
-import { correctionMessage } from "@/core/proof";
+import { correctionMessage, gradeOf, worstOf } from "@/core/proof";
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
@@ -14,7 +14,7 @@ import { clockOf } from "./figures";
 import { TakeVoice } from "../level/TakeVoice";
 import { useShoot } from "@/data/ShootProvider";
 import { useStationKeys } from "../shell/stationKeys";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 import type { WorkingOn } from "../shell/useWearer";
 import { PlannedProved } from "./PlannedProved";
 import { TakeNoise } from "./TakeNoise";
@@ -54,10 +54,10 @@ interface FindingMark {
 
 /** Findings of places, without those of the whole take and those that were dismissed. */
 function useMarks(take: ReturnType<typeof useTake>, durationS: number): FindingMark[] {
-  const { judged, reviews } = take;
+  const { findings, reviews } = take;
   return useMemo(
     () =>
-      (judged?.findings ?? [])
+      findings
         .filter(({ startS, endS }) => endS - startS < durationS * 0.98)
         .filter((finding) => reviewOf(finding, reviews)?.decision !== "dismissed")
         .slice(0, MOST_MARKS)
@@ -68,7 +68,7 @@ function useMarks(take: ReturnType<typeof useTake>, durationS: number): FindingM
           finding,
         }))
         .sort((one, other) => one.startS - other.startS),
-    [judged, reviews, durationS],
+    [findings, reviews, durationS],
   );
 }
 
@@ -93,13 +93,13 @@ export function Measured({
   const { rig, wearer } = workingOn;
   const take = useTake(recording, file, rig.id);
   const look = useLook(file, 0);
-  const { channel, judged, expected } = take;
+  const { channel, judged, expected, findings } = take;
   const [chosen, setChosen] = useState<FindingMark | null>(null);
   const [cursorS, setCursorS] = useState<number | null>(null);
   const [treatment, setTreatment] = useState<Treatment>("asIs");
   const listen = useListen(file);
   const marks = useMarks(take, format.durationS);
-  const hum = judged?.findings.find(({ kind }) => kind === "hum")?.what;
+  const hum = findings.find(({ kind }) => kind === "hum")?.what;
   const humHz = hum?.code === "finding.hum" && hum.mainsHz === 60 ? 60 : 50;
 
   const { play, stop, isPlaying } = listen;
@@ -160,9 +160,8 @@ export function Measured({
     }),
     [format, overviews, channel, measurement, plan, marks],
   );
-  if (!judged || !expected)
-    return <Lead>There is no plan to compare with: choose a place for the microphone at Dress.</Lead>;
-  const { verdict, redress, findings } = judged;
+  // Without a plan a take is judged by itself: it gets a verdict, but no settings to turn.
+  const verdict = judged?.verdict ?? { grade: gradeOf(findings), worst: worstOf(findings) };
   return (
     <Stack>
       <div ref={isCalled ? bringIntoSight : undefined}>
@@ -170,18 +169,28 @@ export function Measured({
           {measurement.file}, {format.container} {format.sampleRateHz / 1000} kHz
           {format.bitsPerSample ? ` ${format.bitsPerSample} bit` : ""}, {clockOf(format.durationS)}
         </Soft>
-        <VerdictLead role="status" $grade={verdict.grade}>
+        <VerdictLead role="status" $grade={verdict.grade} data-part="verdict">
           {say({ code: "proof.verdict", worst: verdict.worst })}
         </VerdictLead>
       </div>
-      <Correction>{say(correctionMessage(verdict.correction))}</Correction>
-      {redress && (
+      {judged ? (
+        <Correction data-part="next">{say(correctionMessage(judged.verdict.correction))}</Correction>
+      ) : (
+        <Soft data-part="next">
+          Judged by itself.{" "}
+          <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>
+            Choose a place for the microphone
+          </Link>{" "}
+          to compare it with the plan.
+        </Soft>
+      )}
+      {judged?.redress && (
         <p>
-          {say({ code: "proof.redress", ...redress })}{" "}
-          <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>To Dress</Link>
+          {say({ code: "proof.redress", ...judged.redress })}{" "}
+          <Link href={stationHref(bundle.shoot.id, "dress", wearer.id, rig.body.sceneId)}>Go to Dress</Link>
         </p>
       )}
-      <TakeVoice key={`${rig.id} ${channel}`} rigId={rig.id} voiceDb={verdict.correction.voiceDb} />
+      <TakeVoice key={`${rig.id} ${channel}`} rigId={rig.id} voiceDb={judged?.verdict.correction.voiceDb ?? null} />
       <TakeNoise key={`noise ${rig.id} ${channel}`} rig={rig} measurement={measurement} channel={channel} />
       {measurement.channels.length > 1 && (
         <Choice
@@ -191,20 +200,22 @@ export function Measured({
           onChange={(value) => take.setChannel(Number(value))}
         />
       )}
-      <TakeView
-        look={look}
-        facts={facts}
-        channel={channel}
-        chosen={chosen}
-        cursorS={cursorS}
-        onChoose={(mark) => choose(mark as FindingMark, true)}
-        onCursor={(atS) => {
-          setCursorS(atS);
-          setChosen(null);
-          hear(atS, atS + FROM_CURSOR_S);
-        }}
-        playedS={listen.place ? listen.playedS : null}
-      />
+      <div data-part="picture">
+        <TakeView
+          look={look}
+          facts={facts}
+          channel={channel}
+          chosen={chosen}
+          cursorS={cursorS}
+          onChoose={(mark) => choose(mark as FindingMark, true)}
+          onCursor={(atS) => {
+            setCursorS(atS);
+            setChosen(null);
+            hear(atS, atS + FROM_CURSOR_S);
+          }}
+          playedS={listen.place ? listen.playedS : null}
+        />
+      </div>
       <FindingsList
         measurement={measurement}
         findings={findings}
@@ -225,7 +236,7 @@ export function Measured({
           else hear(finding.startS, finding.endS);
         }}
       />
-      <PlannedProved comparisons={verdict.comparisons} />
+      {judged && <PlannedProved comparisons={judged.verdict.comparisons} />}
       {measurement.channels.length > 2 && (
         <TrackLoudness channels={measurement.channels} steps={recording.loudnessSteps} />
       )}

@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { MeasuredRecording, Review } from "@/core/check";
-import { channelOfTake, type Expected, type JudgedTake, judgeTake } from "@/core/proof";
+import type { Finding, MeasuredRecording, Review } from "@/core/check";
+import { channelOfTake, type Expected, type JudgedTake, judgeTake, likelyChannel } from "@/core/proof";
 import { audioFileOf, type ShootBundle } from "@/core/records";
 import { expectedTake, keptTake, levelsOfRig, type LevelSubject, takeRecord } from "@/core/planning";
 import { useHub, useShoot, useShootStore, useTakeDetails } from "@/data/ShootProvider";
@@ -26,6 +26,8 @@ export interface Take extends JudgedBy {
   channel: number;
   setChannel: (channel: number) => void;
   judged: JudgedTake | null;
+  /** What was found on the channel: by its plan, or by itself where there is none. */
+  findings: readonly Finding[];
   reviews: readonly Review[];
   setReviews: (next: readonly Review[]) => void;
 }
@@ -50,7 +52,10 @@ export function useTake({ measurement }: MeasuredRecording, file: File, rigId: s
   const reviews = useMemo(() => ownReviews ?? detail?.body.reviews ?? [], [ownReviews, detail]);
   const [ownChannel, setChannel] = useState<number | null>(null);
   const keptChannel = kept && measurement.channels[kept.body.channel] ? kept.body.channel : null;
-  const planned = useMemo(() => (expected ? channelOfTake(expected, measurement) : 0), [expected, measurement]);
+  const planned = useMemo(
+    () => (expected ? channelOfTake(expected, measurement) : likelyChannel(measurement)),
+    [expected, measurement],
+  );
   const channel = ownChannel ?? keptChannel ?? planned;
   const judged = useMemo(
     () => (subject?.levels && expected ? judgeTake(subject.levels, expected, measurement, channel, reviews) : null),
@@ -75,5 +80,9 @@ export function useTake({ measurement }: MeasuredRecording, file: File, rigId: s
       judged && !storedAs.current ? () => void keepLeftTake(store, queries, rigId, measurement, file) : null;
   });
   useEffect(() => () => left.current?.(), []);
-  return { ...by, channel, setChannel, judged, reviews, setReviews };
+  const findings = useMemo(
+    () => judged?.findings ?? measurement.findings.filter((each) => each.channel === null || each.channel === channel),
+    [judged, measurement, channel],
+  );
+  return { ...by, channel, setChannel, judged, findings, reviews, setReviews };
 }

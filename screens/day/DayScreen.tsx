@@ -12,7 +12,7 @@ import { ThreadSample } from "@/ui/Stitch";
 import { Columns, Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { upperFirst } from "../dress/words";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 
 const ComeAt = styled.th`
   white-space: nowrap;
@@ -20,7 +20,7 @@ const ComeAt = styled.th`
 `;
 
 const Who = styled(Link)`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
   gap: 0.5rem;

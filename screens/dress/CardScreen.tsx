@@ -9,7 +9,7 @@ import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { missingLetters } from "./cardLetters";
 import { MaterialList } from "./RecipeView";
@@ -24,13 +24,13 @@ const Steps = styled.ol`
 `;
 
 const Go = styled(Link)`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
 `;
 
 const Print = styled.a`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
 `;

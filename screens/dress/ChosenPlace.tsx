@@ -1,6 +1,7 @@
 "use client";
 
 import { say } from "@/messages";
+import type { ReactNode } from "react";
 import styled from "styled-components";
 import {
   type Candidate,
@@ -10,20 +11,26 @@ import {
   EXTENSION_M,
   levelAtTurn,
   PACK_PLACES,
-  unknownsOf,
 } from "@/core/dress";
 import type { ShootBody } from "@/core/records";
 import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
-import { lengthWords, placementWords } from "./words";
+import { OpenQuestions } from "./OpenQuestions";
+import { lengthWords, placementWords, placeTitle } from "./words";
+
+const Band = styled.div`
+  display: grid;
+  gap: 0.5rem 1.4rem;
+  grid-template-columns: minmax(0, 1fr);
+  @media (min-width: 900px) {
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    align-items: center;
+  }
+`;
 
 const Figures = styled.div`
-  display: grid;
-  grid-template-columns: repeat(2, auto);
-  justify-content: space-between;
-  @media (min-width: 500px) {
-    grid-template-columns: repeat(4, auto);
-  }
-  gap: 0.6rem;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.3rem;
 `;
 
 function cableWords({ pack }: Candidate, units: ShootBody["units"]): string {
@@ -55,7 +62,7 @@ function OneFigure(props: { name: string; value: string; unit?: string; id?: str
   return (
     <div>
       <Soft>{props.name}</Soft>
-      <Figure $size="big" data-testid={props.id}>
+      <Figure data-testid={props.id}>
         <Known $as="planned">{props.value}</Known>
         {props.unit && <small>{props.unit}</small>}
       </Figure>
@@ -63,38 +70,47 @@ function OneFigure(props: { name: string; value: string; unit?: string; id?: str
   );
 }
 
-/** The place that is chosen or suggested: how it is held, its figures, its pack and lead. */
+/** The place that is chosen or suggested: how it is held, its figures, its pack and cable; and what comes next. */
 export function ChosenPlace(props: {
   candidate: Candidate;
   dress: DressPlan;
   isChosen: boolean;
   turnDeg: number;
   units: ShootBody["units"];
+  wearerId: string;
+  /** Against the scene before. */
+  before: string | null;
+  next: ReactNode;
 }) {
-  const { candidate, dress, isChosen, turnDeg, units } = props;
+  const { candidate, dress, isChosen, turnDeg, units, wearerId, before, next } = props;
   const { levelDb, distanceM } = levelAtTurn(candidate, dress.facts, turnDeg);
   const certainty = certaintyWord(certaintyOf(dress));
-  const unknowns = unknownsOf(dress);
   return (
-    <Stack $gap={0.6}>
-      <div>
-        <Soft>{isChosen ? "Chosen" : `Suggested, ${certainty}: choose it below or on the form`}</Soft>
-        <Lead>{candidate.site.name}</Lead>
-        <p>{howWords(candidate, dress)}</p>
-      </div>
-      <Figures>
-        <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
-        <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
-        <OneFigure name="Swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
-        <OneFigure name="Over noise" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
-      </Figures>
-      <p>{cableWords(candidate, units)}</p>
-      {candidate.isBeyondConsent && (
-        <p>
-          <strong>Goes further than they agreed to.</strong> Ask, or take the next one.
-        </p>
-      )}
-      {!isChosen && unknowns.length > 0 && <Soft>Not known: {unknowns.map(({ says }) => say(says)).join(" ")}</Soft>}
+    <Stack $gap={0.4}>
+      <Band>
+        <div data-part="verdict" aria-live="polite">
+          <Soft>{isChosen ? "Chosen" : `Suggested (${certainty})`}</Soft>
+          <Lead>{placeTitle(candidate, dress.facts.input.outfit)}</Lead>
+        </div>
+        <Figures>
+          <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
+          <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
+          <OneFigure name="Swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
+          <OneFigure name="Above noise" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
+        </Figures>
+        <div data-part="next">{next}</div>
+      </Band>
+      <p>
+        {howWords(candidate, dress)} {cableWords(candidate, units)}
+        {candidate.isBeyondConsent && (
+          <>
+            {" "}
+            <strong>This goes further than they agreed to.</strong> Ask, or take the next one.
+          </>
+        )}
+      </p>
+      {before && <Soft role="status">{before}</Soft>}
+      {!isChosen && <OpenQuestions dress={dress} wearerId={wearerId} />}
     </Stack>
   );
 }

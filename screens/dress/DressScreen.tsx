@@ -16,8 +16,9 @@ import {
   type RankedPlace,
   ranksUnder,
 } from "@/core/dress";
-import { outfitOf } from "@/core/planning";
+import { carryFromBefore, outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
+import { Link } from "@/ui/address";
 import { Choice } from "@/ui/Choice";
 import { Slider } from "@/ui/Slider";
 import { Tick } from "@/ui/Ticks";
@@ -25,12 +26,14 @@ import { DressForm } from "@/ui/dressForm/DressForm";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { RecordFaults } from "../shell/RecordFaults";
-import { WearerLinks } from "../shell/WearerLinks";
-import { addWearer } from "../shell/newWearer";
+import { stationHref } from "../shell/stationHref";
+import { useAddTalent } from "../shell/useAddTalent";
+import { useFocus } from "../shell/useFocus";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { ChosenPlace } from "./ChosenPlace";
 import { PlaceList } from "./PlaceList";
-import { SceneBar } from "./SceneBar";
+import { CopyRig } from "./CopyRig";
+import { nextStep } from "./nextStep";
 import { usePlansAhead } from "./usePlansAhead";
 import { upperFirst } from "./words";
 
@@ -54,7 +57,7 @@ const Bench = styled.div`
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
   @media (min-width: 1180px) {
-    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1.1fr) minmax(0, 0.95fr);
+    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1.2fr) minmax(0, 0.9fr);
   }
 `;
 
@@ -100,6 +103,59 @@ function ranksBefore(dress: DressPlan): Map<RankedPlace, number> | null {
   return isMoved ? ranksUnder(dress, own) : null;
 }
 
+/** The button for what comes next. */
+function NextStep(props: {
+  workingOn: WorkingOn;
+  view: ViewId;
+  onView: (view: ViewId) => void;
+  onChoose: (place: RankedPlace) => void;
+}) {
+  const { workingOn, view, onView, onChoose } = props;
+  const { rig, plan, wearer } = workingOn;
+  const store = useShootStore();
+  const step = nextStep(rig.body, plan);
+  const [best] = plan.dress.places;
+  const { shootId, sceneId } = rig.body;
+  switch (step) {
+    case "choose":
+    case "chooseAgain":
+      return best ? (
+        <Button look="main" onPress={() => onChoose(best)}>
+          {step === "choose" ? "Choose this place" : "Choose the best place left"}
+        </Button>
+      ) : null;
+    case "ask":
+      return (
+        <Button look="main" onPress={() => onView("ask")}>
+          Ask for consent
+        </Button>
+      );
+    case "rig":
+      return view === "recipe" ? (
+        <Button look="main" onPress={() => store.edit("rig", rig.id, (body) => ({ ...body, isRigged: true }))}>
+          Mark as rigged
+        </Button>
+      ) : (
+        <Button look="main" onPress={() => onView("recipe")}>
+          Show the recipe
+        </Button>
+      );
+    case "boom":
+      return <Link href={stationHref(shootId, "pickup", wearer.id, sceneId)}>Plan a boom at Pickup</Link>;
+    case "level":
+      return <Link href={stationHref(shootId, "level", wearer.id, sceneId)}>Set the levels</Link>;
+    case "outfit":
+      return <Link href={stationHref(shootId, "pickup", wearer.id, sceneId)}>Plan a boom at Pickup</Link>;
+  }
+}
+
+function beforeWords(carry: ReturnType<typeof carryFromBefore>): string | null {
+  if (!carry) return null;
+  return carry.carries
+    ? "Carries over from the scene before: nothing that matters changed."
+    : `Since the scene before: ${carry.changes.map(say).join(", ")}.`;
+}
+
 function Fitting({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig, plan } = workingOn;
   const { dress, candidate } = plan;
@@ -120,106 +176,124 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
       Math.min(HEAD_TURN_LIMIT_DEG, Math.max(-HEAD_TURN_LIMIT_DEG, Math.round((now ?? mainDeg) + byDeg))),
     );
   const isGone = rig.body.choice !== null && !plan.isChosen;
+  const next = <NextStep workingOn={workingOn} view={view} onView={setView} onChoose={choose} />;
 
   return (
-    <Bench>
-      <Piece aria-label="Dress form">
-        <Stack $gap={0.6}>
-          <DressForm
-            heightM={wearer.body.heightM}
-            layers={outfit.layers}
-            hidden={hidden}
-            accessories={outfit.accessories}
-            thread={wearer.body.thread}
+    <Stack $gap={0.8}>
+      <Piece aria-label="Chosen place" $tight>
+        {isGone && <Lead role="alert">The chosen place is gone with this outfit: choose another.</Lead>}
+        {candidate ? (
+          <ChosenPlace
+            candidate={candidate}
+            dress={dress}
+            isChosen={plan.isChosen}
             turnDeg={turnDeg}
-            places={dress.places}
-            ruledOut={dress.ruledOut.map(({ site, reason }) => ({ site, says: say(reason) }))}
-            chosen={candidate}
-            onChoose={choose}
-            onTurn={turnBy}
             units={units}
+            wearerId={wearer.id}
+            before={beforeWords(carryFromBefore(bundle, rig))}
+            next={next}
           />
-          <Slider
-            label="Head turn"
-            value={turnDeg}
-            minimum={-HEAD_TURN_LIMIT_DEG}
-            maximum={HEAD_TURN_LIMIT_DEG}
-            step={5}
-            says={turnWords(turnDeg)}
-            onChange={setTurn}
-          />
-          <LayerToggles
-            layers={outfit.layers}
-            hidden={hidden}
-            onToggle={(index, isShown) =>
-              setHidden((now) => (isShown ? now.filter((each) => each !== index) : [...now, index]))
-            }
-          />
-          <AimsForm rigId={rig.id} aims={rig.body.aims} />
-        </Stack>
+        ) : (
+          <Row $between>
+            <Lead data-part="verdict">No place on this outfit works for this shot.</Lead>
+            <div data-part="next">{next}</div>
+          </Row>
+        )}
       </Piece>
-      <Piece aria-label="Places">
-        <Stack>
-          {isGone && <Lead role="alert">The chosen place is gone with this outfit: choose another.</Lead>}
-          {candidate && (
-            <ChosenPlace candidate={candidate} dress={dress} isChosen={plan.isChosen} turnDeg={turnDeg} units={units} />
-          )}
-          <Choice label="About the place" value={view} options={VIEWS} onChange={setView} />
-          {view === "places" && (
-            <PlaceList
+      <Bench>
+        <Piece aria-label="Dress form" data-part="picture">
+          <Stack $gap={0.6}>
+            <DressForm
+              heightM={wearer.body.heightM}
+              layers={outfit.layers}
+              hidden={hidden}
+              accessories={outfit.accessories}
+              thread={wearer.body.thread}
+              turnDeg={turnDeg}
               places={dress.places}
-              ranksBefore={ranksBefore(dress)}
-              ruledOut={dress.ruledOut}
-              chosen={plan.isChosen ? place : null}
-              outfit={outfit}
+              ruledOut={dress.ruledOut.map(({ site, reason }) => ({ site, says: say(reason) }))}
+              chosen={candidate}
               onChoose={choose}
+              onTurn={turnBy}
+              units={units}
             />
-          )}
-          {view === "recipe" && candidate && <RecipeView place={place} candidate={candidate} dress={dress} rig={rig} />}
-          {view === "ask" && <Agreement candidate={candidate} isChosen={plan.isChosen} rig={rig} />}
-          {view === "why" && candidate && <WhyView candidate={candidate} dress={dress} />}
-          {view === "compare" && <CompareView dress={dress} chosen={place} turnDeg={turnDeg} units={units} />}
-        </Stack>
-      </Piece>
-      <Piece aria-label="Outfit and scene">
-        <Stack>
-          <RecordFaults of={{ wearer: wearer.id, rig: rig.id }}>
-            <OutfitForm wearer={wearer} rig={rig} units={units} />
-          </RecordFaults>
-        </Stack>
-      </Piece>
-    </Bench>
+            <Slider
+              label="Head turn"
+              value={turnDeg}
+              minimum={-HEAD_TURN_LIMIT_DEG}
+              maximum={HEAD_TURN_LIMIT_DEG}
+              step={5}
+              says={turnWords(turnDeg)}
+              onChange={setTurn}
+            />
+            <LayerToggles
+              layers={outfit.layers}
+              hidden={hidden}
+              onToggle={(index, isShown) =>
+                setHidden((now) => (isShown ? now.filter((each) => each !== index) : [...now, index]))
+              }
+            />
+          </Stack>
+        </Piece>
+        <Piece aria-label="Places">
+          <Stack $gap={0.7}>
+            <Choice isPlain label="Dress views" value={view} options={VIEWS} onChange={setView} />
+            {view === "places" && (
+              <PlaceList
+                places={dress.places}
+                ranksBefore={ranksBefore(dress)}
+                ruledOut={dress.ruledOut}
+                chosen={plan.isChosen ? place : null}
+                outfit={outfit}
+                onChoose={choose}
+              />
+            )}
+            {view === "recipe" && candidate && (
+              <RecipeView place={place} candidate={candidate} dress={dress} rig={rig} />
+            )}
+            {view === "ask" && <Agreement candidate={candidate} isChosen={plan.isChosen} rig={rig} />}
+            {view === "why" && candidate && <WhyView candidate={candidate} dress={dress} />}
+            {view === "compare" && <CompareView dress={dress} chosen={place} turnDeg={turnDeg} units={units} />}
+          </Stack>
+        </Piece>
+        <Piece aria-label="Outfit and scene">
+          <Stack>
+            <RecordFaults of={{ wearer: wearer.id, rig: rig.id }}>
+              <OutfitForm wearer={wearer} rig={rig} units={units} />
+            </RecordFaults>
+            <AimsForm rigId={rig.id} aims={rig.body.aims} />
+            <CopyRig workingOn={workingOn} />
+          </Stack>
+        </Piece>
+      </Bench>
+    </Stack>
   );
 }
 
 /** Where on this person, in this outfit, and how held? */
 export function DressScreen() {
-  const { bundle } = useShoot();
-  const store = useShootStore();
-  const { workingOn, choose } = useWearer();
+  const { workingOn } = useWearer();
+  const { scene } = useFocus();
+  const addTalent = useAddTalent();
   usePlansAhead();
   return (
     <Stack>
-      <VisuallyHidden as="h1">Dress: where on this person, in this outfit, and how held?</VisuallyHidden>
+      <VisuallyHidden as="h1">Dress: where does the mic go?</VisuallyHidden>
       {workingOn ? (
-        <>
-          <WearerLinks selected={workingOn.wearer.id} />
-          <SceneBar workingOn={workingOn} />
-          <Fitting key={workingOn.rig.id} workingOn={workingOn} />
-        </>
+        <Fitting key={workingOn.rig.id} workingOn={workingOn} />
       ) : (
         <Piece>
           <Stack>
-            <Lead>Who is wearing the microphone?</Lead>
+            <Lead>Who wears the microphone?</Lead>
             <Soft>Add them and say what they wear. The places are ranked at once.</Soft>
+            <div>
+              <Button look="main" onPress={() => addTalent(scene?.id)}>
+                <UserPlus size={18} aria-hidden /> Add talent
+              </Button>
+            </div>
           </Stack>
         </Piece>
       )}
-      <div>
-        <Button look={workingOn ? "plain" : "main"} onPress={() => choose(addWearer(store, bundle))}>
-          <UserPlus size={18} aria-hidden /> Add talent
-        </Button>
-      </div>
     </Stack>
   );
 }

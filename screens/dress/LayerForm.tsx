@@ -47,8 +47,9 @@ export function LayerForm(props: {
   layer: Layer;
   index: number;
   count: number;
+  isOpenAtFirst: boolean;
 }) {
-  const { wearerId, rigId, index, count, layer } = props;
+  const { wearerId, rigId, index, count, layer, isOpenAtFirst } = props;
   const store = useShootStore();
   const wardrobe = { wearerId, rigId };
   const set = (change: Partial<Layer>) =>
@@ -63,7 +64,7 @@ export function LayerForm(props: {
   return (
     <LayerBox>
       <legend>{index === 0 ? "Next to the skin" : `Layer ${index + 1}`}</legend>
-      <Disclosure title={layerWords(layer)} isOpenAtFirst={index === count - 1}>
+      <Disclosure title={layerWords(layer)} isOpenAtFirst={isOpenAtFirst}>
         <Stack $gap={0.6}>
           <Pair>
             <Select

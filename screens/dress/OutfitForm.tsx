@@ -2,7 +2,7 @@
 
 import { Plus } from "lucide-react";
 import { HeightM, MAX_LAYERS, type Outfit, type Person, usualLayer } from "@/core/dress";
-import type { RigBody, SceneBody, ShootBody, ShootBundle, Stored, WearerBody } from "@/core/records";
+import type { RigBody, ShootBody, Stored, WearerBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField, UNITS } from "@/ui/NumberField";
@@ -16,7 +16,7 @@ import { LayerForm } from "./LayerForm";
 import { Pair } from "./Pair";
 import { PerformanceForm } from "./PerformanceForm";
 import { editLayers } from "./wardrobe";
-import { ANSWER_OPTIONS, VOICE_OPTIONS } from "./words";
+import { ANSWER_OPTIONS, lengthWords, VOICE_OPTIONS } from "./words";
 
 const NEXT_LAYER = usualLayer("jumper");
 
@@ -53,37 +53,10 @@ function PersonForm(props: Person & { wearerId: string; name: string; units: Sho
   );
 }
 
-/** The scene itself: title, day, time and place. */
-function SceneForm(props: { scene: Stored<"scene">; places: ShootBundle["places"]; days: number }) {
-  const { scene, places, days } = props;
-  const store = useShootStore();
-  const set = (change: Partial<SceneBody>) => store.edit("scene", scene.id, (now) => ({ ...now, ...change }));
-  return (
-    <Pair>
-      <TextField label="Scene" value={scene.body.title} onChange={(title) => set({ title })} />
-      <TextField label="Starts at" type="time" value={scene.body.startsAt} onChange={(startsAt) => set({ startsAt })} />
-      <NumberField
-        label="Day"
-        value={scene.body.day}
-        minimum={1}
-        maximum={Math.max(days, scene.body.day)}
-        isWhole
-        shown={{ unit: "", factor: 1, digits: 0, step: 1 }}
-        onChange={(day) => set({ day })}
-      />
-      {places.length > 0 && (
-        <Select
-          label="Place of this scene"
-          value={scene.body.placeId ?? "none"}
-          options={[
-            ...places.map((place) => ({ value: place.id, name: place.body.name })),
-            ...(scene.body.placeId === null ? [{ value: "none", name: "Not known yet" }] : []),
-          ]}
-          onChange={(placeId) => set({ placeId: placeId === "none" ? null : placeId })}
-        />
-      )}
-    </Pair>
-  );
+/** A person in a line: "Tam, 178 cm, deep voice". */
+function personWords({ name, heightM, voice }: WearerBody, units: ShootBody["units"]): string {
+  const spoken = VOICE_OPTIONS.find(({ value }) => value === voice)!.name.toLowerCase();
+  return `${name}, ${lengthWords(heightM, units)}${voice === "unknown" ? "" : `, ${spoken} voice`}`;
 }
 
 /** Whether this scene has clothes of its own; they start as what is usually worn. */
@@ -106,24 +79,33 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
   const { bundle } = useShoot();
   const rigId = rig.body.outfit ? rig.id : null;
   const { layers, accessories } = rig.body.outfit ?? wearer.body.outfit;
-  const scene = bundle.scenes.find((each) => each.id === rig.body.sceneId);
+  // What was filled in once stays folded to a line.
+  const isNew = rig.body.choice === null;
   const rigCount = bundle.rigs.filter((each) => each.body.wearerId === wearer.id).length;
   return (
     <Stack>
       {layers.map((layer, index) => (
-        <LayerForm key={index} wearerId={wearer.id} rigId={rigId} layer={layer} index={index} count={layers.length} />
+        <LayerForm
+          key={index}
+          wearerId={wearer.id}
+          rigId={rigId}
+          layer={layer}
+          index={index}
+          count={layers.length}
+          isOpenAtFirst={isNew && index === layers.length - 1}
+        />
       ))}
       <Row>
         {layers.length < MAX_LAYERS && (
           <Button onPress={() => editLayers(store, { wearerId: wearer.id, rigId }, (now) => [...now, NEXT_LAYER])}>
-            <Plus size={16} aria-hidden /> Put a layer over it
+            <Plus size={16} aria-hidden /> Add a layer
           </Button>
         )}
         {(rigCount > 1 || rigId) && <OwnClothes rig={rig} usual={wearer.body.outfit} />}
       </Row>
       <AlsoWorn wearerId={wearer.id} rigId={rigId} layers={layers} accessories={accessories} />
       <PerformanceForm rigId={rig.id} performance={rig.body.performance} />
-      <Disclosure title="Person" isOpenAtFirst>
+      <Disclosure title={personWords(wearer.body, units)} isOpenAtFirst={isNew}>
         <PersonForm
           wearerId={wearer.id}
           name={wearer.body.name}
@@ -134,11 +116,6 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           units={units}
         />
       </Disclosure>
-      {scene && (
-        <Disclosure title="Scene" isOpenAtFirst>
-          <SceneForm scene={scene} places={bundle.places} days={bundle.shoot.body.days} />
-        </Disclosure>
-      )}
     </Stack>
   );
 }

@@ -12,7 +12,7 @@ import { placementWords } from "./words";
 const Group = styled(RadioGroup)`
   display: grid;
   .place {
-    min-height: 52px;
+    min-height: var(--row);
     padding: 0.35rem 0.5rem;
     display: grid;
     grid-template-columns: 2rem minmax(0, 1fr) auto;

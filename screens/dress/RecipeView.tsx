@@ -18,7 +18,7 @@ import type { Stored } from "@/core/records";
 import { Select } from "@/ui/Select";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 import { PACK_OPTIONS, upperFirst } from "./words";
 
 const Steps = styled.ol`
@@ -56,7 +56,7 @@ const Pair = styled.div`
 `;
 
 const CardLink = styled(Link)`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
 `;

@@ -1,11 +1,11 @@
 "use client";
 
-import { useAddress } from "@/ui/address";
+import { setInAddress, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { Choice } from "@/ui/Choice";
 import { Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { ShootFaults } from "../shell/RecordFaults";
-import { setInAddress } from "../link/useLinks";
+import { LevelSources } from "./LevelSources";
 import { SettingsView } from "./SettingsView";
 
 const loading = <Soft role="status">One moment…</Soft>;
@@ -25,7 +25,14 @@ export function LevelScreen() {
   return (
     <Stack>
       <VisuallyHidden as="h1">Level: what do I set?</VisuallyHidden>
-      <Choice label="About the levels" value={view} options={VIEWS} onChange={(next) => setInAddress({ view: next })} />
+      <Choice
+        isPlain
+        label="Level views"
+        value={view}
+        options={VIEWS}
+        onChange={(next) => setInAddress({ view: next })}
+      />
+      {view !== "day" && <LevelSources />}
       <ShootFaults>
         {view === "settings" && <SettingsView />}
         {view === "meter" && <MeterView />}

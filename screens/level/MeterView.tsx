@@ -109,7 +109,7 @@ function InputBar({ live }: { live: LiveInput }) {
 
 /** What comes in now, which microphone it is, and what a trial says of the level. */
 export function MeterView() {
-  const { subjects, chosen, choose } = useLevels();
+  const { chosen } = useLevels();
   const live = useLiveInput();
   const targets = chosen?.targets ?? { targetDbfs: -12, ceilingDbfs: -6 };
   return (
@@ -118,17 +118,6 @@ export function MeterView() {
         <Stack $gap={0.7}>
           <Row $between $low>
             <InputBar live={live} />
-            {chosen && (
-              <Select
-                label="For"
-                value={chosen.id}
-                options={subjects.map(({ id, name, input }) => ({
-                  value: id,
-                  name: input ? `${name}, ${input.name}` : name,
-                }))}
-                onChange={choose}
-              />
-            )}
           </Row>
           <MeterTape reading={live.reading} targets={targets} />
           <Numbers live={live} />

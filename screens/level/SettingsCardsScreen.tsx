@@ -9,7 +9,7 @@ import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useState } from "react";
 import { useShoot } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 import { SettingsTickets } from "./SettingsTickets";
 import { useLevels, useLevelsRecord } from "./useLevels";
 

@@ -68,42 +68,66 @@ export function SettingsTickets(props: {
   label: string;
   cards: readonly SettingsCard[];
   onTick: (card: SettingsCard, isOn: boolean) => void;
+  /** What has no figure stands under all tickets, so that the figures stand close together. */
+  isBrief?: boolean;
 }) {
+  const { isBrief = false } = props;
   return (
-    <Tickets aria-label={props.label}>
-      {props.cards.map((card) => {
-        const figures = card.lines.filter((line) => nameOf(line) !== null);
-        const words = card.lines.filter((line) => nameOf(line) === null);
-        return (
-          <Ticket key={card.deviceId} $state={card.state}>
-            <Stack $gap={0.45}>
-              <h3>{upperFirst(card.device)}</h3>
-              {figures.map((line) => (
-                <Knob key={nameOf(line)}>
-                  <Soft>{nameOf(line)}</Soft>
-                  <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
-                </Knob>
-              ))}
-              {words.length > 0 && (
-                <Words>
-                  {words.map((line) => (
-                    <li key={say(line)}>{say(line)}</li>
-                  ))}
-                </Words>
-              )}
-              {card.isFeed && <Soft>{FEED_CAUTION}</Soft>}
-              {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
-              <OnScreen>
-                <Tick
-                  label={card.state === "set" ? "Set" : "Mark as set"}
-                  isOn={card.state === "set"}
-                  onChange={(isOn) => props.onTick(card, isOn)}
-                />
-              </OnScreen>
-            </Stack>
-          </Ticket>
-        );
-      })}
-    </Tickets>
+    <>
+      <Tickets aria-label={props.label}>
+        {props.cards.map((card) => {
+          const figures = card.lines.filter((line) => nameOf(line) !== null);
+          const words = card.lines.filter((line) => nameOf(line) === null);
+          return (
+            <Ticket key={card.deviceId} $state={card.state}>
+              <Stack $gap={0.45}>
+                <h3>{upperFirst(card.device)}</h3>
+                {figures.map((line) => (
+                  <Knob key={nameOf(line)}>
+                    <Soft>{nameOf(line)}</Soft>
+                    <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
+                  </Knob>
+                ))}
+                {words.length > 0 && !isBrief && (
+                  <Words>
+                    {words.map((line) => (
+                      <li key={say(line)}>{say(line)}</li>
+                    ))}
+                  </Words>
+                )}
+                {card.isFeed && <Soft>{FEED_CAUTION}</Soft>}
+                {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
+                <OnScreen>
+                  <Tick
+                    label={card.state === "set" ? "Set" : "Mark as set"}
+                    isOn={card.state === "set"}
+                    onChange={(isOn) => props.onTick(card, isOn)}
+                  />
+                </OnScreen>
+              </Stack>
+            </Ticket>
+          );
+        })}
+      </Tickets>
+      {isBrief && <Besides cards={props.cards} />}
+    </>
+  );
+}
+
+/** What else is set on each device: what has no figure, a line a device. */
+function Besides({ cards }: { cards: readonly SettingsCard[] }) {
+  const lines = cards.flatMap(({ deviceId, device, lines: all }) => {
+    const words = all.filter((line) => nameOf(line) === null).map(say);
+    return words.length > 0 ? [{ deviceId, device, words }] : [];
+  });
+  if (lines.length === 0) return null;
+  return (
+    <Stack $gap={0.15} role="group" aria-label="Also">
+      {lines.map(({ deviceId, device, words }) => (
+        <Soft key={deviceId}>
+          <b>{upperFirst(device)}</b>: {words.join(" · ")}
+        </Soft>
+      ))}
+    </Stack>
   );
 }

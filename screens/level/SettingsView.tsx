@@ -6,14 +6,13 @@ import { Printer } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
 import { LEVEL_UNCERTAINTY_DB, type LevelPlan, NOISE_UNCERTAINTY_DB } from "@/core/chain";
-import { capsuleCures, type LevelSubject, settingOf } from "@/core/planning";
+import { capsuleCures, type LevelSubject } from "@/core/planning";
 import { minus, OCTAVES_HZ } from "@/core/sound";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
-import { PickList } from "@/ui/PickList";
 import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 import { SettingsTickets } from "./SettingsTickets";
 import type { ShownVoice } from "./Staircase";
 import { useLevels, useLevelsRecord } from "./useLevels";
@@ -114,11 +113,14 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
   const { tick } = useLevelsRecord();
   const [voice, setVoice] = useState<ShownVoice>("planned");
   const { plan, refusal, warning, cards, levels, rig } = subject;
+  const left = cards.filter(({ state }) => state !== "set");
   if (!plan)
     return (
       <Stack>
         <Lead>{refusal && say(refusal)}</Lead>
-        {rig && <Link href={stationHref(bundle.shoot.id, "dress", subject.wearerId, subject.sceneId)}>To Dress</Link>}
+        {rig && (
+          <Link href={stationHref(bundle.shoot.id, "dress", subject.wearerId, subject.sceneId)}>Go to Dress</Link>
+        )}
       </Stack>
     );
   return (
@@ -128,7 +130,22 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
           <strong>{say(warning)}</strong>
         </p>
       )}
-      <Lead aria-live="polite">{say(verdictOf(plan))}</Lead>
+      <Row $between>
+        <Lead aria-live="polite" data-part="verdict">
+          {say(verdictOf(plan))}
+        </Lead>
+        <div data-part="next">
+          {left.length > 0 ? (
+            <Button look="main" onPress={() => left.forEach((card) => tick(subject.id, card, true))}>
+              Mark all as set
+            </Button>
+          ) : (
+            <Link href={`/shoots/${bundle.shoot.id}/level?view=meter&way=${encodeURIComponent(subject.id)}`}>
+              Try it at the meter
+            </Link>
+          )}
+        </div>
+      </Row>
       {plan.advice.map(say).map((advice) => (
         <p key={advice}>{advice}</p>
       ))}
@@ -138,10 +155,12 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
         label={`What to set for ${subject.name}`}
         cards={cards}
         onTick={(card, isOn) => tick(subject.id, card, isOn)}
+        isBrief
       />
+      <Staircase plan={plan} voice={voice} onVoice={setVoice} />
       <Forecast plan={plan} />
       {subject.kind === "placed" && (
-        <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`}>To Pickup</Link>
+        <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`}>Go to Pickup</Link>
       )}
       {levels?.isUsualVoice && <Soft>Nobody is planned here: a usual voice at a usual distance is taken.</Soft>}
       {rig && rig.body.voiceTodayDb !== null && (
@@ -150,7 +169,6 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
           {minus(rig.body.voiceTodayDb, 1)} dB against the plan.
         </Soft>
       )}
-      <Staircase plan={plan} voice={voice} onVoice={setVoice} />
       <Disclosure title="Limiter, compressor, safety track">
         <DynamicsView subject={subject} plan={plan} />
       </Disclosure>
@@ -166,59 +184,32 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
   );
 }
 
-const STATE_WORDS = { open: "", some: "partly set", set: "set", stale: "set it again" } as const;
-
-/** Where it goes and how it stands, in a line. */
-function lineAbout(subject: LevelSubject, sceneTitle: string): string {
-  const { plan, input, refusal, warning } = subject;
-  if (!plan) return refusal ? say(refusal) : "";
-  const state = warning ? "refused" : !plan.isClean ? "clips" : STATE_WORDS[settingOf(subject)];
-  return [sceneTitle, input?.name, state].filter(Boolean).join(" · ");
-}
-
 /** What do I set? Every way of the shoot, from the voice to the file. */
 export function SettingsView() {
   const { bundle } = useShoot();
-  const { subjects, chosen, choose } = useLevels();
-  const titles = new Map(bundle.scenes.map(({ id, body }) => [id, body.title]));
-  const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
+  const { chosen } = useLevels();
+  if (!chosen)
+    return (
+      <Piece>
+        <Stack>
+          <Lead>Settings follow from a talent and a place for the microphone.</Lead>
+          <Link href={stationHref(bundle.shoot.id, "dress", null)}>Go to Dress</Link>
+        </Stack>
+      </Piece>
+    );
   return (
-    <Columns $template="minmax(230px, 3fr) minmax(0, 8fr) minmax(220px, 3fr)">
+    <Columns $template="minmax(0, 1fr) minmax(210px, 16rem)">
+      <Piece key={`settings ${chosen.id}`} aria-label={`Settings of ${chosen.name}`}>
+        <ChosenWay subject={chosen} />
+      </Piece>
       <Stack>
-        <PickList
-          label="Ways from a voice to a file"
-          one="From whom"
-          items={subjects.map((subject) => ({
-            id: subject.id,
-            name: subject.name,
-            says: lineAbout(subject, titles.get(subject.sceneId ?? "") ?? ""),
-            thread: subject.wearerId ? (threads.get(subject.wearerId) ?? 0) : null,
-          }))}
-          chosenId={chosen?.id ?? null}
-          onChoose={choose}
-          empty={
-            <Stack>
-              <Lead>Settings follow from a person and a place for the microphone.</Lead>
-              <Link href={stationHref(bundle.shoot.id, "dress", null)}>Dress somebody first</Link>
-            </Stack>
-          }
-        />
-        {subjects.length > 0 && (
-          <Link href={`/shoots/${bundle.shoot.id}/settings${chosen ? `?way=${encodeURIComponent(chosen.id)}` : ""}`}>
-            <Printer size={16} aria-hidden /> Settings cards to print
-          </Link>
-        )}
+        <Piece key={`form ${chosen.id}`} aria-label={`Devices of ${chosen.name}`}>
+          <ChainForm subject={chosen} />
+        </Piece>
+        <Link href={`/shoots/${bundle.shoot.id}/settings?way=${encodeURIComponent(chosen.id)}`}>
+          <Printer size={16} aria-hidden /> Print settings cards
+        </Link>
       </Stack>
-      {chosen && (
-        <>
-          <Piece key={`settings ${chosen.id}`} aria-label={`Settings of ${chosen.name}`}>
-            <ChosenWay subject={chosen} />
-          </Piece>
-          <Piece key={`form ${chosen.id}`} aria-label={`Devices of ${chosen.name}`}>
-            <ChainForm subject={chosen} />
-          </Piece>
-        </>
-      )}
     </Columns>
   );
 }

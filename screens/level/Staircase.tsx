@@ -88,10 +88,10 @@ export function Staircase(props: { plan: LevelPlan; voice: ShownVoice; onVoice: 
   const shown = shownStages(plan, voice);
   const { targetDbfs, ceilingDbfs } = plan.targets;
   return (
-    <Stack $gap={0.6}>
+    <Stack $gap={0.5} data-part="picture">
       <Row $between>
         <h2>Stage by stage</h2>
-        <Choice label="Voice" value={voice} options={SHOWN_VOICES} onChange={props.onVoice} />
+        <Choice isPlain label="Voice" value={voice} options={SHOWN_VOICES} onChange={props.onVoice} />
       </Row>
       <p role="status">{voiceVerdict(shown, voice)}</p>
       <StairChart

@@ -1,10 +1,10 @@
 "use client";
 
-import { useAddress } from "@/ui/address";
+import { setInAddress, useAddress } from "@/ui/address";
 import { useMemo } from "react";
 import { levelsBodyOf, levelsOf, type LevelSubject, lineOf, type SettingsCard, withLine } from "@/core/planning";
 import { type LevelLine, type LevelsBody, scenesInOrder } from "@/core/records";
-import { setInAddress } from "../link/useLinks";
+import { useFocus } from "../shell/useFocus";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { useFirstChange } from "@/data/useFirstChange";
 
@@ -21,19 +21,15 @@ export function useLevels(): {
     const at = ({ sceneId }: LevelSubject) => order.get(sceneId ?? "") ?? Infinity;
     return [...levelsOf(bundle)].sort((one, other) => at(one) - at(other));
   }, [bundle]);
-  const [way, wearer, scene] = ["way", "wearer", "scene"].map((key) => query.get(key));
-  const ofWearer = subjects.filter(({ wearerId }) => wearer !== null && wearerId === wearer);
+  const { talent, scene } = useFocus();
+  const way = query.get("way");
+  const ofTalent = subjects.filter(({ wearerId }) => wearerId !== null && wearerId === talent?.id);
   const chosen =
     subjects.find(({ id }) => id === way) ??
-    ofWearer.find(({ sceneId }) => sceneId === scene) ??
-    ofWearer[0] ??
-    subjects[0] ??
-    null;
-  // The other stations go on with the same wearer and scene.
-  const choose = (id: string) => {
-    const { wearerId, sceneId } = subjects.find((each) => each.id === id) ?? {};
-    setInAddress({ way: id, ...(wearerId && { wearer: wearerId }), ...(wearerId && sceneId && { scene: sceneId }) });
-  };
+    ofTalent.find(({ sceneId }) => sceneId === scene?.id) ??
+    ofTalent[0] ??
+    (talent ? null : (subjects[0] ?? null));
+  const choose = (id: string) => setInAddress({ way: id });
   return { subjects, chosen, choose };
 }
 

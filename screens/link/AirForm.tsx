@@ -4,7 +4,7 @@ import { say } from "@/messages";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { AirScene } from "@/core/planning";
-import { schemaFaults } from "@/core/schema";
+import { interpretedFaults } from "@/core/schema";
 import {
   AirRules,
   AllowedRange,
@@ -204,7 +204,7 @@ export function RegionForm({ air, edits }: { air: AirScene; edits: AirEdits }) {
             .text()
             .then((text) => {
               const next: unknown = JSON.parse(text);
-              const [fault] = schemaFaults(Region, next);
+              const [fault] = interpretedFaults(Region, next);
               if (fault) setSays(`${file.name}: ${fault.path || "the file"}: ${say(fault.says)}`);
               else take(next as Region);
             })

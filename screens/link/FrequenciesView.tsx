@@ -86,7 +86,9 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
   };
   return (
     <Stack $gap={0.6}>
-      <Lead role="status">{verdictOf(air)}</Lead>
+      <Lead role="status" data-part="verdict">
+        {verdictOf(air)}
+      </Lead>
       {air.faults.count > 1 && <Soft>{air.faults.count} rules are broken in all.</Soft>}
       {progress ? (
         <Row>
@@ -96,7 +98,7 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
           <Button onPress={() => void doorOf().cancel()}>Stop, keep the best</Button>
         </Row>
       ) : (
-        <Row>
+        <Row data-part="next">
           <Button look="main" isDisabled={air.prepared.links.length === 0} onPress={() => void begin()}>
             Find frequencies
           </Button>
@@ -143,14 +145,16 @@ export function FrequenciesView() {
         <Piece aria-label="Frequencies">
           <Stack>
             <Coordinate air={air} edits={edits} />
-            <Spectrum
-              air={air}
-              threads={threads}
-              chosenId={chosen?.id ?? null}
-              onChoose={setChosenId}
-              onMove={(id, frequencyMHz) => edits.setLink(id, { frequencyMHz, spareMHz: null })}
-              onDrag={setIsDragging}
-            />
+            <div data-part="picture">
+              <Spectrum
+                air={air}
+                threads={threads}
+                chosenId={chosen?.id ?? null}
+                onChoose={setChosenId}
+                onMove={(id, frequencyMHz) => edits.setLink(id, { frequencyMHz, spareMHz: null })}
+                onDrag={setIsDragging}
+              />
+            </div>
             <LinkTable air={air} threads={threads} chosenId={chosen?.id ?? null} edits={edits} onChoose={setChosenId} />
             <Row $gap={0.5}>
               <Link href={`/shoots/${bundle.shoot.id}/frequencies`}>Cards to print</Link>

@@ -10,7 +10,7 @@ import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Figure, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 
 const NotPrinted = styled.div`
   @media print {

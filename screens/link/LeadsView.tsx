@@ -14,7 +14,8 @@ import { TextField } from "@/ui/TextField";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { useRemoval } from "../shell/useRemoval";
-import { LinkList } from "./LinkList";
+import { LinkSources } from "./LinkSources";
+import { NobodyYet } from "./NobodyYet";
 import { OwnFigures } from "./OwnFigures";
 import { PathDiagram } from "./PathDiagram";
 import { useConnections } from "./useConnections";
@@ -59,7 +60,7 @@ function OwnDevice({ itemId }: { itemId: string }) {
       />
       <div>
         <Button look="quiet" onPress={() => remove("kitItem", itemId, body.name)}>
-          Take it out of the kit
+          Remove from the kit
         </Button>
       </div>
     </Stack>
@@ -81,7 +82,9 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
   const source = ways[0]?.source;
   return (
     <Stack>
-      <Lead role="status">{verdictOf(connection)}</Lead>
+      <Lead role="status" data-part="verdict">
+        {verdictOf(connection)}
+      </Lead>
       {ways.map((way) => (
         <Stack key={way.source.id} $gap={0.4}>
           {ways.length > 1 && <Soft>If it is the {way.source.name}</Soft>}
@@ -139,7 +142,7 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
       )}
       {sourceId === HOUSE && (
         <Soft>
-          Carry a lead for each: which outlet a house offers is known only on arrival. Last resort: a powered
+          Carry a cable for each: which outlet a house offers is known only on arrival. Last resort: a powered
           speaker&apos;s XLR.
         </Soft>
       )}
@@ -152,25 +155,24 @@ export function LeadsView() {
   const links = useLinks();
   const { chosen } = links;
   return (
-    <Columns $template="minmax(0, 300px) minmax(0, 1fr)">
-      <Piece aria-label="Links">
-        <LinkList
-          links={links}
-          label="Links and their leads"
-          says={(connection) => {
-            const lacks = connection.ways.some(({ path }) => path && path.missing.length > 0);
-            return `${briefWay(connection, EARS)}${lacks ? " · not in the kit" : ""}`;
-          }}
-        />
-      </Piece>
-      {chosen && (
-        <Piece aria-label="Way to the file">
+    <>
+      <LinkSources
+        links={links}
+        says={(connection) => {
+          const lacks = connection.ways.some(({ path }) => path && path.missing.length > 0);
+          return `${briefWay(connection, EARS)}${lacks ? " · not in the kit" : ""}`;
+        }}
+      />
+      {chosen ? (
+        <Piece aria-label="Signal path">
           <Stack>
             <h2>{chosen.link.name}</h2>
             <ChosenLink key={chosen.link.id} connection={chosen} links={links} />
           </Stack>
         </Piece>
+      ) : (
+        <NobodyYet />
       )}
-    </Columns>
+    </>
   );
 }

@@ -26,9 +26,9 @@ const Entry = styled.li`
 
 const Head = styled.button`
   width: 100%;
-  min-height: 44px;
+  min-height: var(--hit);
   display: grid;
-  grid-template-columns: 44px minmax(0, 1.3fr) minmax(0, 1fr) auto;
+  grid-template-columns: var(--hit) minmax(0, 1.3fr) minmax(0, 1fr) auto;
   align-items: center;
   gap: 0.6rem;
   padding: 0;

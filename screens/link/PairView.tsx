@@ -9,9 +9,10 @@ import { airPlanOf, type Connection, EARS } from "@/core/planning";
 import { bankMessage, prepareAir } from "@/core/wireless";
 import type { AirBody, StepDone } from "@/core/records";
 import { Button } from "@/ui/Button";
-import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
-import { LinkList } from "./LinkList";
+import { LinkSources } from "./LinkSources";
+import { NobodyYet } from "./NobodyYet";
 import { Rehearsing } from "./Rehearsing";
 import { useConnections } from "./useConnections";
 import { useLinks } from "./useLinks";
@@ -26,7 +27,7 @@ const Steps = styled.ol`
 
 const Step = styled.button`
   width: 100%;
-  min-height: 56px;
+  min-height: var(--row);
   padding: 0.2rem 0.1rem 0.4rem;
   display: grid;
   justify-items: center;
@@ -127,7 +128,7 @@ function Walk(props: { connection: Connection; setup: SignalPath; banks: string 
         ))}
       </Steps>
       <Stack $gap={0.5}>
-        {count === steps.length && <Lead>Proved: all steps are done on the real devices.</Lead>}
+        {count === steps.length && <Lead>Verified: all steps are done on the real devices.</Lead>}
         <h3>{STEP_NAMES[step]}</h3>
         <Does>
           {stepMessages(setup, step)
@@ -170,20 +171,17 @@ export function PairView() {
   const links = useLinks();
   const { chosen } = links;
   return (
-    <Columns $template="minmax(0, 260px) minmax(0, 1fr)">
-      <Piece aria-label="Links">
-        <LinkList
-          links={links}
-          label="Links and how far they are"
-          says={({ steps, done, stale, inputId }) => {
-            if (steps.length === 0) return inputId === EARS ? "heard only" : "nothing to pair";
-            if (stale.length > 0) return `${stale.length} ${stale.length === 1 ? "step" : "steps"} again: it changed`;
-            const count = steps.filter((id) => done.get(id) === "real").length;
-            return count === steps.length ? "proved" : `${count} of ${steps.length} steps`;
-          }}
-        />
-      </Piece>
-      {chosen && (
+    <>
+      <LinkSources
+        links={links}
+        says={({ steps, done, stale, inputId }) => {
+          if (steps.length === 0) return inputId === EARS ? "heard only" : "nothing to pair";
+          if (stale.length > 0) return `${stale.length} ${stale.length === 1 ? "step" : "steps"} again: it changed`;
+          const count = steps.filter((id) => done.get(id) === "real").length;
+          return count === steps.length ? "verified" : `${count} of ${steps.length} steps`;
+        }}
+      />
+      {chosen ? (
         <Piece aria-label="Walk">
           <Stack>
             <h2>{chosen.link.name}</h2>
@@ -193,13 +191,15 @@ export function PairView() {
               <Soft>
                 Nothing to pair or plug here.{" "}
                 <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${chosen.link.id}`}>
-                  Say where it goes
+                  Choose its cable and input
                 </Link>
               </Soft>
             )}
           </Stack>
         </Piece>
+      ) : (
+        <NobodyYet />
       )}
-    </Columns>
+    </>
   );
 }

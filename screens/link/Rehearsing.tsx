@@ -1,5 +1,6 @@
 "use client";
 
+import { setInAddress } from "@/ui/address";
 import { say, STEP_NAMES } from "@/messages";
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
@@ -32,7 +33,6 @@ import { Tick } from "@/ui/Ticks";
 import { Row, Stack } from "@/ui/layout";
 import { DeviceFront } from "./DeviceFront";
 import { useConnections } from "./useConnections";
-import { setInAddress } from "./useLinks";
 
 const Fronts = styled.div`
   display: grid;

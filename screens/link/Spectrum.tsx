@@ -80,7 +80,7 @@ const Pin = styled.div<{ $colour: string }>`
     z-index: 1;
     left: 0;
     top: 0.25rem;
-    min-width: 44px;
+    min-width: var(--hit);
     padding: 0.25rem 0.35rem;
     text-align: center;
     background: var(--paper);

@@ -1,17 +1,11 @@
 "use client";
 
-import { replaceAddress, useAddress } from "@/ui/address";
+import { setInAddress, useAddress } from "@/ui/address";
 import { useMemo } from "react";
 import { airBodyOf, type Connection, type ConnectionPlan, connectionsOf } from "@/core/planning";
 import type { AirBody } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
-
-/** Writes into the address without asking the server for anything. */
-export function setInAddress(changes: Record<string, string>): void {
-  const url = new URL(window.location.href);
-  for (const [key, value] of Object.entries(changes)) url.searchParams.set(key, value);
-  replaceAddress(`${url.pathname}${url.search}`);
-}
+import { useFocus } from "../shell/useFocus";
 
 export interface Links {
   air: AirBody;
@@ -25,9 +19,10 @@ export interface Links {
 export function useLinks(): Links {
   const { bundle } = useShoot();
   const { query } = useAddress();
+  const { talent } = useFocus();
   const air = useMemo(() => airBodyOf(bundle), [bundle]);
   const plan = useMemo(() => connectionsOf(bundle), [bundle]);
-  const wanted = query.get("link") ?? query.get("wearer");
+  const wanted = query.get("link") ?? talent?.id;
   const { connections } = plan;
   return {
     air,

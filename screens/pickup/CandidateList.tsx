@@ -12,7 +12,7 @@ import { upperFirst } from "../dress/words";
 const Group = styled(RadioGroup)`
   display: grid;
   .way {
-    min-height: 48px;
+    min-height: var(--row);
     padding: 0.3rem 0.5rem;
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto;

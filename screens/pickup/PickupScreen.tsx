@@ -1,18 +1,17 @@
 "use client";
 
 import { say } from "@/messages";
-import { replaceAddress, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useState } from "react";
 import { OVERHEAD_SCHOOLS, type PickupWishes, type PlacedMic, SHOT_SIZES } from "@/core/pickup";
 import { pickupAdvice, pickupScene, type PickupScene } from "@/screens/pickup/pickupScene";
-import { scenesInOrder } from "@/core/records";
 import { Choice } from "@/ui/Choice";
 import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { RecordFaults } from "../shell/RecordFaults";
+import { useFocus } from "../shell/useFocus";
 import { storedPickup } from "@/core/planning";
 import { useShoot } from "@/data/ShootProvider";
 import { usePickup } from "./usePickup";
@@ -63,13 +62,15 @@ function Scene({ pickup }: { pickup: PickupScene }) {
   const mics = shown === "own" ? body.setup.mics : (candidate?.mics ?? NO_MICS);
   return (
     <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
-      <Piece aria-label="Plan and section">
+      <Piece aria-label="Plan and section" data-part="picture">
         <Arrangement pickup={pickup} mics={mics} edits={edits} onOwn={() => setShown("own")} />
       </Piece>
       <Stack>
         <Piece aria-label="Ways">
           <Stack $gap={0.6}>
-            <Lead aria-live="polite">{say(pickupAdvice(pickup))}</Lead>
+            <Lead aria-live="polite" data-part="verdict">
+              {say(pickupAdvice(pickup))}
+            </Lead>
             {!pickup.isScouted && <Soft>The place is not scouted: a furnished living room is assumed.</Soft>}
             <Wishes wishes={body.wishes} set={edits.setWishes} />
             <CandidateList pickup={pickup} shown={shown} onShow={setShown} />
@@ -88,27 +89,14 @@ function Scene({ pickup }: { pickup: PickupScene }) {
 /** Which microphone, pattern, distance, angle? */
 export function PickupScreen() {
   const { bundle } = useShoot();
-  const wanted = useAddress().query.get("scene");
-  const scenes = scenesInOrder(bundle.scenes);
-  const sceneId = scenes.find(({ id }) => id === wanted)?.id ?? scenes[0]?.id ?? null;
+  const sceneId = useFocus().scene?.id ?? null;
   const pickup = sceneId ? pickupScene(bundle, sceneId) : null;
   const stored = sceneId ? storedPickup(bundle, sceneId) : null;
   return (
     <Stack>
-      <VisuallyHidden as="h1">Pickup: which microphone, pattern, distance, angle?</VisuallyHidden>
+      <VisuallyHidden as="h1">Pickup: which microphone, and where?</VisuallyHidden>
       {pickup ? (
         <>
-          <Row>
-            <Select
-              label="Scene"
-              value={pickup.scene.id}
-              options={scenes.map(({ id, body }) => ({
-                value: id,
-                name: `Day ${body.day}, ${body.startsAt}: ${body.title}`,
-              }))}
-              onChange={(id) => replaceAddress(`?scene=${id}`)}
-            />
-          </Row>
           <RecordFaults of={{ scene: pickup.scene.id, ...(stored && { pickup: stored.id }) }}>
             <Scene key={pickup.scene.id} pickup={pickup} />
           </RecordFaults>

@@ -52,7 +52,7 @@ const Noise = styled.div`
 const Bar = styled.div`
   position: absolute;
   inset-block: 7px;
-  min-width: 44px;
+  min-width: var(--hit);
   border: 2px solid var(--chalk);
   background: color-mix(in srgb, var(--paper) 55%, transparent);
   cursor: grab;

@@ -23,13 +23,15 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
   const metres = (value: number) =>
     units === "metric" ? `${value.toFixed(1)} m` : `${(value / 0.3048).toFixed(1)} ft`;
   return (
-    <Stack>
-      <Lead aria-live="polite">{say(verdict.says)}</Lead>
-      <p>{verdict.advice.map(say).join(" ")}</p>
+    <Stack $gap={0.7}>
+      <Lead aria-live="polite" data-part="verdict">
+        {say(verdict.says)}
+      </Lead>
+      <p data-part="next">{verdict.advice.map(say).join(" ")}</p>
       <Row $gap={1.6}>
         {forecast.reverberationS && (
           <div>
-            <Soft>Echo, middle</Soft>
+            <Soft>RT60, 500 Hz to 1 kHz</Soft>
             <Figure $size="big">
               <Known $as={isEchoProved ? "proved" : "planned"}>{forecast.midS.toFixed(2)}</Known>
               <small>s</small>
@@ -47,7 +49,7 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
         </div>
         {forecast.reverberationS && (
           <div>
-            <Soft>Room as loud as voice at</Soft>
+            <Soft>Critical distance</Soft>
             <Figure $size="big">
               <Known $as={isEchoProved ? "proved" : "planned"}>{metres(forecast.criticalDistanceM)}</Known>
             </Figure>
@@ -60,7 +62,9 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
         </Soft>
       )}
       {forecast.octavesS && (
-        <EchoChart reverberationS={forecast.octavesS} plannedS={isEchoProved ? forecast.plannedOctavesS : null} />
+        <div data-part="picture">
+          <EchoChart reverberationS={forecast.octavesS} plannedS={isEchoProved ? forecast.plannedOctavesS : null} />
+        </div>
       )}
       <Disclosure title="How this was computed">
         <Soft>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Link } from "@/ui/address";
+import { Link, setInAddress, useAddress } from "@/ui/address";
 import { FileText, Plus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -12,6 +12,7 @@ import { Tabs } from "@/ui/Tabs";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { RecordFaults } from "../shell/RecordFaults";
+import { useFocus } from "../shell/useFocus";
 import { useRemoval } from "../shell/useRemoval";
 import { Forecast } from "./Forecast";
 import { RoomForm } from "./RoomForm";
@@ -22,7 +23,7 @@ const NoiseView = later(() => import("./NoiseView").then((module) => module.Nois
 const QuietTimes = later(() => import("./QuietTimes").then((module) => module.QuietTimes));
 
 const Sheet = styled(Link)`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
   gap: 0.4rem;
@@ -41,7 +42,10 @@ export function ScoutScreen() {
   const { bundle } = useShoot();
   const store = useShootStore();
   const remove = useRemoval();
-  const [selected, setSelected] = useState<string | null>(null);
+  const { query } = useAddress();
+  const { scene } = useFocus();
+  const selected = query.get("place") ?? scene?.body.placeId;
+  const setSelected = (id: string) => setInAddress({ place: id });
   const [view, setView] = useState<ViewId>("room");
   const { units } = bundle.shoot.body;
   const place = bundle.places.find((each) => each.id === selected) ?? bundle.places[0] ?? null;
@@ -63,17 +67,17 @@ export function ScoutScreen() {
 
   return (
     <Stack>
-      <Row $between>
-        <VisuallyHidden as="h1">Scout: what will the place do to the voice?</VisuallyHidden>
-        <Button look={place ? "plain" : "main"} onPress={addPlace}>
-          <Plus size={18} aria-hidden /> Add a place
-        </Button>
-      </Row>
+      <VisuallyHidden as="h1">Scout: what will the place do to the voice?</VisuallyHidden>
       {!place && (
         <Piece>
           <Stack>
             <Lead>Where will they speak?</Lead>
-            <Soft>Add the place: its size, what it is made of and how loud it is. The echo and a verdict follow.</Soft>
+            <Soft>Add the place: its size, what it is made of and how loud it is. The verdict follows.</Soft>
+            <div>
+              <Button look="main" onPress={addPlace}>
+                <Plus size={18} aria-hidden /> Add place
+              </Button>
+            </div>
           </Stack>
         </Piece>
       )}
@@ -86,15 +90,30 @@ export function ScoutScreen() {
         >
           <Stack key={place.id}>
             <Row $between>
-              <Choice label="About this place" value={view} options={VIEWS} onChange={setView} />
-              <Sheet href={`/shoots/${bundle.shoot.id}/site?place=${place.id}`}>
-                <FileText size={18} aria-hidden /> Site sheet
-              </Sheet>
+              <Choice isPlain label="Scout views" value={view} options={VIEWS} onChange={setView} />
+              <Row>
+                <Button onPress={addPlace}>
+                  <Plus size={16} aria-hidden /> Add place
+                </Button>
+                <Sheet href={`/shoots/${bundle.shoot.id}/site?place=${place.id}`}>
+                  <FileText size={18} aria-hidden /> Site sheet
+                </Sheet>
+              </Row>
             </Row>
             {view === "times" ? (
               <QuietTimes firstDay={firstDay} />
             ) : (
               <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
+                <Stack>
+                  <Piece aria-label="Verdict">
+                    <Forecast forecast={forecast} units={units} />
+                  </Piece>
+                  {view === "room" && forecast.plannedS && (
+                    <Piece aria-label="Treatments">
+                      <Treatments placeId={place.id} model={place.body.model} />
+                    </Piece>
+                  )}
+                </Stack>
                 {view === "room" && (
                   <Piece aria-label="Room">
                     <Stack>
@@ -117,16 +136,6 @@ export function ScoutScreen() {
                 {view === "noise" && (
                   <NoiseView placeId={place.id} model={place.body.model} forecast={forecast} units={units} />
                 )}
-                <Stack>
-                  <Piece aria-label="Verdict">
-                    <Forecast forecast={forecast} units={units} />
-                  </Piece>
-                  {view === "room" && forecast.plannedS && (
-                    <Piece aria-label="Treatments">
-                      <Treatments placeId={place.id} model={place.body.model} />
-                    </Piece>
-                  )}
-                </Stack>
               </Columns>
             )}
           </Stack>

@@ -35,7 +35,7 @@ const NotPrinted = styled.div`
 `;
 
 const Back = styled(Link)`
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
 `;

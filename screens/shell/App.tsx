@@ -3,6 +3,7 @@
 import { useEffect, useSyncExternalStore, type ComponentType } from "react";
 import { HubProvider, ShootProvider, useShootPart, type NotShown } from "@/data/ShootProvider";
 import { askEarly } from "@/data/server";
+import { I18nProvider } from "react-aria-components";
 import { Link, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { Button } from "@/ui/Button";
@@ -52,6 +53,7 @@ const SCREENS: Record<string, { title: string; Screen: ReturnType<typeof screen>
   pickup: { title: "Pickup", Screen: screen(async () => (await import("../pickup/PickupScreen")).PickupScreen) },
   dress: { title: "Dress", Screen: screen(async () => (await import("../dress/DressScreen")).DressScreen) },
   card: { title: "Card", Screen: screen(async () => (await import("../dress/CardScreen")).CardScreen) },
+  kit: { title: "Kit", Screen: screen(async () => (await import("../kit/KitScreen")).KitScreen) },
   link: { title: "Link", Screen: screen(async () => (await import("../link/LinkScreen")).LinkScreen) },
   frequencies: {
     title: "Frequencies",
@@ -174,8 +176,11 @@ export function App() {
   useWholeApplication();
   if (!isAwake) return <Opening />;
   return (
-    <HubProvider opening={<Opening />}>
-      <Place />
-    </HubProvider>
+    // Dates and numbers are written in one way, whatever the browser is set to.
+    <I18nProvider locale="en-GB">
+      <HubProvider opening={<Opening />}>
+        <Place />
+      </HubProvider>
+    </I18nProvider>
   );
 }

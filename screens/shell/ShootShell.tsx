@@ -1,79 +1,32 @@
 "use client";
 
-import { Link, goTo, replaceAddress, useAddress } from "@/ui/address";
-import { Contrast, Keyboard } from "lucide-react";
-import { later } from "@/ui/later";
 import { useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
-import { STATION_IDS, STATIONS } from "@/core/board";
+import { STATION_IDS, STATIONS, type StationId } from "@/core/board";
+import { rigsOfScene } from "@/core/records";
 import { STATION_QUESTIONS } from "@/messages";
-import { Button } from "@/ui/Button";
-import { Tooltip } from "@/ui/Tooltip";
-import { useShootPart } from "@/data/ShootProvider";
+import { goTo, replaceAddress, useAddress } from "@/ui/address";
+import { later } from "@/ui/later";
+import { useShoot, useShootPart, useShootStore } from "@/data/ShootProvider";
+import { showToast } from "@/ui/toasts";
+import { CallList } from "./CallList";
+import { CallListRoom } from "./InCallList";
 import { Page } from "./Page";
-import { SaveLine } from "./SaveLine";
-import { ThreadNav, stationHref } from "./ThreadNav";
+import { PhoneBar } from "./PhoneBar";
+import { StationRail } from "./StationRail";
+import { TopBar } from "./TopBar";
+import { withFocus } from "./focus";
 import { switchGround } from "./ground";
+import { stationHref } from "./stationHref";
 import { useShownKeys } from "./stationKeys";
+import { useAddTalent } from "./useAddTalent";
+import { useFocus } from "./useFocus";
 import { useKeys, type KeyCommand } from "./useKeys";
+import { usePlanningOf, useStationStates } from "./useLinePlans";
 
-// It comes right after the page, before anyone can ask for it, also where the signal is lost later.
+// They come right after the page, before anyone can ask for them, also where the signal is lost later.
 const KeysDialog = later(() => import("./KeysDialog").then((module) => module.KeysDialog));
-
-const Header = styled.header`
-  padding: 0.5rem 1rem 0;
-  display: grid;
-  gap: 0.4rem;
-  border-bottom: 1px solid var(--seam);
-  @media print {
-    display: none;
-  }
-`;
-
-/** On a phone the save line falls below; title and tools share the first line. */
-const TopLine = styled.div`
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
-  align-items: center;
-  gap: 0 0.9rem;
-  > [role="status"] {
-    grid-row: 2;
-    grid-column: 1 / -1;
-  }
-  @media (min-width: 700px) {
-    grid-template-columns: auto minmax(0, 1fr) auto auto;
-    > [role="status"] {
-      grid-row: 1;
-      grid-column: 3;
-    }
-  }
-`;
-
-const Tools = styled.div`
-  display: flex;
-  gap: 0.5rem;
-  grid-row: 1;
-  grid-column: -2;
-`;
-
-const Title = styled(Link)`
-  min-width: 0;
-  overflow-wrap: anywhere;
-  font-family: "Fraunces Variable", serif;
-  font-size: 1.25rem;
-  font-weight: 600;
-  color: var(--ink);
-  text-decoration: none;
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
-`;
-
-const Home = styled(Link)`
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
-`;
+const Palette = later(() => import("./Palette").then((module) => module.Palette));
 
 const Skip = styled.a`
   position: absolute;
@@ -87,69 +40,122 @@ const Skip = styled.a`
   }
 `;
 
-/** The frame of every screen of a shoot: where we are, the thread, whether it is saved. */
+const Frame = styled.div<{ $withCalls: boolean }>`
+  display: grid;
+  align-items: start;
+  grid-template-columns: auto ${({ $withCalls }) => ($withCalls ? "auto" : "")} minmax(0, 1fr);
+  @media (max-width: 899px) {
+    grid-template-columns: minmax(0, 1fr);
+    padding-bottom: calc(56px + env(safe-area-inset-bottom));
+  }
+  @media print {
+    display: block;
+    padding: 0;
+  }
+`;
+
+/** Stations about people: the call list stands beside them. */
+const WITH_CALLS: readonly string[] = ["dress", "link", "level", "roll", "check"] satisfies StationId[];
+
+/** Plans what rail and call list show, where the board does not plan it all. */
+function ScenePlanning({ sceneId }: { sceneId: string | null }) {
+  usePlanningOf(sceneId);
+  return null;
+}
+
+/** The talent before or after one in the scene. */
+function useNextTalent(): (by: number) => void {
+  const { bundle } = useShoot();
+  const { query } = useAddress();
+  const { scene, talent } = useFocus();
+  return (by) => {
+    if (!scene) return;
+    const ids = rigsOfScene(bundle, scene.id).map(({ body }) => body.wearerId);
+    if (ids.length === 0) return;
+    const at = Math.max(0, ids.indexOf(talent?.id ?? ""));
+    replaceAddress(withFocus(query, { wearerId: ids[(at + by + ids.length) % ids.length]!, sceneId: scene.id }));
+  };
+}
+
+/** The frame of every screen of a shoot: where we are, the stations, the talent of the scene. */
 export function ShootShell({ children }: { children: ReactNode }) {
   const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
-  const title = useShootPart(({ bundle }) => bundle.shoot.body.title);
-  const wearers = useShootPart(({ bundle }) => bundle.wearers);
-  const { query } = useAddress();
-  const wearerId = query.get("wearer");
-  const sceneId = query.get("scene");
+  const { path, query } = useAddress();
+  const page = path.split("/")[3] ?? "";
+  const isBoard = page === "";
+  const focus = useFocus();
+  const store = useShootStore();
+  const nextTalent = useNextTalent();
+  const addTalent = useAddTalent();
   const [isHelpOpen, setIsHelpOpen] = useState(false);
-  const wearerIds = wearers.map(({ id }) => id).join(" ");
+  const [isFinding, setIsFinding] = useState(false);
+  const [room, setRoom] = useState<HTMLElement | null>(null);
+  // What the address names goes along; what is only the first of a scene is the first there too.
+  const [wearerId, sceneId] = [query.get("wearer"), query.get("scene")];
+  const states = useStationStates(isBoard ? null : (focus.rig?.id ?? focus.talent?.id ?? ""));
 
-  const commands = useMemo<KeyCommand[]>(() => {
-    const ids = wearerIds.split(" ").filter(Boolean);
-    const nextWearer = (by: number) => {
-      if (ids.length === 0) return;
-      const at = Math.max(0, ids.indexOf(wearerId ?? ""));
-      const url = new URL(window.location.href);
-      url.searchParams.delete("scene");
-      url.searchParams.set("wearer", ids[(at + by + ids.length) % ids.length]!);
-      replaceAddress(`${url.pathname}${url.search}`);
-    };
-    return [
-      { key: "b", says: "Board", run: () => goTo(`/shoots/${shootId}`) },
-      { key: "d", says: "Day sheet: who is dressed when", run: () => goTo(stationHref(shootId, "day", null)) },
-      ...STATION_IDS.map((id, index) => ({
-        key: String(index + 1),
-        says: `${STATIONS[id].name}: ${STATION_QUESTIONS[id]}`,
-        run: () => goTo(stationHref(shootId, id, wearerId, sceneId)),
-      })),
-      { key: "n", says: "Next talent", run: () => nextWearer(1) },
-      { key: "p", says: "Previous talent", run: () => nextWearer(-1) },
-      { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
-      { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
-    ];
-  }, [shootId, wearerId, sceneId, wearerIds]);
-  useKeys(commands);
+  const commands: KeyCommand[] = [
+    { key: "b", says: "Board", run: () => goTo(`/shoots/${shootId}`) },
+    { key: "d", says: "Day sheet", run: () => goTo(stationHref(shootId, "day", wearerId, sceneId)) },
+    ...STATION_IDS.map((id, index) => ({
+      key: String(index + 1),
+      says: `${STATIONS[id].name}: ${STATION_QUESTIONS[id]}`,
+      run: () => goTo(stationHref(shootId, id, wearerId, sceneId)),
+    })),
+    { key: "n", says: "Next talent", run: () => nextTalent(1) },
+    { key: "p", says: "Previous talent", run: () => nextTalent(-1) },
+    { key: "/", says: "Find anything by its name", run: () => setIsFinding(true) },
+    { key: "g", says: "Ground: day or dark set", run: () => void switchGround() },
+    { key: "?", says: "This list", run: () => setIsHelpOpen(true) },
+  ];
+  const goBack = (isBack: boolean) => {
+    const isDone = isBack ? store.undo() : store.redo();
+    showToast({
+      says: isDone ? (isBack ? "Undone." : "Done again.") : isBack ? "Nothing to undo." : "Nothing to redo.",
+    });
+  };
+  useKeys(commands, [
+    { key: "k", worksInFields: true, run: () => setIsFinding(true) },
+    { key: "z", run: () => goBack(true) },
+    { key: "z", withShift: true, run: () => goBack(false) },
+    { key: "y", run: () => goBack(false) },
+  ]);
   const stationKeys = useShownKeys();
+  const deeds = useMemo(
+    () => [
+      { id: "add talent", name: "Add talent", says: "to this scene", run: () => addTalent(sceneId) },
+      { id: "ground", name: "Day or dark set", says: "g", run: () => void switchGround() },
+      { id: "undo", name: "Undo", says: "Ctrl+Z", run: () => void store.undo() },
+      { id: "redo", name: "Redo", says: "Ctrl+Shift+Z", run: () => void store.redo() },
+      { id: "keys", name: "Show keys", says: "?", run: () => setIsHelpOpen(true) },
+      { id: "shoots", name: "All shoots", says: "", run: () => goTo("/") },
+    ],
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [sceneId, shootId],
+  );
+  const withCalls = WITH_CALLS.includes(page);
 
   return (
     <>
-      <Skip href="#work">To the work</Skip>
-      <Header>
-        <TopLine>
-          <Home href="/">Shoots</Home>
-          <Title href={`/shoots/${shootId}`}>{title}</Title>
-          <SaveLine />
-          <Tools>
-            <Tooltip says="Day or dark set (g)">
-              <Button aria-label="Switch between day and dark set" onPress={() => void switchGround()}>
-                <Contrast size={18} aria-hidden />
-              </Button>
-            </Tooltip>
-            <Tooltip says="Keys (?)">
-              <Button aria-label="Show keys" onPress={() => setIsHelpOpen(true)}>
-                <Keyboard size={18} aria-hidden />
-              </Button>
-            </Tooltip>
-          </Tools>
-        </TopLine>
-        <ThreadNav shootId={shootId} />
-      </Header>
-      <Page id="work">{children}</Page>
+      <Skip href="#work">Skip to content</Skip>
+      <TopBar focus={focus} onFind={() => setIsFinding(true)} onHelp={() => setIsHelpOpen(true)} />
+      <Frame $withCalls={withCalls}>
+        <StationRail
+          shootId={shootId}
+          wearerId={wearerId}
+          sceneId={sceneId}
+          thread={isBoard ? null : (focus.talent?.body.thread ?? null)}
+          states={states}
+        />
+        {withCalls && <CallList focus={focus} onRoom={setRoom} />}
+        <Page id="work">
+          <CallListRoom value={room}>{children}</CallListRoom>
+        </Page>
+      </Frame>
+      <PhoneBar shootId={shootId} wearerId={wearerId} sceneId={sceneId} states={states} />
+      {!isBoard && <ScenePlanning sceneId={focus.scene?.id ?? null} />}
       <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={[...commands, ...stationKeys]} />
+      {isFinding && <Palette focus={{ wearerId, sceneId }} deeds={deeds} onClose={() => setIsFinding(false)} />}
     </>
   );
 }

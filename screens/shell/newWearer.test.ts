@@ -1,6 +1,6 @@
 import { SLACK_WATER, MILLER } from "@/demo/slackWater";
 import { MILLER_RIG } from "@/demo/recordings";
-import { RECORD_SCHEMAS, rigsOfWearer } from "@/core/records";
+import { RECORD_SCHEMAS, rigsOfWearer, scenesInOrder } from "@/core/records";
 import { fits } from "@/core/schema";
 import type { ShootStore } from "@/data/shootStore";
 import { bundleOf, testStore } from "@/fixtures/testStore";
@@ -22,11 +22,12 @@ const miller = () => ({
 
 test("a new wearer stands in the first scene in a shirt, with the next thread, nothing decided", () => {
   const before = now().wearers.length;
-  const id = addWearer(store, now());
+  const { wearerId: id, sceneId } = addWearer(store, now());
   const wearer = now().wearers.find((each) => each.id === id)!;
   expect(wearer.body).toMatchObject({ name: `Talent ${before + 1}`, thread: before % 8, voice: "unknown" });
   const [rig] = rigsOfWearer(now(), id);
-  expect(rig!.body).toMatchObject({ choice: null, isRigged: false, sceneId: now().scenes[0]!.id });
+  expect(rig!.body).toMatchObject({ choice: null, isRigged: false, sceneId: scenesInOrder(now().scenes)[0]!.id });
+  expect(rig!.body.sceneId).toBe(sceneId);
 });
 
 test("the first wearer of an empty shoot makes its first scene, at the first place if there is one", () => {

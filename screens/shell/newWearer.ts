@@ -1,10 +1,14 @@
 import { FIRST_OUTFIT, newRig } from "@/core/planning";
-import { newScene, type RigBody, type ShootBundle, type Stored, THREADS } from "@/core/records";
+import { newScene, type RigBody, scenesInOrder, type ShootBundle, type Stored, THREADS } from "@/core/records";
 import type { ShootStore } from "@/data/shootStore";
 import { clipText } from "@/core/schema";
 
-/** Adds a person in a shirt, in a scene at the first place; returns their id. */
-export function addWearer(store: ShootStore, bundle: ShootBundle): string {
+/** Adds a person in a shirt to a scene, or to the first one; where there is none, one is made at the first place. */
+export function addWearer(
+  store: ShootStore,
+  bundle: ShootBundle,
+  wanted: string | null = null,
+): { wearerId: string; sceneId: string } {
   const shootId = bundle.shoot.id;
   const wearerId = store.create("wearer", {
     shootId,
@@ -18,9 +22,11 @@ export function addWearer(store: ShootStore, bundle: ShootBundle): string {
     outfit: FIRST_OUTFIT,
   });
   const sceneId =
-    bundle.scenes[0]?.id ?? store.create("scene", newScene(shootId, { placeId: bundle.places[0]?.id ?? null }));
+    bundle.scenes.find(({ id }) => id === wanted)?.id ??
+    scenesInOrder(bundle.scenes)[0]?.id ??
+    store.create("scene", newScene(shootId, { placeId: bundle.places[0]?.id ?? null }));
   store.create("rig", newRig({ shootId, wearerId, sceneId }));
-  return wearerId;
+  return { wearerId, sceneId };
 }
 
 /** Adds a person dressed alike, with the same rig in the same scene, not asked and not rigged yet; returns their id. */

@@ -35,10 +35,30 @@ function isInOverlay(target: EventTarget | null): boolean {
   );
 }
 
-/** Listens for single keys all over the page. */
-export function useKeys(commands: readonly KeyCommand[]): void {
+/** A key with Control or Command. */
+export interface ControlCommand {
+  key: string;
+  withShift?: boolean;
+  /** In a field it is the field's own, unless it works everywhere. */
+  worksInFields?: boolean;
+  run: () => void;
+}
+
+const NONE: readonly ControlCommand[] = [];
+
+/** Listens for single keys all over the page, and for some with Control or Command. */
+export function useKeys(commands: readonly KeyCommand[], controls: readonly ControlCommand[] = NONE): void {
   useEffect(() => {
     function onKey(event: KeyboardEvent): void {
+      if ((event.ctrlKey || event.metaKey) && !event.altKey && !event.defaultPrevented) {
+        const control = controls.find(
+          ({ key, withShift = false }) => key === event.key.toLowerCase() && withShift === event.shiftKey,
+        );
+        if (!control || isInOverlay(event.target) || (!control.worksInFields && isTyping(event.target))) return;
+        event.preventDefault();
+        control.run();
+        return;
+      }
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
       if (!areKeysOn() || isTyping(event.target) || isInOverlay(event.target)) return;
       const command = commands.find((each) => each.key === event.key);
@@ -48,5 +68,5 @@ export function useKeys(commands: readonly KeyCommand[]): void {
     }
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
-  }, [commands]);
+  }, [commands, controls]);
 }

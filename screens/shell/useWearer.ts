@@ -2,8 +2,10 @@
 
 import { replaceAddress, useAddress } from "@/ui/address";
 import { placeOfRig, planRig, type RigPlan } from "@/core/planning";
-import { rigsOfWearer, type Stored } from "@/core/records";
+import type { Stored } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
+import { withFocus } from "./focus";
+import { useFocus } from "./useFocus";
 
 export interface WorkingOn {
   wearer: Stored<"wearer">;
@@ -13,20 +15,14 @@ export interface WorkingOn {
   plan: RigPlan;
 }
 
-/** The wearer and scene named in the address, or the first, with the plan that follows from everything known. */
-export function useWearer(): { workingOn: WorkingOn | null; choose: (wearerId: string) => void } {
+/** The talent and scene that are worked on, with the plan that follows from everything known. */
+export function useWearer(): { workingOn: WorkingOn | null; choose: (wearerId: string, sceneId?: string) => void } {
   const { bundle } = useShoot();
   const { query } = useAddress();
-  const wantedWearer = query.get("wearer");
-  const wantedScene = query.get("scene");
-  const rigged = bundle.wearers.filter((each) => bundle.rigs.some((rig) => rig.body.wearerId === each.id));
-  const wearer = rigged.find((each) => each.id === wantedWearer) ?? rigged[0] ?? null;
-  const rigs = wearer ? rigsOfWearer(bundle, wearer.id) : [];
-  const rig = rigs.find((each) => each.body.sceneId === wantedScene) ?? rigs[0] ?? null;
-  const place = rig ? placeOfRig(bundle, rig.body) : null;
-  const choose = (wearerId: string) => replaceAddress(`?wearer=${wearerId}`);
+  const { talent: wearer, rig, scene } = useFocus();
+  const choose = (wearerId: string, sceneId?: string) => replaceAddress(withFocus(query, { wearerId, sceneId }));
   if (!wearer || !rig) return { workingOn: null, choose };
-  const scene = bundle.scenes.find((each) => each.id === rig.body.sceneId) ?? null;
+  const place = placeOfRig(bundle, rig.body);
   const plan = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
   return { workingOn: { wearer, rig, scene, place, plan }, choose };
 }

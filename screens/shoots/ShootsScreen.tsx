@@ -4,20 +4,24 @@ import { getLocalTimeZone, today } from "@internationalized/date";
 import { useQuery } from "@tanstack/react-query";
 import { MoreVertical } from "lucide-react";
 import { useState } from "react";
+import { Button as AriaButton, FileTrigger } from "react-aria-components";
 import styled from "styled-components";
 import type { Stored } from "@/core/records";
 import { useHub, useShoots } from "@/data/ShootProvider";
 import { askDemo } from "@/data/server";
 import { Link, goTo } from "@/ui/address";
 import { Button } from "@/ui/Button";
-import { Dialog } from "@/ui/Dialog";
 import { Disclosure } from "@/ui/Disclosure";
 import { Menu } from "@/ui/Menu";
 import { showToast } from "@/ui/toasts";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { saveFile } from "../files/saveFile";
 import { Page } from "../shell/Page";
+import { dayWords } from "./dayWords";
+import { DeleteShoot } from "./DeleteShoot";
 import { NewShoot } from "./NewShoot";
+import { DOORS, doorHref, QUICK_LOOK, quickLook } from "./quickLook";
+import { importShoot } from "./shootFiles";
 
 const Wordmark = styled.h1`
   font-size: 2.2rem;
@@ -28,7 +32,7 @@ const ShootLink = styled(Link)`
   font-family: "Fraunces Variable", serif;
   font-size: 1.15rem;
   font-weight: 600;
-  min-height: 44px;
+  min-height: var(--hit);
   display: inline-flex;
   align-items: center;
 `;
@@ -44,34 +48,8 @@ const List = styled.ul`
   }
 `;
 
-function daysOf({ body }: Stored<"shoot">): string {
-  return `${body.firstDay}, ${body.days} ${body.days === 1 ? "day" : "days"}, ${body.frameRate} fps`;
-}
-
 function dayOf(iso: string): string {
   return iso.slice(0, 10);
-}
-
-/** Asks before a shoot goes into the bin. */
-function DeleteDialog({ shoot, onClose }: { shoot: Stored<"shoot">; onClose: () => void }) {
-  const hub = useHub();
-  return (
-    <Dialog title={`Delete ${shoot.body.title}?`} isOpen isUrgent onClose={onClose}>
-      <p>Everything in it goes into the bin, and stays there for 30 days.</p>
-      <Row>
-        <Button
-          look="main"
-          onPress={() => {
-            hub.remove("shoot", shoot);
-            onClose();
-          }}
-        >
-          Delete this shoot
-        </Button>
-        <Button onPress={onClose}>Keep it</Button>
-      </Row>
-    </Dialog>
-  );
 }
 
 /** Shoots that were deleted, as long as they are kept. */
@@ -125,11 +103,102 @@ function Leftovers() {
   );
 }
 
-/** The crew's shoots, the demo, and a new one. */
+const Doors = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.6rem;
+  grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+`;
+
+/** A question as a swing ticket on a thread. */
+const Door = styled(AriaButton)`
+  width: 100%;
+  height: 100%;
+  padding: 0.7rem 0.9rem 0.8rem;
+  display: grid;
+  gap: 0.15rem;
+  align-content: start;
+  text-align: left;
+  font: inherit;
+  color: var(--ink);
+  background: var(--paper);
+  border: 1px solid var(--seam);
+  border-top: 3px dashed var(--chalk);
+  cursor: pointer;
+  strong {
+    font-family: "Fraunces Variable", serif;
+    font-size: 1.1rem;
+    font-weight: 600;
+  }
+  span {
+    font-size: 0.9rem;
+    color: var(--ink-soft);
+  }
+  &[data-hovered] {
+    background: var(--paper-deep);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--chalk);
+    outline-offset: 2px;
+  }
+`;
+
+/** One answer without a shoot. */
+function QuickLook({ shoots, today }: { shoots: readonly Stored<"shoot">[]; today: string }) {
+  const hub = useHub();
+  const known = new Set(shoots.filter(({ body }) => body.title === QUICK_LOOK).map(({ id }) => id));
+  return (
+    <Stack $gap={0.6} role="region" aria-label="Quick look">
+      <h2>One question, no shoot</h2>
+      <Doors>
+        {DOORS.map(({ page, question, about, view }) => (
+          <li key={page}>
+            <Door
+              onPress={() => {
+                const { shootId, wearerId } = quickLook(hub, known, today);
+                goTo(doorHref(shootId, wearerId, page, view));
+              }}
+            >
+              <strong>{question}</strong>
+              <span>{about}</span>
+            </Door>
+          </li>
+        ))}
+      </Doors>
+    </Stack>
+  );
+}
+
+function ImportShoot() {
+  const hub = useHub();
+  async function take(files: FileList | null): Promise<void> {
+    const file = files?.[0];
+    if (!file) return;
+    const made = importShoot(hub, await file.text());
+    if ("says" in made) showToast({ says: made.says });
+    else goTo(`/shoots/${made.shootId}`);
+  }
+  return (
+    <FileTrigger acceptedFileTypes={["application/json", ".json"]} onSelect={(files) => void take(files)}>
+      <Button>Import a shoot</Button>
+    </FileTrigger>
+  );
+}
+
+/** The latest first: what is on today, then what comes, then what is over. */
+function inOrder(shoots: readonly Stored<"shoot">[]): Stored<"shoot">[] {
+  return [...shoots].sort((one, other) => other.changedAt.localeCompare(one.changedAt));
+}
+
+/** The crew's shoots, the demo, a new one, and answers without any. */
 export function ShootsScreen() {
   const { shoots, bin, isAway, isLoading, unsaved } = useShoots();
+  const hub = useHub();
   const [isOpening, setIsOpening] = useState(false);
   const [deleting, setDeleting] = useState<Stored<"shoot"> | null>(null);
+  const now = today(getLocalTimeZone()).toString();
 
   async function openDemo(): Promise<void> {
     setIsOpening(true);
@@ -156,22 +225,24 @@ export function ShootsScreen() {
           </Soft>
         )}
         <Leftovers />
-        <Columns $template="minmax(0, 1fr) minmax(0, 2fr)">
+        <QuickLook shoots={shoots} today={now} />
+        <Columns $template="minmax(0, 1fr) minmax(0, 1fr)">
           <Piece aria-labelledby="shoots">
-            <Stack>
-              <h2 id="shoots">Your shoots</h2>
+            <Stack $gap={0.6}>
+              <h2 id="shoots">Shoots</h2>
               {shoots.length === 0 && isLoading && <Soft>Opening…</Soft>}
               {shoots.length === 0 && !isLoading && <Soft>None yet. Start one, or look round the demo first.</Soft>}
               <List>
-                {shoots.map((shoot) => (
+                {inOrder(shoots).map((shoot) => (
                   <li key={shoot.id}>
                     <Row $between>
-                      <div>
+                      <Row $gap={0.8}>
                         <ShootLink href={`/shoots/${shoot.id}`}>{shoot.body.title}</ShootLink>
-                        <Soft>{daysOf(shoot)}</Soft>
-                      </div>
+                        <Soft>{dayWords(shoot.body, now)}</Soft>
+                      </Row>
                       <Menu
                         label={`More for ${shoot.body.title}`}
+                        look="quiet"
                         icon={<MoreVertical size={18} aria-hidden />}
                         choices={[{ id: "delete", name: "Delete this shoot", onChoose: () => setDeleting(shoot) }]}
                       />
@@ -180,19 +251,26 @@ export function ShootsScreen() {
                 ))}
               </List>
               <Bin bin={bin} />
-              <div>
+              <Row>
                 <Button onPress={() => void openDemo()} isPending={isOpening}>
                   Open the demo shoot
                 </Button>
-              </div>
+                <ImportShoot />
+              </Row>
             </Stack>
           </Piece>
           <Piece>
-            <NewShoot today={today(getLocalTimeZone()).toString()} />
+            <NewShoot today={now} />
           </Piece>
         </Columns>
       </Stack>
-      {deleting && <DeleteDialog shoot={deleting} onClose={() => setDeleting(null)} />}
+      {deleting && (
+        <DeleteShoot
+          title={deleting.body.title}
+          onClose={() => setDeleting(null)}
+          onDelete={() => hub.remove("shoot", deleting)}
+        />
+      )}
     </Page>
   );
 }

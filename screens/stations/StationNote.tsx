@@ -6,7 +6,7 @@ import type { StationId } from "@/core/board";
 import { STATION_QUESTIONS } from "@/messages";
 import { Lead, Piece, Stack } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
-import { stationHref } from "../shell/ThreadNav";
+import { stationHref } from "../shell/stationHref";
 
 interface Help {
   station: StationId;
@@ -29,7 +29,7 @@ const List = styled.ul`
   margin: 0;
   padding-left: 1.2rem;
   a {
-    min-height: 44px;
+    min-height: var(--hit);
     display: inline-flex;
     align-items: center;
   }

@@ -4,22 +4,22 @@ import type { ShootBundle } from "@/core/records";
 import type { BoardDoor } from "@/workers/boardWorker";
 
 /** What is known of a board's lines, and how many are still being planned. */
-export interface BoardPlans {
+export interface LinePlans {
   lines: ReadonlyMap<string, PlannedLine>;
   left: number;
 }
 
-export interface BoardPlanner {
-  plans: () => BoardPlans;
+export interface LinePlanner {
+  plans: () => LinePlans;
   subscribe: (listener: () => void) => () => void;
-  /** Plans the board of a shoot as it is now, these lines first. */
-  plan: (bundle: ShootBundle, first: readonly string[]) => void;
+  /** Plans the board of a shoot as it is now, these lines first, or nothing but these. */
+  plan: (bundle: ShootBundle, first: readonly string[], isOnlyFirst?: boolean) => void;
 }
 
 const make = () => new Worker(new URL("../../workers/boardWorker.ts", import.meta.url), { type: "module" });
 
-function boardPlanner(): BoardPlanner & { end: () => void } {
-  let plans: BoardPlans = { lines: new Map(), left: Infinity };
+function linePlanner(): LinePlanner & { end: () => void } {
+  let plans: LinePlans = { lines: new Map(), left: Infinity };
   let sent: ShootBundle | null = null;
   let turn = 0;
   let worker: Worker | null = null;
@@ -55,7 +55,7 @@ function boardPlanner(): BoardPlanner & { end: () => void } {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    plan(bundle, first) {
+    plan(bundle, first, isOnlyFirst = false) {
       turn += 1;
       const own = turn;
       const isWanted = () => own === turn;
@@ -67,14 +67,14 @@ function boardPlanner(): BoardPlanner & { end: () => void } {
       const report = (lines: PlannedLine[], left: number) => take(lines, isWanted() ? left : plans.left);
       planHere = () =>
         void planBoard(now, {
-          ...{ first, report, isWanted },
+          ...{ first, isOnlyFirst, report, isWanted },
           now: () => performance.now(),
           pause: () => new Promise((resolve) => setTimeout(resolve, 0)),
         });
       if (isWithout) return planHere();
       try {
         door ??= open();
-        door.plan(news, first, Comlink.proxy(report)).catch(goWithout);
+        door.plan(news, first, isOnlyFirst, Comlink.proxy(report)).catch(goWithout);
       } catch {
         goWithout();
       }
@@ -86,12 +86,12 @@ function boardPlanner(): BoardPlanner & { end: () => void } {
   };
 }
 
-let kept: { shootId: string; planner: ReturnType<typeof boardPlanner> } | null = null;
+let kept: { shootId: string; planner: ReturnType<typeof linePlanner> } | null = null;
 
 /** The planner of a shoot; it stays until another is asked for, so that coming back to the board shows it at once. */
-export function plannerOf(shootId: string): BoardPlanner {
+export function plannerOf(shootId: string): LinePlanner {
   if (kept?.shootId === shootId) return kept.planner;
   kept?.planner.end();
-  kept = { shootId, planner: boardPlanner() };
+  kept = { shootId, planner: linePlanner() };
   return kept.planner;
 }

@@ -1,13 +1,13 @@
 import type { PlannedLine } from "@/core/board";
 import { emptyShoot } from "@/core/records";
-import { plannerOf } from "./boardPlanner";
+import { plannerOf } from "./linePlanner";
 
 type Report = (lines: PlannedLine[], left: number) => void;
 const mockAsked: Report[] = [];
 jest.mock("comlink", () => ({
   proxy: (report: unknown) => report,
   wrap: () => ({
-    plan: (_news: unknown, _first: unknown, report: Report) => {
+    plan: (_news: unknown, _first: unknown, _isOnlyFirst: boolean, report: Report) => {
       mockAsked.push(report);
       return Promise.resolve();
     },

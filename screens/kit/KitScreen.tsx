@@ -15,16 +15,16 @@ import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
-import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
-import { RecordFaults } from "../shell/RecordFaults";
+import { RecordFaults, ShootFaults } from "../shell/RecordFaults";
 import { useRemoval } from "../shell/useRemoval";
-import { OwnFigures } from "./OwnFigures";
-import { useConnections, type ConnectionEdits } from "./useConnections";
-import { useLinks } from "./useLinks";
+import { OwnFigures } from "../link/OwnFigures";
+import { useConnections, type ConnectionEdits } from "../link/useConnections";
+import { useLinks } from "../link/useLinks";
 
 const GROUP_NAMES: Record<NeedGroup, string> = {
-  leads: "Leads and adapters",
+  leads: "Cables and adapters",
   radio: "Packs and receivers",
   microphones: "Microphones",
   inputs: "Inputs",
@@ -137,7 +137,7 @@ function Extras() {
         <Row key={id} $between>
           <span>{body.name}</span>
           <Button look="quiet" onPress={() => remove("kitItem", id, body.name)}>
-            Take away
+            Remove
           </Button>
         </Row>
       ))}
@@ -185,7 +185,7 @@ function OwnLeads() {
           <RecordFaults of={{ kitItem: id }}>
             <Stack $gap={0.6}>
               <TextField
-                label="Lead"
+                label="Cable"
                 value={body.name}
                 onChange={(name) => store.edit("kitItem", id, (now) => ({ ...now, name }))}
               />
@@ -201,7 +201,7 @@ function OwnLeads() {
               />
               <div>
                 <Button look="quiet" onPress={() => remove("kitItem", id, body.name)}>
-                  Take it out of the kit
+                  Remove from the kit
                 </Button>
               </div>
             </Stack>
@@ -216,7 +216,7 @@ function OwnLeads() {
           onChange={setLike}
         />
         <Button onPress={add}>
-          <Plus size={18} aria-hidden /> Add this lead
+          <Plus size={18} aria-hidden /> Add cable
         </Button>
       </Row>
     </Stack>
@@ -228,7 +228,7 @@ function MoreOwned({ needs, edits }: { needs: readonly Need[]; edits: Connection
   const links = useLinks();
   const rest = PARTS.filter(({ id }) => !needs.some(({ key }) => key === id));
   return (
-    <List aria-label="More leads">
+    <List aria-label="Other cables">
       {rest.map(({ id, name }) => (
         <Row key={id} $between as="li">
           <span>{name}</span>
@@ -248,7 +248,7 @@ function MoreOwned({ needs, edits }: { needs: readonly Need[]; edits: Connection
 }
 
 /** What is needed, owned, missing; packed before, back after. */
-export function BagView() {
+function KitView() {
   const { bundle } = useShoot();
   const { plan, air } = useLinks();
   const edits = useConnections();
@@ -259,15 +259,15 @@ export function BagView() {
   const { days } = bundle.shoot.body;
   return (
     <Columns $template="minmax(0, 1.7fr) minmax(0, 1fr)">
-      <Piece aria-label="The bag">
+      <Piece aria-label="Packing">
         <Stack>
           <Row $between>
             <Choice
               label="When"
               value={when}
               options={[
-                { value: "before", name: "Packing" },
-                { value: "after", name: "Coming back" },
+                { value: "before", name: "Packing list" },
+                { value: "after", name: "Return check" },
               ]}
               onChange={setWhen}
             />
@@ -305,7 +305,7 @@ export function BagView() {
       <Stack>
         <Piece aria-label="To get">
           <Stack $gap={0.5}>
-            <h2>To get before the day</h2>
+            <h2>To get</h2>
             {wanted.length === 0 ? (
               <p role="status">Nothing: all is there, spares too.</p>
             ) : (
@@ -323,14 +323,24 @@ export function BagView() {
           <Disclosure title="Always along">
             <Extras />
           </Disclosure>
-          <Disclosure title="Leads of my own making">
+          <Disclosure title="Custom cables">
             <OwnLeads />
           </Disclosure>
-          <Disclosure title="More leads that are owned">
+          <Disclosure title="Other cables owned">
             <MoreOwned needs={needs} edits={edits} />
           </Disclosure>
         </Piece>
       </Stack>
     </Columns>
+  );
+}
+
+/** What is owned, what the shoot needs, what is missing; packed before, back after. */
+export function KitScreen() {
+  return (
+    <ShootFaults>
+      <VisuallyHidden as="h1">Kit: what do I pack?</VisuallyHidden>
+      <KitView />
+    </ShootFaults>
   );
 }
