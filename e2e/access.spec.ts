@@ -13,6 +13,7 @@ const VIEWS = [
   "/day",
   "/link",
   "/frequencies",
+  "/kit",
   "/level",
   "/check",
 ];
@@ -64,7 +65,7 @@ long("each view of the links has no accessibility fault by day and in the dark",
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
-  for (const view of ["Leads", "Pairing", "Troubleshoot", "Kit"]) {
+  for (const view of ["Cables", "Pairing", "Troubleshoot"]) {
     await page.evaluate(() => delete document.documentElement.dataset["ground"]);
     await openLinks(page, view);
     await expect(page.getByText("One moment…")).toHaveCount(0);

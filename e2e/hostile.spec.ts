@@ -23,7 +23,7 @@ test("an impossible height is refused at the field with what is allowed", async 
   await startShoot(page, "Heights");
   await page.goto(`${page.url().replace("scout", "dress")}`);
   await page.getByRole("button", { name: "Add talent" }).click();
-  await page.getByLabel("Height").fill("400");
+  await page.getByRole("textbox", { name: "Height", exact: true }).fill("400");
   await expect(page.getByText("Height: 80 to 230 cm.")).toBeVisible();
 });
 
@@ -31,7 +31,7 @@ test("pressing start many times makes one shoot", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Only once");
   await page.getByRole("button", { name: "Start shoot" }).dblclick();
-  await page.waitForURL(/\/scout/);
+  await page.waitForURL(/\/shoots\//);
   await expectSaved(page);
   await page.goto("/");
   await expect(page.getByRole("link", { name: "Only once" })).toHaveCount(1);
@@ -64,7 +64,7 @@ test("deleting can be undone", async ({ page }) => {
   await page.getByRole("button", { name: "More for Talent 1" }).click();
   await page.getByRole("menuitem", { name: "Delete talent" }).click();
   await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByRole("row", { name: /^Talent 1/ })).toBeVisible();
 });
 

@@ -8,7 +8,7 @@ import type { Change } from "../core/records";
 import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
 import { CHROMIUM } from "./browser";
-import { awake, expectSaved } from "./shoot";
+import { awake, expectSaved, startHere } from "./shoot";
 
 const ROOT = join(import.meta.dirname, "..");
 /** So often each is killed; the long run does it twenty times. */
@@ -73,9 +73,7 @@ class Web {
 async function openPlace(page: Page, address: string): Promise<string> {
   await page.goto(`${address}/`);
   await awake(page);
-  await page.getByLabel("Title").fill("Killed");
-  await page.getByRole("button", { name: "Start shoot" }).click();
-  await page.waitForURL(/\/scout/);
+  await startHere(page, "Killed");
   await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);
   return /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;

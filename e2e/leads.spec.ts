@@ -1,13 +1,14 @@
 import { expect, test, type Page } from "@playwright/test";
 import { long } from "./long";
-import { awake, choose, expectSaved, openDemo, openLinks, startShoot } from "./shoot";
+import { awake, choose, expectSaved, openDemo, goToStation, openLinks, startShoot } from "./shoot";
 
 const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", "Arm", "Tap", "Loudest line"];
 const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
 const front = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const step = (page: Page, name: string) => page.getByRole("list", { name: "Steps" }).getByRole("button", { name });
 const wrong = (page: Page) => page.getByRole("region", { name: "What is wrong" });
-const line = (page: Page, name: string) => page.getByRole("region", { name: "Kit" }).getByRole("listitem", { name });
+const line = (page: Page, name: string) =>
+  page.getByRole("region", { name: "Packing" }).getByRole("listitem", { name });
 
 /** A shoot with one wearer in one scene, in one of the views of its links. */
 async function openOwn(page: Page, title: string, view: string): Promise<string> {
@@ -44,17 +45,23 @@ long(
       "All 9 frequencies are compatible.",
     );
     await openLinks(page, "Cables");
-    const links = page.getByRole("list", { name: "Links and their leads" }).getByRole("button");
-    const way = page.getByRole("region", { name: "Way to the file" });
-    await expect(links).toHaveCount(16);
-    for (let index = 0; index < 16; index += 1) {
-      await links.nth(index).click();
-      await expect(way.getByRole("status")).toHaveText(/^(It works|Monitoring only)/);
+    const way = page.getByRole("region", { name: "Signal path" });
+    const talent = page.getByRole("navigation", { name: "Talent" });
+    const judged = /^(It works|Monitoring only)/;
+    for (const name of ["Tam", "Ines", "Ash", "Sanna", "Rafe"]) {
+      await talent.getByRole("link", { name: new RegExp(`^${name}`) }).click();
+      await expect(way.getByRole("heading", { name: new RegExp(`^${name}`) })).toBeVisible();
+      await expect(way.getByRole("status")).toHaveText(judged);
     }
-    await links.filter({ hasText: "House desk" }).click();
+    const others = page.getByRole("list", { name: "Other sources" }).getByRole("button");
+    for (let index = 0; index < (await others.count()); index += 1) {
+      await others.nth(index).click();
+      await expect(way.getByRole("status")).toHaveText(judged);
+    }
+    await others.filter({ hasText: "House desk" }).click();
     await expect(way.getByRole("list", { name: "From the house desk, RCA out" })).toContainText("not in the kit");
 
-    await openLinks(page, "Kit");
+    await goToStation(page, "Kit");
     await choose(page, "For", "day 3");
     const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
     for (const says of [
@@ -66,8 +73,9 @@ long(
       await expect(toGet.filter({ hasText: says })).toHaveCount(1);
     await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
 
+    await goToStation(page, "Link");
     await openLinks(page, "Pairing");
-    await page.getByRole("list", { name: "Links and how far they are" }).getByRole("button", { name: /Quill/ }).click();
+    await talent.getByRole("link", { name: /^Quill/ }).click();
     for (const name of STEPS) {
       await step(page, name).click();
       await walk(page).getByRole("button", { name: "Show me" }).click();
@@ -149,7 +157,7 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
     await page.keyboard.press("Enter");
     await expect(step(page, name)).toContainText("done");
   }
-  await expect(page.getByText("Proved: all steps are done on the real devices.")).toBeVisible();
+  await expect(page.getByText("Verified: all steps are done on the real devices.")).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}`);
   await expect(page.getByRole("link", { name: "Link: verified" })).toBeVisible();
@@ -165,9 +173,9 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
   await expect(page.getByText(/Changed since it was paired: tune, sync, confirm/).first()).toBeVisible();
 });
 
-test("leads: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
-  await openOwn(page, "Leads", "Leads");
-  const way = page.getByRole("region", { name: "Way to the file" });
+test("cables: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
+  await openOwn(page, "Cables", "Cables");
+  const way = page.getByRole("region", { name: "Signal path" });
   await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("3.5 mm lead, three poles");
   await choose(page, "Into", "phone, headset socket", way);
   await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("phone's microphone");
@@ -191,7 +199,8 @@ test("leads: into a phone, an own device with its figures, a camera without a so
 test("the bag: what is owned leaves the list of what to get, what is packed is remembered, what is out is named", async ({
   page,
 }) => {
-  await openOwn(page, "Bag", "Kit");
+  await openOwn(page, "Bag", "Cables");
+  await goToStation(page, "Kit");
   const lead = line(page, "3.5 mm lead, three poles");
   await expect(lead).toContainText("2 to buy, 1 spare included");
   await lead.getByLabel("Hired").fill("2");
@@ -206,11 +215,11 @@ test("the bag: what is owned leaves the list of what to get, what is packed is r
   await awake(page);
   await expect(lead.getByRole("checkbox", { name: "Packed" })).toBeChecked();
   await line(page, "Cloth tape for this test").getByText("Packed", { exact: true }).click();
-  await page.getByText("Coming back", { exact: true }).click();
+  await page.getByText("Return check", { exact: true }).click();
   await lead.getByText("Back", { exact: true }).click();
   await expect(page.getByText("Still out: Cloth tape for this test.")).toBeVisible();
   await page.getByRole("button", { name: "Always along" }).click();
-  await page.getByRole("button", { name: "Take away" }).click();
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(line(page, "Cloth tape for this test")).toHaveCount(0);
   await expectSaved(page);
 });
@@ -242,7 +251,7 @@ test.describe("on a phone", () => {
     }
     await expect(wrong(page).getByText(/^Use the phone adapter for self-powered mics\.$/)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    for (const view of ["Leads", "Pairing", "Kit"]) {
+    for (const view of ["Cables", "Pairing", "Frequencies"]) {
       await openLinks(page, view);
       await awake(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);

@@ -6,7 +6,7 @@ import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 
-const ways = (page: Page) => page.getByRole("list", { name: "Ways from a voice to a file" });
+const ways = (page: Page) => page.getByRole("navigation", { name: "Talent" });
 const settings = (page: Page, name: string) => page.getByRole("list", { name: new RegExp(`^What to set for ${name}`) });
 
 test("every kind of way in the demo has its settings card: by radio, by lead, on phantom power, own mics, desk, phone, computer, mixer", async ({
@@ -28,7 +28,9 @@ test("every kind of way in the demo has its settings card: by radio, by lead, on
   ];
   for (const [name, cards] of kinds) {
     await ways(page)
-      .getByRole("button", { name: new RegExp(`^${name}`) })
+      .getByRole(/^(Table|Recorder|House|Report|Safety)/.test(name) ? "button" : "link", {
+        name: new RegExp(`^${name}`),
+      })
       .first()
       .click();
     await expect(settings(page, name)).toHaveText(cards);
@@ -70,7 +72,7 @@ test("a desk into a mic input is refused with the number of dB, until the way is
   const body = { shootId: id, ...FIRST_AIR_PLAN, scan: null, links };
   const create = { op: "create", key: crypto.randomUUID(), kind: "air", id: crypto.randomUUID(), body };
   expect((await request.post("/api/commands", { data: { commands: [create] } })).ok()).toBe(true);
-  await page.goto(`/shoots/${id}/link?view=leads&link=desk`);
+  await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
   await awake(page);
   await choose(page, "From", "house desk, XLR out");
   await choose(page, "Into", "recorder, XLR mic input");
@@ -81,7 +83,7 @@ test("a desk into a mic input is refused with the number of dB, until the way is
   await expect(way.getByRole("alert")).toHaveText(
     /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
   );
-  await page.goto(`/shoots/${id}/link?view=leads&link=desk`);
+  await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
   await awake(page);
   await choose(page, "Into", "recorder, 6.35 mm line input");
   await expectSaved(page);

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { long } from "./long";
 import { proxyOf, type Proxy } from "./proxy";
-import { awake, expectSaved, goToStation } from "./shoot";
+import { awake, expectSaved, goToStation, startHere } from "./shoot";
 
 test.use({ serviceWorkers: "allow" });
 
@@ -23,9 +23,7 @@ async function installed(page: Page): Promise<void> {
 async function openShoot(page: Page, title: string): Promise<string> {
   await page.goto(`${server.address}/`);
   await awake(page);
-  await page.getByLabel("Title").fill(title);
-  await page.getByRole("button", { name: "Start shoot" }).click();
-  await page.waitForURL(/\/scout/);
+  await startHere(page, title);
   await page.getByRole("button", { name: "Add place" }).click();
   await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();

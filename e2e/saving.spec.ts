@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { expect, test, type APIRequestContext, type Browser, type Page, type Route } from "@playwright/test";
 import { long } from "./long";
 import type { Change, Command, Outcome } from "../core/records";
-import { awake, expectSaved, goToStation, openDemo, openLevels, openLinks, startShoot } from "./shoot";
+import { awake, expectSaved, goToStation, openDemo, openLevels, openLinks, startHere, startShoot } from "./shoot";
 
 const COMMANDS = "**/api/commands";
 const statusLine = (page: Page) => page.getByRole("banner").getByRole("status");
@@ -468,9 +468,7 @@ test("a shoot made without the server, with all that is in it, is saved when the
   await page.goto("/");
   await awake(page);
   await page.route(COMMANDS, (route) => route.abort());
-  await page.getByLabel("Title").fill("Made away");
-  await page.getByRole("button", { name: "Start shoot" }).click();
-  await page.waitForURL(/\/scout/);
+  await startHere(page, "Made away");
   await page.getByRole("button", { name: "Add place" }).click();
   await width(page).fill("3.3");
   await goToStation(page, "Dress");
@@ -713,14 +711,14 @@ test("a device of the kit that a link uses is deleted: the link stays usable, an
   await page.goto(`/shoots/${id}/link`);
   await awake(page);
   await openLinks(page, "Cables");
-  const way = page.getByRole("region", { name: "Way to the file" });
+  const way = page.getByRole("region", { name: "Signal path" });
   await way.getByRole("button", { name: "My own, like this source" }).click();
   await way.getByRole("button", { name: /^Figures of own receiver/ }).click();
   await way.getByLabel("Device").fill(own);
   await expectSaved(page);
   const from = way.getByRole("button", { name: /From$/ });
   await expect(from).toContainText(own);
-  await way.getByRole("button", { name: "Take it out of the kit" }).click();
+  await way.getByRole("button", { name: "Remove from the kit" }).click();
   await expect
     .poll(async () => of(await records(request, id), "kitItem").map(({ body }) => (body as { name: string }).name))
     .not.toContain(own);

@@ -5,15 +5,20 @@ export async function awake(page: Page): Promise<void> {
   await page.locator("html[data-awake]").waitFor();
 }
 
-/** Opens a new shoot through the form; returns its id. */
-export async function startShoot(page: Page, title: string): Promise<string> {
-  await page.goto("/");
+/** Opens a new shoot through the form of the home page that is open, and goes to Scout; returns its id. */
+export async function startHere(page: Page, title: string): Promise<string> {
   await page.getByLabel("Title").fill(title);
   await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/shoots\/[0-9a-f-]+$/);
   const id = /shoots\/([0-9a-f-]+)/.exec(page.url())![1]!;
   await goToStation(page, "Scout");
   return id;
+}
+
+/** Opens a new shoot through the form, in Scout; returns its id. */
+export async function startShoot(page: Page, title: string): Promise<string> {
+  await page.goto("/");
+  return startHere(page, title);
 }
 
 /** Goes to a station by the rail, or on a phone by its bar. */

@@ -59,7 +59,7 @@ test("an empty board teaches, an empty Level and Check lead to Dress", async ({ 
   await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
   for (const station of ["level", "check"]) {
     await page.goto(`/shoots/${id}/${station}`);
-    await page.getByRole("link", { name: "Dress somebody first" }).click();
+    await page.getByRole("link", { name: "Go to Dress" }).click();
     await expect(page).toHaveURL(/\/dress/);
     await expect(page.getByText("Who wears the microphone?")).toBeVisible();
   }
@@ -68,9 +68,11 @@ test("an empty board teaches, an empty Level and Check lead to Dress", async ({ 
 long("imperial shoots speak in inches and feet and keep the same figures", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Imperial");
+  await page.getByRole("button", { name: "Days, frame rate, units, delivery" }).click();
   await page.getByText("Imperial", { exact: true }).click();
   await page.getByRole("button", { name: "Start shoot" }).click();
-  await page.waitForURL(/\/scout/);
+  await page.waitForURL(/\/shoots\//);
+  await goToStation(page, "Scout");
   await page.getByRole("button", { name: "Add place" }).click();
   await expect(page.getByLabel("Length")).toHaveValue("16.4");
   await page.getByLabel("Length").fill("400");
@@ -84,6 +86,7 @@ long("imperial shoots speak in inches and feet and keep the same figures", async
 test("a new shoot for radio is stored with its format, an own one with its own", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Own format");
+  await page.getByRole("button", { name: "Days, frame rate, units, delivery" }).click();
   await page.getByText("Own", { exact: true }).click();
   await choose(page, "Sample rate", "96000 Hz");
   await choose(page, "Frame rate", "29.97 fps");
@@ -92,7 +95,7 @@ test("a new shoot for radio is stored with its format, an own one with its own",
   expect(await (await saved).json()).toMatchObject({
     outcomes: [{ records: [{ body: { delivery: "own", sampleRateHz: 96000, frameRate: 29.97 } }] }],
   });
-  await page.waitForURL(/\/scout/);
+  await page.waitForURL(/\/shoots\//);
 });
 
 test("a shoot without a title is asked for one, nothing is sent", async ({ page }) => {
@@ -103,7 +106,7 @@ test("a shoot without a title is asked for one, nothing is sent", async ({ page 
     return route.continue();
   });
   await page.getByRole("button", { name: "Start shoot" }).click();
-  await expect(page.getByText("Give it a title.")).toBeVisible();
+  await expect(page.getByText("Title must not be empty.")).toBeVisible();
   expect(sent).toBe(0);
 });
 
@@ -113,7 +116,8 @@ test("a new shoot starts without the server, and is saved when it is there again
   await page.route("**/api/**", (route) => route.abort());
   await page.getByLabel("Title").fill("Out of reach");
   await page.getByRole("button", { name: "Start shoot" }).click();
-  await page.waitForURL(/\/scout/);
+  await page.waitForURL(/\/shoots\//);
+  await goToStation(page, "Scout");
   await page.getByRole("button", { name: "Add place" }).click();
   await expect(page.getByRole("status").filter({ hasText: "kept on this device" })).toBeVisible();
   await page.unroute("**/api/**");

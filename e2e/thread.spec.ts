@@ -161,7 +161,7 @@ test("on a phone, 390 px wide: the same way, and nothing runs over the side", as
   await page.setInputFiles("input[type=file]", { name: "low.wav", mimeType: "audio/wav", buffer: takeWav(-45) });
   await expect(page.getByText(/Clean but low|does not stand clear/).first()).toBeVisible();
   await noOverflow();
-  await page.getByRole("link", { name: "Phone shoot" }).tap();
+  await goToStation(page, "Board");
   await expect(stitch(page, "Check").first()).toHaveAccessibleName(/verified|redo/);
   await noOverflow();
   await context.close();

@@ -94,7 +94,7 @@ const SCREENS: [at: string, least: number, load: () => Promise<ComponentType>][]
   ["dress", 15, async () => (await import("./dress/DressScreen")).DressScreen],
   ["card", 20, async () => (await import("./dress/CardScreen")).CardScreen],
   ["link", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
-  ["link?view=leads", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
+  ["link?view=cables", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
   ["link?view=pair", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
   ["link?view=trouble", 4, async () => (await import("./link/LinkScreen")).LinkScreen],
   ["kit", 4, async () => (await import("./kit/KitScreen")).KitScreen],

@@ -233,8 +233,8 @@ export function CheckScreen() {
       ) : (
         <Piece>
           <Stack>
-            <Lead>A take is checked against what was planned for somebody.</Lead>
-            <Link href={stationHref(bundle.shoot.id, "dress", null)}>Dress somebody first</Link>
+            <Lead>Add talent first: a take belongs to somebody.</Lead>
+            <Link href={stationHref(bundle.shoot.id, "dress", null)}>Go to Dress</Link>
           </Stack>
         </Piece>
       )}

@@ -207,7 +207,7 @@ export function ChainForm({ subject }: { subject: LevelSubject }) {
           <>
             {" "}
             Another input or lead is chosen at{" "}
-            <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${connection.link.id}`}>Link</Link>.
+            <Link href={`/shoots/${bundle.shoot.id}/link?view=cables&link=${connection.link.id}`}>Link</Link>.
           </>
         )}
       </Soft>

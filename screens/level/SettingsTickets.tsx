@@ -68,7 +68,7 @@ export function SettingsTickets(props: {
   label: string;
   cards: readonly SettingsCard[];
   onTick: (card: SettingsCard, isOn: boolean) => void;
-  /** What has no figure stands under all tickets, so that the figures stand close together. */
+  /** Habits stand under all tickets, so that what is set stands close together. */
   isBrief?: boolean;
 }) {
   const { isBrief = false } = props;
@@ -77,7 +77,9 @@ export function SettingsTickets(props: {
       <Tickets aria-label={props.label}>
         {props.cards.map((card) => {
           const figures = card.lines.filter((line) => nameOf(line) !== null);
-          const words = card.lines.filter((line) => nameOf(line) === null);
+          const words = card.lines.filter(
+            (line) => nameOf(line) === null && (!isBrief || line.code === "card.setting"),
+          );
           return (
             <Ticket key={card.deviceId} $state={card.state}>
               <Stack $gap={0.45}>
@@ -88,7 +90,7 @@ export function SettingsTickets(props: {
                     <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
                   </Knob>
                 ))}
-                {words.length > 0 && !isBrief && (
+                {words.length > 0 && (
                   <Words>
                     {words.map((line) => (
                       <li key={say(line)}>{say(line)}</li>
@@ -114,10 +116,10 @@ export function SettingsTickets(props: {
   );
 }
 
-/** What else is set on each device: what has no figure, a line a device. */
+/** What else is done at each device, a line a device. */
 function Besides({ cards }: { cards: readonly SettingsCard[] }) {
   const lines = cards.flatMap(({ deviceId, device, lines: all }) => {
-    const words = all.filter((line) => nameOf(line) === null).map(say);
+    const words = all.filter((line) => nameOf(line) === null && line.code !== "card.setting").map(say);
     return words.length > 0 ? [{ deviceId, device, words }] : [];
   });
   if (lines.length === 0) return null;

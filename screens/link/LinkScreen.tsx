@@ -8,13 +8,13 @@ import { ShootFaults } from "../shell/RecordFaults";
 
 const loading = <Soft role="status">One moment…</Soft>;
 const FrequenciesView = later(() => import("./FrequenciesView").then((module) => module.FrequenciesView), loading);
-const LeadsView = later(() => import("./LeadsView").then((module) => module.LeadsView), loading);
+const CablesView = later(() => import("./CablesView").then((module) => module.CablesView), loading);
 const PairView = later(() => import("./PairView").then((module) => module.PairView), loading);
 const TroubleView = later(() => import("./TroubleView").then((module) => module.TroubleView), loading);
 
 const VIEWS = [
   { value: "frequencies", name: "Frequencies" },
-  { value: "leads", name: "Cables" },
+  { value: "cables", name: "Cables" },
   { value: "pair", name: "Pairing" },
   { value: "trouble", name: "Troubleshoot" },
 ] as const;
@@ -35,7 +35,7 @@ export function LinkScreen() {
       />
       <ShootFaults>
         {view === "frequencies" && <FrequenciesView />}
-        {view === "leads" && <LeadsView />}
+        {view === "cables" && <CablesView />}
         {view === "pair" && <PairView />}
         {view === "trouble" && <TroubleView />}
       </ShootFaults>

@@ -190,7 +190,7 @@ export function PairView() {
             ) : (
               <Soft>
                 Nothing to pair or plug here.{" "}
-                <Link href={`/shoots/${bundle.shoot.id}/link?view=leads&link=${chosen.link.id}`}>
+                <Link href={`/shoots/${bundle.shoot.id}/link?view=cables&link=${chosen.link.id}`}>
                   Choose its cable and input
                 </Link>
               </Soft>

@@ -19,7 +19,7 @@ export const firstBody = (today: string): ShootBody => ({
 /** Questions that home answers without a shoot, each at a page. */
 export const DOORS: readonly { page: PageId; question: string; about: string; view?: string }[] = [
   { page: "dress", question: "Where does the mic go?", about: "From the outfit to a place and a recipe" },
-  { page: "link", question: "Which cable?", about: "Between any two devices", view: "leads" },
+  { page: "link", question: "Which cable?", about: "Between any two devices", view: "cables" },
   { page: "level", question: "What do I set?", about: "Gain from the voice to the file" },
   { page: "check", question: "Is this take good?", about: "Drop a file, get a verdict" },
   {

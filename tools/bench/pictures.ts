@@ -48,7 +48,7 @@ const PICTURES: readonly Picture[] = [
     prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
   },
   { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
-  { name: "leads", path: `/shoots/${DEMO_SHOOT_ID}/link?view=leads&link=house-desk`, height: 1000 },
+  { name: "leads", path: `/shoots/${DEMO_SHOOT_ID}/link?view=cables&link=house-desk`, height: 1000 },
   {
     name: "pairing",
     path: `/shoots/${DEMO_SHOOT_ID}/link?view=pair&link=${ENGINEER}`,

@@ -151,7 +151,7 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
 }
 
 /** Which lead? */
-export function LeadsView() {
+export function CablesView() {
   const links = useLinks();
   const { chosen } = links;
   return (
