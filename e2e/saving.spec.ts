@@ -554,7 +554,8 @@ long("what others name is deleted: they stay usable, and undo brings all of it b
 test("a shoot goes into the bin only when asked for, and comes back whole", async ({ page, request }) => {
   const title = `For the bin ${randomUUID().slice(0, 8)}`;
   const id = await openPlace(page, title);
-  await page.getByRole("link", { name: "Shoots" }).click();
+  await page.getByRole("button", { name: `Shoot: ${title}` }).click();
+  await page.getByRole("menuitem", { name: "All shoots" }).click();
   const remove = async () => {
     await page.getByRole("button", { name: `More for ${title}` }).click();
     await page.getByRole("menuitem", { name: "Delete this shoot" }).click();
