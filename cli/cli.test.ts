@@ -159,6 +159,6 @@ describe("calc", () => {
     const bath = { ...example, floor: "tile", ceiling: "concrete", walls: "tile", patches: [], noiseNc: 50 };
     const { status, stderr } = run(["calc", "room", "-"], JSON.stringify(bath));
     expect(status).toBe(1);
-    expect(stderr).toContain("swallows the voice");
+    expect(stderr).toContain("Too reverberant");
   });
 });

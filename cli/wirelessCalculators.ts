@@ -48,8 +48,8 @@ const BudgetCall = Type.Object(
     powerMw: Type.Number({ title: "Power", unit: "mW", minimum: 0.1, maximum: 5000 }),
     distanceM: Type.Number({ title: "Distance", unit: "m", minimum: 0.1, maximum: 10_000 }),
     bodies: oneOf(BODIES, "Bodies between"),
-    hasDiversity: Type.Boolean({ title: "Two antennas" }),
-    needsDbm: Type.Number({ title: "Receiver needs", unit: "dBm", minimum: -120, maximum: -40 }),
+    hasDiversity: Type.Boolean({ title: "Antenna diversity" }),
+    needsDbm: Type.Number({ title: "Receiver sensitivity", unit: "dBm", minimum: -120, maximum: -40 }),
     wallsDb: Type.Number({ title: "Walls", unit: "dB", minimum: 0, maximum: 100 }),
     airDbm: Type.Union([
       Type.Number({ title: "Noise of the air", unit: "dBm", minimum: -130, maximum: 0 }),

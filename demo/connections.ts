@@ -37,10 +37,10 @@ export function demoConnections({ phone, stream, xlr }: DemoLinks): Record<strin
 }
 
 const HIRED: readonly (readonly [string, string, number])[] = [
-  ["trs35-trs35", "3.5 mm lead, three poles", 4],
-  ["trs35-xlr", "3.5 mm balanced to XLR lead", 2],
-  ["xlr-trs635", "XLR to 6.35 mm lead, balanced", 2],
-  ["lead-omtp", "3.5 mm to four poles lead, the older wiring", 1],
+  ["trs35-trs35", "3.5 mm TRS cable", 4],
+  ["trs35-xlr", "3.5 mm TRS to XLR cable, balanced", 2],
+  ["xlr-trs635", "XLR to 6.35 mm TRS cable, balanced", 2],
+  ["lead-omtp", "3.5 mm TRS to TRRS cable, OMTP", 1],
   ["lav", "lavalier for a pack", 9],
   ["system:uhf-tuned", "analogue UHF, tuned in steps: pack and receiver", 4],
   ["system:uhf-digital", "digital UHF, tuned in steps: pack and receiver", 3],

@@ -45,7 +45,7 @@ test("the form and the list choose the same place, and reasons open", async ({ p
   await expect(page.getByText(/^\d+(\.\d+)? min to rig\.$/)).toBeVisible();
   await choose(page, "Why not", "On the tie");
   await expect(page.getByRole("region", { name: "Places" })).toContainText("There is no tie.");
-  await expect(page.getByText("No single change helps.")).toBeVisible();
+  await expect(page.getByText("No single change would help.")).toBeVisible();
 });
 
 test("what would make a place possible is tried out and named", async ({ page }) => {
@@ -104,8 +104,8 @@ test("the recipe follows mount, port, pack and bag", async ({ page, request }) =
   await expect(materials).toContainText("2 strips × 7.5 cm");
   await choose(page, "Pack", "Band at the small of the back");
   await expect(materials).toContainText("Elastic band for the pack");
-  await page.getByRole("button", { name: /^In the bag/ }).click();
-  await page.getByRole("group", { name: "In the bag" }).getByText("Cloth camera tape").click();
+  await page.getByRole("button", { name: /^In the kit/ }).click();
+  await page.getByRole("group", { name: "In the kit" }).getByText("Cloth camera tape").click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("gone");
 });
 

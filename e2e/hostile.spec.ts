@@ -63,7 +63,7 @@ test("deleting can be undone", async ({ page }) => {
   await page.getByRole("link", { name: "Undo" }).click();
   await page.getByRole("button", { name: "More for Talent 1" }).click();
   await page.getByRole("menuitem", { name: "Delete talent" }).click();
-  await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
+  await expect(page.getByText("No talent yet.")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByRole("row", { name: /^Talent 1/ })).toBeVisible();
 });

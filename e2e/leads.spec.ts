@@ -6,7 +6,7 @@ const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", 
 const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
 const front = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 const step = (page: Page, name: string) => page.getByRole("list", { name: "Steps" }).getByRole("button", { name });
-const wrong = (page: Page) => page.getByRole("region", { name: "What is wrong" });
+const wrong = (page: Page) => page.getByRole("region", { name: "Troubleshoot" });
 const line = (page: Page, name: string) =>
   page.getByRole("region", { name: "Packing" }).getByRole("listitem", { name });
 
@@ -65,10 +65,10 @@ long(
     await choose(page, "For", "day 3");
     const toGet = page.getByRole("region", { name: "To get" }).getByRole("listitem");
     for (const says of [
-      "3.5 mm to four poles lead, phone's microphone: 2 to buy, 1 spare included",
-      "RCA to 6.35 mm lead: 2 to buy, 1 spare included",
-      "6.35 mm lead, three poles: 2 to buy, 1 spare included",
-      "3.5 mm balanced to XLR lead: 1 spare to buy",
+      "3.5 mm TRS to TRRS cable, for phones: 2 to buy, 1 spare included",
+      "RCA to 6.35 mm cable: 2 to buy, 1 spare included",
+      "6.35 mm TRS cable: 2 to buy, 1 spare included",
+      "3.5 mm TRS to XLR cable, balanced: 1 spare to buy",
     ])
       await expect(toGet.filter({ hasText: says })).toHaveCount(1);
     await expect(toGet.filter({ hasText: "to buy" })).toHaveCount(4);
@@ -88,13 +88,13 @@ long(
 
     // Two faults: the pack is muted, and somebody took the lead for unbalanced receivers.
     await front(page, "Pack").getByText("Mute", { exact: true }).click();
-    await choose(page, "Lead in the hand", "3.5 mm lead, two poles", walk(page));
+    await choose(page, "Cable in hand", "3.5 mm TS cable", walk(page));
     await expect(walk(page).getByText("There is no sound.")).toBeVisible();
-    await choose(page, "Lead in the hand", "3.5 mm balanced to XLR lead", walk(page));
+    await choose(page, "Cable in hand", "3.5 mm TRS to XLR cable, balanced", walk(page));
     await walk(page).getByText("All devices", { exact: true }).click();
     await front(page, "Recorder").getByText("Hold", { exact: true }).click();
     await expectSaved(page);
-    await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+    await walk(page).getByRole("button", { name: "Troubleshoot" }).click();
     await expect(page.getByText(/On the simulated devices: no sound at all; the buttons do nothing/)).toBeVisible();
     await wrong(page).getByRole("button", { name: "No sound at all" }).click();
     expect(await findCause(page)).toContain("The pack is muted.");
@@ -118,7 +118,7 @@ test("a hidden fault is found by looking; a device says why it does not react", 
   await openOwn(page, "Hidden faults", "Pairing");
   await walk(page).getByRole("button", { name: "Hide one fault" }).click();
   await expect(walk(page).getByText("One thing is wrong now.")).toBeVisible();
-  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+  await walk(page).getByRole("button", { name: "Troubleshoot" }).click();
   const told = await page.getByText(/^On the simulated devices: /).textContent();
   const symptom = told!.replace("On the simulated devices: ", "").split(/[;.]/)[0]!;
   await wrong(page)
@@ -127,13 +127,13 @@ test("a hidden fault is found by looking; a device says why it does not react", 
     .click();
   await findCause(page);
   await openLinks(page, "Pairing");
-  await choose(page, "Or put in a certain one", "The pack's battery is flat.", walk(page));
+  await choose(page, "Fault to hide", "The pack's battery is flat.", walk(page));
   await expect(walk(page).getByText("There is no sound.")).toBeVisible();
-  await walk(page).getByRole("button", { name: "Find it by its symptom" }).click();
+  await walk(page).getByRole("button", { name: "Troubleshoot" }).click();
   await wrong(page).getByRole("button", { name: "No sound at all" }).click();
   expect(await findCause(page)).toBe("The pack's battery is flat.");
   await openLinks(page, "Pairing");
-  await walk(page).getByRole("button", { name: "From the bag again" }).click();
+  await walk(page).getByRole("button", { name: "Start over" }).click();
   await step(page, "Scan").click();
   await front(page, "Scan at the receiver").getByRole("button", { name: "Skip the wait" }).click();
   await expect(walk(page).getByText("No scan is running.")).toBeVisible();
@@ -176,14 +176,14 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
 test("cables: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
   await openOwn(page, "Cables", "Cables");
   const way = page.getByRole("region", { name: "Signal path" });
-  await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("3.5 mm lead, three poles");
+  await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("3.5 mm TRS cable");
   await choose(page, "Into", "phone, headset socket", way);
   await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("phone's microphone");
   await choose(page, "Into", "camera without a sound input", way);
   await expect(way.getByRole("status")).toContainText("record beside it");
   await choose(page, "Into", "recorder, XLR mic input", way);
   await way.getByRole("button", { name: "My own, like this source" }).click();
-  await way.getByRole("button", { name: /^Figures of own receiver/ }).click();
+  await way.getByRole("button", { name: /^Specifications of own receiver/ }).click();
   await way.getByLabel("Device").fill("Receiver with a loud output");
   await way.getByLabel("Loudest").fill("60");
   await expect(way.getByText("Loudest: −200 to 30 dBu.")).toBeVisible();
@@ -201,7 +201,7 @@ test("the bag: what is owned leaves the list of what to get, what is packed is r
 }) => {
   await openOwn(page, "Bag", "Cables");
   await goToStation(page, "Kit");
-  const lead = line(page, "3.5 mm lead, three poles");
+  const lead = line(page, "3.5 mm TRS cable");
   await expect(lead).toContainText("2 to buy, 1 spare included");
   await lead.getByLabel("Hired").fill("2");
   await expect(lead).not.toContainText("to buy");

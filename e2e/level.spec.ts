@@ -49,7 +49,7 @@ test("the welder overloads at the pack; the less sensitive capsule of the kit cu
   await awake(page);
   await expect(
     page.getByText(
-      /The pack overloads even at its lowest sensitivity: a capsule \d dB less sensitive is the cure. No later knob can repair it./,
+      /The pack overloads even at its lowest sensitivity: a capsule \d dB less sensitive is the cure. No later control can repair it./,
     ),
   ).toBeVisible();
   await page.getByRole("button", { name: /^Take the omni lav, low sensitivity.*12 dB less sensitive$/ }).click();
@@ -107,7 +107,7 @@ test("a tick makes planned into set, and a changed setting asks for it again; a 
   await page.reload();
   await awake(page);
   await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
-  await page.getByRole("button", { name: "Hold a knob where it is" }).click();
+  await page.getByRole("button", { name: "Lock a control" }).click();
   await choose(page, "Sensitivity, pack", "−21 dB");
   await expect(cards).toContainText("−21 dB");
   await expect(cards.getByText("Changed since it was set: set it again.")).toBeVisible();

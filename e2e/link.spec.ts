@@ -67,7 +67,7 @@ long(
     await expect(pin).toHaveAttribute("aria-valuenow", String(Math.round(1000 * (before + 0.275)) / 1000));
     await page.getByText("Products of Talent 1").click();
     await expect(page.getByText(/\d+ products in view/)).toBeVisible();
-    await page.getByRole("button", { name: "Nearer" }).click();
+    await page.getByRole("button", { name: "Zoom in" }).click();
     await page.getByRole("button", { name: "Whole band" }).click();
     const field = page.getByLabel("Frequency, MHz");
     await field.fill("750");
@@ -160,7 +160,7 @@ long("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
   await expect(page.getByText(/19 ms late: 0\.4[78] frames at 25 fps/)).toBeVisible();
   await page.getByRole("button", { name: "A network that is heard" }).click();
   await expect(page.getByText(/There is room from \d+ MHz on/)).toBeVisible();
-  await choose(page, "System", "none: by lead, or its own recorder", links(page).nth(1));
+  await choose(page, "System", "none: wired, or its own recorder", links(page).nth(1));
   await expect(verdict(page)).toHaveText("The frequency is clear.");
   await expectSaved(page);
 });
@@ -193,7 +193,7 @@ test.describe("on a phone", () => {
       .nth(2)
       .getByRole("button", { name: /Link 3/ })
       .click();
-    await page.getByRole("button", { name: "Take away" }).click();
+    await page.getByRole("button", { name: "Remove", exact: true }).click();
     await expect(links(page)).toHaveCount(2);
     await expectSaved(page);
   });

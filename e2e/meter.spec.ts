@@ -99,9 +99,9 @@ test("unplugged while measuring, put to sleep, refused: each is said with what t
   await expect.poll(() => figure(page, "Highest")).toBeGreaterThan(-40);
 
   await page.evaluate(() => (window as unknown as { seen: { context: AudioContext } }).seen.context.suspend());
-  await expect(page.getByText("The browser has put the sound to sleep.")).toBeVisible();
+  await expect(page.getByText("The browser has suspended the audio.")).toBeVisible();
   await page.getByRole("button", { name: "Go on" }).click();
-  await expect(page.getByText("The browser has put the sound to sleep.")).toBeHidden();
+  await expect(page.getByText("The browser has suspended the audio.")).toBeHidden();
 
   await page.evaluate(() => {
     const { stream } = (window as unknown as { seen: { stream: MediaStream } }).seen;

@@ -59,7 +59,7 @@ test("by keyboard: arrows move the microphone, its ring turns it, fields say exa
   await openPickup(page, "By keyboard");
   const mic = plan(page).getByRole("button", { name: /^short hypercardioid 1/ });
   await mic.focus();
-  await expect(page.getByRole("group", { name: "Figures of the microphone" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Specifications of the microphone" })).toBeVisible();
   const before = await figure(page, "From the mouth");
   const level = await figure(page, "Voice, dB SPL");
   for (let press = 0; press < 8; press += 1) await page.keyboard.press("ArrowUp");
@@ -91,7 +91,7 @@ long("a way walked is drawn step by step and dragged; hands near a microphone co
   await page.keyboard.press("ArrowLeft");
   await expectSaved(page);
   await page.getByRole("button", { name: "Add a microphone" }).click();
-  const figures = page.getByRole("group", { name: "Figures of the microphone" });
+  const figures = page.getByRole("group", { name: "Specifications of the microphone" });
   await figures.getByText("Hands near it").click();
   await expect(
     page.getByText(/comb filtering from the hands: \d+ dB of ripple from \d+ Hz upwards/).first(),
@@ -147,7 +147,7 @@ long("experiments say what they did in this place, and can be undone", async ({ 
     .focus();
   await page.getByRole("button", { name: "Double the distance" }).click();
   await expect(page.getByText(/Double the distance: the voice −[4-6] dB/)).toBeVisible();
-  await page.getByRole("button", { name: "Take away" }).click();
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expectSaved(page);
 });
 

@@ -714,7 +714,7 @@ test("a device of the kit that a link uses is deleted: the link stays usable, an
   await openLinks(page, "Cables");
   const way = page.getByRole("region", { name: "Signal path" });
   await way.getByRole("button", { name: "My own, like this source" }).click();
-  await way.getByRole("button", { name: /^Figures of own receiver/ }).click();
+  await way.getByRole("button", { name: /^Specifications of own receiver/ }).click();
   await way.getByLabel("Device").fill(own);
   await expectSaved(page);
   const from = way.getByRole("button", { name: /From$/ });

@@ -13,7 +13,7 @@ const dropClap = (page: Page, name: string, buffer: Buffer) =>
 test("blankets on glass cut the echo, open air has none, wind is named", async ({ page }) => {
   await startShoot(page, "Scouting");
   await page.getByRole("button", { name: "Add place" }).click();
-  const chart = page.getByRole("img", { name: /Echo by octave/ });
+  const chart = page.getByRole("img", { name: /Reverberation by octave/ });
   await expect(chart).toBeVisible();
   const before = await chart.getAttribute("aria-label");
   await choose(page, "Made of", "plate glass");
@@ -89,7 +89,7 @@ test("a clap replaces the forecast, the difference is shown, and the way back ca
   await expect(page.getByText(/Measured from a clap: .*than planned/)).toBeVisible();
   await page.getByText("500 Hz", { exact: true }).first().click();
   await expect(page.getByRole("img", { name: /Decay at 500 hertz/ })).toBeVisible();
-  await page.getByRole("button", { name: "Go back to the forecast" }).click();
+  await page.getByRole("button", { name: "Use the forecast" }).click();
   await expect(page.getByText(/Measured from a clap/)).toBeHidden();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByText(/Measured from a clap/)).toBeVisible();
@@ -150,8 +150,8 @@ test("a minute of listening names noises, one remedy is worth most, and what was
   expect(await dba()).toBe(before);
   await page.getByRole("button", { name: "Change bell" }).click();
   await page.getByRole("button", { name: "A time", exact: true }).click();
-  await page.getByLabel("Who sees to it").fill("Sexton");
-  await page.getByRole("button", { name: "Take this noise off the list" }).click();
+  await page.getByLabel("Responsible").fill("Sexton");
+  await page.getByRole("button", { name: "Remove this noise" }).click();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("button", { name: "Change bell" })).toBeVisible();
   await expectSaved(page);
@@ -179,7 +179,7 @@ test("a room tone colours the estimate, and with a known level proves it", async
   await expect(page.getByText(/Noise from the calibrated room tone/)).toBeHidden();
   await page.getByRole("button", { name: "How this was computed" }).click();
   await expect(page.getByText(/Noise from the calibrated room tone/)).toBeVisible();
-  await tone.getByRole("button", { name: "Go back to the estimate" }).click();
+  await tone.getByRole("button", { name: "Use the estimate" }).click();
   await expect(tone.getByText(/dBA\. No mains hum/)).toBeHidden();
 });
 
@@ -235,7 +235,7 @@ test.describe("quiet times", () => {
     await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:05/);
     await page.keyboard.press("ArrowLeft");
     await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:00/);
-    await page.getByText("Stays at 11:00").click();
+    await page.getByText("Fixed at 11:00").click();
     await expect(page.getByRole("region", { name: "Best order" }).getByText("11:00–11:30")).toBeVisible();
   });
 

@@ -24,7 +24,7 @@ long("Level: another capsule, another input and another target change the settin
 long("Level: a device's own figures are kept for the whole crew", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000033`);
-  await page.getByRole("button", { name: "Its figures" }).nth(2).click();
+  await page.getByRole("button", { name: "Specifications" }).nth(2).click();
   const output = page.getByLabel("Output at full modulation, volume full");
   await output.fill("-6");
   await expectSaved(page);
@@ -32,7 +32,7 @@ long("Level: a device's own figures are kept for the whole crew", async ({ page,
   await page.goto(page.url().replace("scout", "dress"));
   await page.getByRole("button", { name: "Add talent" }).click();
   await goToStation(page, "Level");
-  await page.getByRole("button", { name: "Its figures" }).nth(2).click();
+  await page.getByRole("button", { name: "Specifications" }).nth(2).click();
   await expect(page.getByLabel("Output at full modulation, volume full")).toHaveValue("-6");
   await page.getByLabel("Output at full modulation, volume full").fill("-4");
   await expectSaved(page);
@@ -56,7 +56,7 @@ test("stations without a screen say what they will answer and lead on", async ({
 test("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
   const id = await startShoot(page, "Empty");
   await page.goto(`/shoots/${id}`);
-  await expect(page.getByText("Nobody wears a microphone yet.")).toBeVisible();
+  await expect(page.getByText("No talent yet.")).toBeVisible();
   for (const station of ["level", "check"]) {
     await page.goto(`/shoots/${id}/${station}`);
     await page.getByRole("link", { name: "Go to Dress" }).click();

@@ -13,8 +13,8 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await page.getByLabel("Length").fill("12");
   await choose(page, "Walls", "marble or glazed tile");
   await choose(page, "Floor", "marble or glazed tile");
-  await expect(page.getByText(/room swallows the voice/i)).toBeVisible();
-  await expect(page.getByRole("img", { name: /Echo by octave/ })).toBeVisible();
+  await expect(page.getByText(/too reverberant/i)).toBeVisible();
+  await expect(page.getByRole("img", { name: /Reverberation by octave/ })).toBeVisible();
 
   await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
@@ -48,7 +48,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
     .first()
     .click();
   await page.setInputFiles("input[type=file]", { name: "hot.wav", mimeType: "audio/wav", buffer: takeWav(8) });
-  await expect(page.getByText(/record it again, turned down/).first()).toBeVisible();
+  await expect(page.getByText(/lower the gain and go again/).first()).toBeVisible();
   await expect(page.getByText(/^Turn .* down by \d+ dB/).first()).toBeVisible();
   await expectSaved(page);
   await page.getByRole("link", { name: "Mouse shoot" }).click();

@@ -47,8 +47,8 @@ test("a correction names each knob with where it goes, and a cure where no knob 
     "Turn the pack's sensitivity down by 9 dB (to −30 dB) and the recorder's gain up by 1 dB (to +3 dB).",
   );
   expect(say({ ...correction, turns: [], advice: { code: "chain.packOverloadsAtLowest", lessDb: 4 } })).toBe(
-    "It needs to come down by at least 9 dB, and no knob can go lower. The pack overloads even at its lowest sensitivity: " +
-      "a capsule 4 dB less sensitive is the cure. No later knob can repair it.",
+    "It needs to come down by at least 9 dB, and no control can go lower. The pack overloads even at its lowest sensitivity: " +
+      "a capsule 4 dB less sensitive is the cure. No later control can repair it.",
   );
   expect(say({ ...correction, byDb: null, turns: [] })).toBe("Leave the levels as they are.");
 });

@@ -73,15 +73,13 @@ function unmarked(container: HTMLElement): string[] {
 /** What a control or a picture is for may stand beside it. */
 const HINTS: Record<string, string[]> = {
   scout: ["Length runs west to east, width south to north; an L lacks its north-east corner."],
-  pickup: [
-    "Drag, or arrow keys: 5 cm a press. Rings turn. Dots: where the room is as loud as the voice. The small wedge is the breath.",
-  ],
+  pickup: ["Drag, or arrow keys: 5 cm a press. Rings turn. Dotted: critical distance. The small wedge is the breath."],
   link: [
     "MHz. Drag a name, or arrow keys: one step, with Shift ten. Grey: taken by the scan. Below: allowed.",
     "Camera hops, ears, a desk's own transmitter. Talent comes from the scenes.",
   ],
   level: [
-    "Figures are typical of their kind until you put in those of your own data sheets. Another input or lead is chosen at Link.",
+    "Figures are typical of their kind until you put in those of your own data sheets. Choose another input or cable at Link.",
   ],
 };
 

@@ -303,7 +303,7 @@ describe("the demo shoot", () => {
         if (kind === "placed") return source ? "placed, on phantom power" : "own mics";
         if (source?.kind === "desk") return "desk at line";
         if (!levels?.way.radio)
-          return plan.knobs[0]!.stageId.startsWith("part-") ? "interface into a phone" : "by lead";
+          return plan.knobs[0]!.stageId.startsWith("part-") ? "interface into a phone" : "wired";
         return `radio into a ${input!.kind}`;
       }),
     );
@@ -313,7 +313,7 @@ describe("the demo shoot", () => {
       "radio into a computer",
       "radio into a mixer",
       "radio into a camera",
-      "by lead",
+      "wired",
       "placed, on phantom power",
       "own mics",
       "desk at line",

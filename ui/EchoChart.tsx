@@ -41,7 +41,7 @@ export function EchoChart(props: { reverberationS: OctaveLevels; plannedS?: Octa
     <Box>
       <Bar
         role="img"
-        aria-label={`Echo by octave: ${says.join(", ")}`}
+        aria-label={`Reverberation by octave: ${says.join(", ")}`}
         data={{
           labels: OCTAVES_HZ.map(label),
           datasets: [

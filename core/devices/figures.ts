@@ -12,7 +12,7 @@ export const Lav = Type.Object(
     sensitivityMvPerPa: figure("Sensitivity", "mV/Pa", 0.1, 100),
     selfNoiseDba: figure("Self-noise", "dBA", 5, 60),
     maxSplDb: figure("Overload", "dB SPL", 90, 180),
-    leadM: figure("Lead", "m", 0.3, 5),
+    leadM: figure("Cable", "m", 0.3, 5),
     diameterMm: figure("Width", "mm", 1, 20),
     colours: Type.Array(oneOf(CAPSULE_COLOURS, "Colour"), { title: "Colours", uniqueItems: true, maxItems: 3 }),
   },
@@ -54,7 +54,7 @@ export const RecorderInput = Type.Object(
     gainStepDb: figure("Gain step", "dB", 0.5, 10),
     einDbu: figure("Input noise, A-weighted", "dBu", -140, -60),
     converterRangeDb: figure("Converter range, A-weighted", "dB", 70, 150),
-    leadLossDb: figure("Lead, balanced to unbalanced loss", "dB", 0, 20),
+    leadLossDb: figure("Cable, balanced to unbalanced loss", "dB", 0, 20),
   },
   { additionalProperties: false },
 );

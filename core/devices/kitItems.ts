@@ -25,7 +25,7 @@ export const SourceFigures = Type.Object(
     loudestDbu: Dbu("Loudest"),
     turnsDownDb: Type.Number({ title: "Can be turned down by", unit: "dB", minimum: 0, maximum: 100 }),
     needs: oneOf(POWERS, "Runs on"),
-    isHarmedByPhantom: Type.Boolean({ title: "Phantom power harms it" }),
+    isHarmedByPhantom: Type.Boolean({ title: "Damaged by phantom power" }),
   },
   strict,
 );
@@ -40,9 +40,9 @@ export const SocketFigures = Type.Object(
     weakestDbu: Dbu("Too weak below"),
     phantom: oneOf(SUPPLIES, "Phantom power"),
     plugIn: oneOf(SUPPLIES, "Plug-in power"),
-    hasOwnMic: Type.Boolean({ title: "Has a mic of its own" }),
+    hasOwnMic: Type.Boolean({ title: "Built-in mic" }),
     settings: Settings,
-    canBeLinked: Type.Boolean({ title: "Can be linked with its neighbour" }),
+    canBeLinked: Type.Boolean({ title: "Can be stereo-linked" }),
     lineClipsDbu: NullableDbu("Clips at, as line"),
     /** From its data sheet; without it levels are typical of its kind, and settings a range. */
     levels: Type.Optional(
@@ -72,7 +72,7 @@ export const LeadFigures = Type.Object(
     lossDb: Type.Number({ title: "Loss", unit: "dB", minimum: 0, maximum: 80 }),
     passesPlugIn: Type.Boolean({ title: "Passes plug-in power" }),
     passesPhantom: Type.Boolean({ title: "Passes phantom power" }),
-    isHeadsetLoad: Type.Boolean({ title: "Is felt as a mic by a phone" }),
+    isHeadsetLoad: Type.Boolean({ title: "Recognised as a mic by phones" }),
     settings: Settings,
     feedsPhantom: Type.Boolean({ title: "Feeds phantom power" }),
     clipsDbu: NullableDbu("Clips at"),

@@ -19,7 +19,7 @@ export const CONNECTOR_NAMES: Record<Connector, string> = {
   xlr3: "XLR",
   jack635: "6.35 mm jack",
   jack35: "3.5 mm jack",
-  jack35four: "3.5 mm jack, four poles",
+  jack35four: "3.5 mm TRRS",
   rca: "RCA",
   usbA: "USB A",
   usbC: "USB C",

@@ -108,7 +108,7 @@ describe("steps", () => {
       ({ site, placement }) => site.id === "lapelLeft" && placement.surface === "inside",
     );
     const words = recipe.steps.map(say).join(" ");
-    for (const part of ["little cave", "Bag the pack", "inside the jacket in two places"])
+    for (const part of ["Cover the whole with the fur", "Bag the pack", "inside the jacket in two places"])
       expect(words).toContain(part);
   });
 

@@ -24,7 +24,7 @@ const ROWS = {
   band: { name: "elastic band for the pack", unit: "pieces", isForOnePerson: false },
   pouch: { name: "pouch for the pack", unit: "pieces", isForOnePerson: false },
   bag: { name: "waterproof bag for the pack", unit: "pieces", isForOnePerson: true },
-  extension: { name: "extension lead, 0.5 m", unit: "pieces", isForOnePerson: false },
+  extension: { name: "extension cable, 0.5 m", unit: "pieces", isForOnePerson: false },
   weight: { name: "smooth weight on a thread", unit: "pieces", isForOnePerson: false },
 } as const satisfies Record<string, Row>;
 

@@ -22,7 +22,7 @@ export const NoiseSource = Type.Object(
   {
     id: Type.String({ minLength: 1, maxLength: 40 }),
     kind: oneOf(SOURCE_KIND_IDS, "Noise"),
-    name: Type.String({ title: "Called", maxLength: 80 }),
+    name: Type.String({ title: "Name", maxLength: 80 }),
     /** Read from a meter where the voice will be; null: the kind's typical level at the distance is taken. */
     levelDba: Type.Union([Type.Number({ title: "Level", unit: "dBA", minimum: 0, maximum: 130 }), Type.Null()]),
     distanceM: Type.Number({ title: "Distance", unit: "m", minimum: 0.2, maximum: 20000 }),
@@ -35,7 +35,7 @@ export const NoiseSource = Type.Object(
     times: Type.Array(NoiseTime, { title: "Times", maxItems: 60 }),
     remedy: Type.Union([oneOf(REMEDIES, "What is done"), Type.Null()]),
     isDone: Type.Boolean({ title: "Done" }),
-    owner: Type.String({ title: "Who sees to it", maxLength: 80 }),
+    owner: Type.String({ title: "Responsible", maxLength: 80 }),
   },
   strict,
 );

@@ -138,7 +138,7 @@ describe("connections of a shoot", () => {
     const bad = boardOf(bundle({ connections: [connected("Ada", "deskXlr", "phone")] }))[0]!;
     expect(bad.risks.some(({ station }) => station === "link")).toBe(true);
     const missing = boardOf(bundle())[0]!.risks.map(({ says }) => says);
-    expect(missing).toContainEqual({ code: "board.notInKit", names: ["3.5 mm lead, three poles"] });
+    expect(missing).toContainEqual({ code: "board.notInKit", names: ["3.5 mm TRS cable"] });
     expect(boardOf(bundle({ kit: [stock("trs35-trs35", 3)] }))[0]!.risks.map(({ says }) => says.code)).not.toContain(
       "board.notInKit",
     );
@@ -227,7 +227,7 @@ describe("the bag", () => {
     expect(packingState(packed)).toMatchObject({ code: "packing.open" });
     const back = withPacked(body, "lav", { isBack: true });
     expect(packingState(needs(bundle({ packings: [stored<"packing">("p", back)] })))).toEqual({
-      ...{ code: "packing.stillOut", names: ["RCA to 6.35 mm lead"] },
+      ...{ code: "packing.stillOut", names: ["RCA to 6.35 mm cable"] },
     });
     expect(withPacked(body, "lav", { packed: 0 }).lines.map(({ key }) => key)).toEqual(["rca-635"]);
   });

@@ -14,7 +14,7 @@ export const Battery = Type.Object(
     volts: Type.Number({ title: "Volts a cell", unit: "V", minimum: 0.8, maximum: 20 }),
     milliampereHours: Type.Number({ title: "Capacity", unit: "mAh", minimum: 10, maximum: 100_000 }),
     /** Of what it held when new, 0.2…1. */
-    ageShare: Type.Number({ title: "Left of it by age", minimum: 0.2, maximum: 1 }),
+    ageShare: Type.Number({ title: "Battery health", minimum: 0.2, maximum: 1 }),
   },
   { additionalProperties: false },
 );

@@ -24,11 +24,11 @@ export type RecordCatalogue = {
   "record.noRecording": object;
   /** As it was said by a release before. */
   "record.asWritten": { text: string };
-  "shootFile.unreadable": object;
-  "shootFile.other": object;
-  "shootFile.newer": object;
+  "file.unreadable": object;
+  "file.other": object;
+  "file.newer": object;
   /** `at`: which record of the file, from 1; `kind` as the file names it. */
-  "shootFile.damaged": { at: number; kind: string | null };
+  "file.damaged": { at: number; kind: string | null };
   "request.otherSite": object;
   "request.noJson": object;
   "request.tooLarge": object;

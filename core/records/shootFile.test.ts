@@ -49,15 +49,15 @@ test("what each record names comes before it", () => {
 });
 
 test.each([
-  ["no JSON", "{", "shootFile.unreadable"],
-  ["a file that was cut short", JSON.stringify(file).slice(0, -40), "shootFile.unreadable"],
-  ["some other JSON", "[1, 2]", "shootFile.other"],
-  ["a document of another format", JSON.stringify({ ...file, format: "something" }), "shootFile.other"],
-  ["no shoot in it", JSON.stringify({ ...file, records: file.records.slice(1) }), "shootFile.other"],
-  ["two shoots in it", JSON.stringify({ ...file, records: [file.records[0], ...file.records] }), "shootFile.other"],
-  ["a later version", JSON.stringify({ ...file, version: 2 }), "shootFile.newer"],
-  ["a version that is no number", JSON.stringify({ ...file, version: "1" }), "shootFile.newer"],
-  ["an empty file", "", "shootFile.unreadable"],
+  ["no JSON", "{", "file.unreadable"],
+  ["a file that was cut short", JSON.stringify(file).slice(0, -40), "file.unreadable"],
+  ["some other JSON", "[1, 2]", "file.other"],
+  ["a document of another format", JSON.stringify({ ...file, format: "something" }), "file.other"],
+  ["no shoot in it", JSON.stringify({ ...file, records: file.records.slice(1) }), "file.other"],
+  ["two shoots in it", JSON.stringify({ ...file, records: [file.records[0], ...file.records] }), "file.other"],
+  ["a later version", JSON.stringify({ ...file, version: 2 }), "file.newer"],
+  ["a version that is no number", JSON.stringify({ ...file, version: "1" }), "file.newer"],
+  ["an empty file", "", "file.unreadable"],
 ])("%s is refused and says why", (_, text, code) => {
   expect(readShootFile(text)).toEqual({ says: { code } });
 });
@@ -68,12 +68,12 @@ test("a damaged record is refused with its number and kind", () => {
     readBack((value) => ({ ...value, records: value.records.map((each, index) => (index === at ? record : each)) }));
   const scene = file.records[at]!;
   expect(broken({ ...scene, body: { ...scene.body, day: 0 } })).toEqual({
-    says: { code: "shootFile.damaged", at: at + 1, kind: "scene" },
+    says: { code: "file.damaged", at: at + 1, kind: "scene" },
   });
   expect(broken({ ...scene, kind: "spaceship" })).toEqual({
-    says: { code: "shootFile.damaged", at: at + 1, kind: "spaceship" },
+    says: { code: "file.damaged", at: at + 1, kind: "spaceship" },
   });
-  expect(broken(null)).toEqual({ says: { code: "shootFile.damaged", at: at + 1, kind: null } });
+  expect(broken(null)).toEqual({ says: { code: "file.damaged", at: at + 1, kind: null } });
 });
 
 test("as a new shoot no id is the same, and all names lead to records of the new one", () => {

@@ -62,25 +62,25 @@ export function readShootFile(text: string): { records: FiledRecord[] } | { says
   try {
     value = JSON.parse(text);
   } catch {
-    return { says: { code: "shootFile.unreadable" } };
+    return { says: { code: "file.unreadable" } };
   }
   if (!isObject(value) || value["format"] !== SHOOT_FILE || !Array.isArray(value["records"]))
-    return { says: { code: "shootFile.other" } };
+    return { says: { code: "file.other" } };
   if (typeof value["version"] !== "number" || value["version"] > SHOOT_FILE_VERSION)
-    return { says: { code: "shootFile.newer" } };
+    return { says: { code: "file.newer" } };
   const records: FiledRecord[] = [];
   for (const each of value["records"] as unknown[]) {
     if (!isObject(each) || typeof each["id"] !== "string" || typeof each["kind"] !== "string")
-      return { says: { code: "shootFile.damaged", at: records.length + 1, kind: null } };
+      return { says: { code: "file.damaged", at: records.length + 1, kind: null } };
     if (!Object.hasOwn(RECORD_SCHEMAS, each["kind"]))
-      return { says: { code: "shootFile.damaged", at: records.length + 1, kind: each["kind"] } };
+      return { says: { code: "file.damaged", at: records.length + 1, kind: each["kind"] } };
     const kind = each["kind"] as RecordKind;
     const body = inShapeNow(kind, each["body"]);
     if (interpretedFaults(RECORD_SCHEMAS[kind], body).length > 0)
-      return { says: { code: "shootFile.damaged", at: records.length + 1, kind } };
+      return { says: { code: "file.damaged", at: records.length + 1, kind } };
     records.push({ kind, id: each["id"], body: body as RecordBodies[RecordKind] });
   }
-  if (records.filter(({ kind }) => kind === "shoot").length !== 1) return { says: { code: "shootFile.other" } };
+  if (records.filter(({ kind }) => kind === "shoot").length !== 1) return { says: { code: "file.other" } };
   return { records: inOrder(records) };
 }
 

@@ -18,7 +18,7 @@ export interface PickupSound {
   reverberationS: OctaveLevels;
   /** Direct over reverberant sound, dB; −∞ for no direct part, +∞ for no echo. */
   directOverReverberantDb: OctaveLevels;
-  /** Voice over noise, dB; +∞ for no noise. */
+  /** Above noise, dB; +∞ for no noise. */
   snrDb: OctaveLevels;
 }
 

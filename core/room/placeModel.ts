@@ -55,7 +55,7 @@ export const PlaceModel = Type.Object(
     floor: material("Floor"),
     ceiling: material("Ceiling"),
     walls: material("Walls"),
-    patches: Type.Array(Patch, { title: "Parts of sides", maxItems: 24 }),
+    patches: Type.Array(Patch, { title: "Wall sections", maxItems: 24 }),
     furnishings: Type.Array(Furnishing, { title: "In the room", maxItems: 20 }),
     treatments: Type.Array(Treatment, { title: "Treatments", maxItems: 40 }),
     noiseNc: oneOf(NC_NUMBERS, "What is left of noise"),

@@ -18,7 +18,7 @@ function rowOf(plan: AirPlan, link: AirLink): AirRow {
   const preset = (at: number | null) => (system && at !== null ? presetName(system, at) : null);
   return {
     name: link.name,
-    system: link.systemId === BY_LEAD ? "by lead" : (system?.name ?? "?"),
+    system: link.systemId === BY_LEAD ? "wired" : (system?.name ?? "?"),
     frequencyMHz: link.frequencyMHz,
     preset: preset(link.frequencyMHz),
     spareMHz: link.spareMHz,

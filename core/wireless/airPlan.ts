@@ -22,7 +22,7 @@ export const AirLink = Type.Object(
     sceneIds: Type.Array(Type.String({ format: "uuid" }), { maxItems: 200, uniqueItems: true }),
     frequencyMHz: Type.Union([Frequency, Type.Null()]),
     /** It must stay where it is. */
-    isLocked: Type.Boolean({ title: "Must stay" }),
+    isLocked: Type.Boolean({ title: "Locked" }),
     spareMHz: Type.Union([Frequency, Type.Null()]),
   },
   strict,

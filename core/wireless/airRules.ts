@@ -15,7 +15,7 @@ export const AirRules = Type.Object(
     /** Null: fifth order is not asked about. */
     fifthKHz: Type.Union([guard("Guard, fifth order of two"), Type.Null()]),
     /** Above this a frequency of the scan is taken, dBm. */
-    occupiedDbm: Type.Number({ title: "Taken from", unit: "dBm", minimum: -130, maximum: 0 }),
+    occupiedDbm: Type.Number({ title: "Occupied above", unit: "dBm", minimum: -130, maximum: 0 }),
     /** Kept clear of what is taken, to either side. */
     scanMarginKHz: guard("Clear of what is taken by"),
   },

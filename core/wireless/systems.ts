@@ -33,9 +33,9 @@ export const RadioSystem = Type.Object(
     stepKHz: Type.Number({ title: "Steps", unit: "kHz", minimum: 1, maximum: 10_000 }),
     powerMw: Type.Number({ title: "Power", unit: "mW", minimum: 0.1, maximum: 5000 }),
     /** What a receiver needs for clean sound. */
-    needsDbm: Type.Number({ title: "Receiver needs", unit: "dBm", minimum: -120, maximum: -40 }),
+    needsDbm: Type.Number({ title: "Receiver sensitivity", unit: "dBm", minimum: -120, maximum: -40 }),
     latencyMs: Type.Number({ title: "Delay", unit: "ms", minimum: 0, maximum: 500 }),
-    hasDiversity: Type.Boolean({ title: "Two antennas" }),
+    hasDiversity: Type.Boolean({ title: "Antenna diversity" }),
     /** Hours of a set of batteries in the pack. */
     batteryH: Type.Number({ title: "Battery", unit: "h", minimum: 0.5, maximum: 48 }),
     /** Empty: every step of its range may be tuned. */

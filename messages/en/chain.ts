@@ -24,10 +24,10 @@ const lineOrPad = (padDb: number | null): string =>
   `take a line input${padDb === null ? "" : `, or a pad of ${padDb} dB in the cable`}`;
 
 export const chain: Templates<ChainCatalogue> = {
-  "chain.lowerGain": ({ overDb }) => `Peaks pass the ceiling by ${overDb} dB: lower the gain.`,
+  "chain.lowerGain": ({ overDb }) => `Peaks exceed the ceiling by ${overDb} dB: lower the gain.`,
   "chain.stillTooHigh": ({ overDb, hasKnob, isFeed }) =>
-    `Peaks pass the ceiling by ${overDb} dB and ${
-      hasKnob ? "every knob is at its lowest" : "nothing here can be turned"
+    `Peaks exceed the ceiling by ${overDb} dB and ${
+      hasKnob ? "every control is at its lowest" : "nothing here can be turned"
     }: ${
       isFeed
         ? `ask for a lower send, or put a pad of ${overDb} dB or more in the cable`
@@ -43,9 +43,9 @@ export const chain: Templates<ChainCatalogue> = {
   "chain.capsuleOverloads": ({ overDb }) =>
     `The capsule itself overloads by ${overDb} dB: no setting cures that. Use a capsule with a higher overload, or a place further from the mouth.`,
   "chain.packOverloads": ({ overDb }) =>
-    `The pack overloads by ${overDb} dB: turn its sensitivity down there. No later knob can repair it.`,
+    `The pack overloads by ${overDb} dB: turn its sensitivity down there. No later control can repair it.`,
   "chain.packOverloadsAtLowest": ({ lessDb }) =>
-    `The pack overloads even at its lowest sensitivity: a capsule ${lessDb} dB less sensitive is the cure. No later knob can repair it.`,
+    `The pack overloads even at its lowest sensitivity: a capsule ${lessDb} dB less sensitive is the cure. No later control can repair it.`,
   "chain.computerClips": ({ overDb, cure }) =>
     `The computer's converter clips by ${overDb} dB: ${
       cure === "boostOff"
@@ -58,13 +58,13 @@ export const chain: Templates<ChainCatalogue> = {
   "chain.tooLoudFor": ({ device, overDb, cure }) =>
     "turnDown" in cure
       ? `${overDb} dB too loud for ${device}: turn ${the(cure.turnDown)} down.`
-      : `${overDb} dB too loud for ${device}: it clips however low the gain, and no later knob cures that. ${upperFirst(lineOrPad(cure.padDb))}.`,
-  "chain.noiseIsPlace": () => "Most of the noise is the place itself: only a quieter place or a closer mic helps.",
+      : `${overDb} dB too loud for ${device}: it clips however low the gain, and no later control cures that. ${upperFirst(lineOrPad(cure.padDb))}.`,
+  "chain.noiseIsPlace": () => "Most of the noise is the place itself. Use a quieter place or a closer mic.",
   "chain.noiseIsFrom": ({ origin }) => `Most of the noise comes from ${originWords(origin)}.`,
   "chain.overloadBelowNoise": (facts) =>
-    `${ofDevice(facts)} overloads below its own noise. One of its figures is wrong.`,
+    `${ofDevice(facts)} overloads below its own noise. One of its specifications is wrong.`,
   "chain.littleRange": (facts) =>
-    `${ofDevice(facts)} has only ${figure(facts.rangeDb)} dB between noise and overload. Look its figures up again.`,
+    `${ofDevice(facts)} has only ${figure(facts.rangeDb)} dB between noise and overload. Check its specifications.`,
   "chain.dynamicsIdle": () => "The loudest line does not touch it: a safety limiter, as it should be.",
   "chain.dynamicsHold": ({ heldDb, noiseUpDb }) =>
     `It holds the loudest peaks down by ${figure(heldDb)} dB; noise in pauses comes up by ${figure(noiseUpDb)} dB against the voice, and cannot be undone.`,

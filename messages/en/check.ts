@@ -19,7 +19,7 @@ export const check: Templates<CheckCatalogue> = {
 
   "finding.clippedAt": ({ runs }) => `Clipped at full scale, ${count(runs, "time", "times")}: loud syllables crackle.`,
   "finding.flatTops": ({ peakDbfs }) => `Flat tops at ${db(peakDbfs)}FS: something before the recorder overloads.`,
-  "finding.overFullScale": ({ overDb }) => `Peaks pass full scale by ${db(overDb)}; a float file keeps them.`,
+  "finding.overFullScale": ({ overDb }) => `Peaks exceed full scale by ${db(overDb)}; a float file keeps them.`,
   "finding.overCeiling": ({ peakDbfs, ceilingDbfs }) =>
     `Peaks reach ${db(peakDbfs)}FS, above the ceiling of ${db(ceilingDbfs)}FS.`,
   "finding.lowPeaks": ({ peakDbfs }) => `Peaks reach only ${db(peakDbfs)}FS.`,
@@ -29,12 +29,12 @@ export const check: Templates<CheckCatalogue> = {
     `Hum of ${mainsHz} Hz with ${count(lines, "line", "lines")}, ${db(underVoiceDb)} below the voice.`,
   "finding.hiss": ({ underVoiceDb }) => `Hiss at 2 to 8 kHz, ${db(underVoiceDb)} below the voice.`,
   "finding.noiseRises": ({ byDb }) =>
-    `The noise rises${byDb === null ? "" : ` by ${db(byDb)}`} in the pauses: a gain follows the voice.`,
+    `The noise rises${byDb === null ? "" : ` by ${db(byDb)}`} in the pauses: automatic gain is on.`,
   "finding.lowsCut": () => "The lows are already cut.",
   "finding.crowdedPeaks": ({ percent }) =>
     `${figure(percent)} % of the loud peaks lie within 2 dB: a limiter holds them down.`,
   "finding.slowDecay": ({ dbPerS }) => `Phrases decay at only ${figure(dbPerS)} dB per second: the room is strong.`,
-  "finding.sharpS": ({ overDb }) => `S sounds are ${db(overDb)} above the level of the voice.`,
+  "finding.sharpS": ({ overDb }) => `Sibilance is ${db(overDb)} above the level of the voice.`,
   "finding.dull": ({ underDb }) => `The voice at 2.5 to 6 kHz is ${db(underDb)} below its middle.`,
   "finding.boom": ({ overDb, isHighVoice }) =>
     `The voice at 125 to 250 Hz is ${db(Math.abs(overDb))} ${overDb < 0 ? "below" : "above"} its middle${
@@ -80,7 +80,7 @@ export const check: Templates<CheckCatalogue> = {
   "finding.levelSwings": ({ site, swingDb }) =>
     swingDb >= 3
       ? `At ${site.toLowerCase()} the level swings by ${figure(swingDb)} dB over the directions planned for this scene: this is that.`
-      : `At ${site.toLowerCase()} the level swings by ${figure(swingDb)} dB over the directions planned for this scene; the head turned farther, or the microphone did.`,
+      : `At ${site.toLowerCase()} the level swings by ${figure(swingDb)} dB over the directions planned for this scene; the head turned further, or the microphone moved.`,
   "finding.swapped": ({ pitchHz, holds, otherTrack, wanted }) =>
     `By its pitch of ${figure(pitchHz)} Hz this track holds ${holds}, and track ${otherTrack + 1} ${wanted}.`,
   "finding.asWritten": ({ text }) => text,
@@ -96,12 +96,12 @@ export const check: Templates<CheckCatalogue> = {
   "cause.planOver": ({ device, stage, overDb }) =>
     `${device}, ${stage.toLowerCase()}: the plan itself is ${figure(overDb)} dB over there.`,
   "cause.leastInHand": ({ device, stage, inHandDb }) =>
-    `${device}, ${stage.toLowerCase()}: it has the least headroom, ${figure(inHandDb)} dB by the plan. A voice that much louder, or a knob above the card.`,
+    `${device}, ${stage.toLowerCase()}: it has the least headroom, ${figure(inHandDb)} dB by the plan. The voice was that much louder, or a control is set above the card.`,
   "cause.placeNoise": ({ place }) => `By the plan most of it comes from ${place ?? "the place"}, not from the devices.`,
   "cause.deviceNoise": ({ origin }) => `By the plan most of it comes from ${originWords(origin)}.`,
   "cause.loudestDevice": ({ origin }) => `Of the devices, ${originWords(origin)} is the loudest by the plan.`,
   "cause.louderThanPlanned": ({ plannedDbfs }) =>
-    `Planned peaks: ${figure(plannedDbfs)} dBFS. A louder voice than planned, or a knob above the card.`,
+    `Planned peaks: ${figure(plannedDbfs)} dBFS. The voice was louder, or a control is set above the card.`,
   "cause.planNotClean": () => "The plan itself is not clean: see Level.",
   "cause.compareWithCard": ({ plannedDbfs }) =>
     `Planned peaks: ${figure(plannedDbfs)} dBFS. Compare the devices with the card.`,

@@ -177,7 +177,7 @@ export const dress: Templates<DressCatalogue> = {
   "no.spectacleArm": () => "The ear defenders press on the spectacle arm.",
   "no.shutIn": () => "The closed hood keeps the voice in: only its inside hears it.",
   "no.sealedCloth": ({ fabric }) => `No tape holds inside ${fabric}, and it shuts the voice out.`,
-  "no.supply": ({ supply }) => `There is no ${supply} in the bag.`,
+  "no.supply": ({ supply }) => `There is no ${supply} in the kit.`,
   "no.allergic": () => "Allergic to tape: nothing is stuck to the skin.",
   "no.sweatingSkin": () => "Tape does not hold on sweating skin: use the garment.",
   "no.wetSkin": () => "Tape does not hold on wet skin.",
@@ -288,17 +288,17 @@ export const dress: Templates<DressCatalogue> = {
   "step.bagPack": () => "Bag the pack against water, cable downwards; keep a dry spare capsule at hand.",
   "step.leastSensitive": () =>
     "Use the least sensitive capsule and the lowest transmitter gain; test with shouting before the day.",
-  "step.live": () => "Tell them that it is live. Listen while they turn, bend and say the loudest line.",
+  "step.live": () => "Tell them it is live. Listen while they turn, bend and say the loudest line.",
   "step.place": (spot) => `Place it: ${spotWords(spot)}, port ${PORTS[spot.port]}. Tape never covers the port.`,
   "step.loop": ({ loopM, slackM }) =>
     `Make a loose loop of ${figure(loopM * 100)} cm close to the capsule, tied so that it can slip, and leave ${figure(slackM * 100)} cm of slack.`,
   "step.stickDown": ({ what }) => `Stick the inside of the ${what} down with a triangle just below, with slack.`,
   "step.pack": ({ place, slackM, spareM, antenna }) =>
     `Pack: ${place}; ${figure(slackM * 100)} cm of slack, ${spareM >= 0 ? `coil the spare ${figure(spareM * 100)} cm beside it, not under it` : `the cable is ${Math.ceil(-spareM * 100)} cm short`}. ${antennaWords(antenna)}`,
-  "step.fur": () => "Make the fur into a little cave over the whole: wind cannot be removed later.",
+  "step.fur": () => "Cover the whole with the fur, clear of the capsule: wind cannot be removed later.",
   "step.foam": () => "Put the foam cap on: wind cannot be removed later.",
   "step.coverCapsule": ({ colour }) =>
-    `There is no ${colour} capsule in the bag: cover this one in matching cloth, port free.`,
+    `There is no ${colour} capsule in the kit: cover this one in matching cloth, port free.`,
   "self.this": () => "This is the microphone: the small end with the hole. Keep fingers and tape off the hole.",
   "self.skinTape": () =>
     "Press the tape on dry, clean skin. Tell us first if tape or plasters have ever made you itch.",
@@ -312,7 +312,7 @@ export const dress: Templates<DressCatalogue> = {
   "self.hold": ({ where }) => `Hold it where it goes: ${where}. Somebody fastens it while you look into a mirror.`,
   "self.clip": ({ where, isDown }) => `Clip it on: ${where}. The hole points ${isDown ? "down" : "up"}.`,
   "self.inside": ({ where }) => `Bring the microphone in from below, inside your clothes, up to here: ${where}.`,
-  "self.pack": ({ place }) => `The little box goes here: ${place}. Keep its antenna free.`,
+  "self.pack": ({ place }) => `The pack goes here: ${place}. Keep its antenna free.`,
 };
 
 const antennaWords = (code: AntennaCode): string => dress[code]({});

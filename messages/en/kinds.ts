@@ -14,17 +14,17 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   clipped: {
     name: "Clipped",
     sounds: "Loud syllables crackle.",
-    advice: "Turn it down and record this line again; clipping cannot be repaired.",
+    advice: "Turn it down and record this line again. Clipping cannot be repaired.",
   },
   overloadedEarlier: {
     name: "Overload before the recorder",
     sounds: "Loud syllables are rough, yet the meter never reaches the top.",
-    advice: "Lower the transmitter's sensitivity; the recorder's gain cannot cure this.",
+    advice: "Lower the pack's sensitivity. The recorder's gain cannot cure this.",
   },
   limited: {
     name: "Limiter at work",
-    sounds: "Loud words are squeezed; the room swells after them.",
-    advice: "Lower the transmitter's sensitivity until its limiter rests on all but the loudest word.",
+    sounds: "Loud words are squeezed, and the room swells after them.",
+    advice: "Lower the pack's sensitivity until its limiter acts on the loudest words only.",
   },
   overFullScale: {
     name: "Over full scale",
@@ -39,7 +39,7 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   tooLow: {
     name: "Too low",
     sounds: "Thin until turned up, and its noise comes up with it.",
-    advice: "Raise the transmitter's sensitivity first, then the receiver's output, then the recorder.",
+    advice: "Raise the pack's sensitivity first, then the receiver's output, then the recorder's gain.",
   },
   noisy: {
     name: "Noisy",
@@ -50,18 +50,17 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     name: "Hum",
     sounds: "A steady low tone under everything.",
     advice:
-      "Find what is plugged in: dimmers, chargers, a ground loop by a cable. Ask the venue's technician; never lift a safety earth.",
+      "Find the source: a dimmer, a charger, a ground loop. Ask the venue's technician, and never lift a safety earth.",
   },
   hiss: {
     name: "Hiss",
     sounds: "A steady bright noise under the voice.",
-    advice:
-      "Raise the gain at the first stage and lower it at the last; check that no line input has a microphone in it.",
+    advice: "Raise the gain at the first stage and lower it at the last. Check that no microphone is in a line input.",
   },
   roomy: {
     name: "Too much room",
-    sounds: "The voice is far away; words run into each other.",
-    advice: "Come closer, or hang cloth where the voice goes first.",
+    sounds: "The voice is far away, and words run into each other.",
+    advice: "Come closer, or hang cloth where the voice first hits a wall.",
   },
   ownMicrophone: {
     name: "Built-in microphone suspected",
@@ -72,22 +71,22 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   plosive: {
     name: "Plosives",
     sounds: "A thump on p and b.",
-    advice: "Turn the capsule out of the breath, or put foam over it; a low cut softens what is recorded.",
+    advice: "Turn the capsule out of the breath, or put foam over it. A low cut softens what is recorded.",
   },
   breath: {
     name: "Breaths",
     sounds: "Air drawn in before phrases.",
-    advice: "Move the capsule aside of nose and mouth; the edit can take single breaths down.",
+    advice: "Move the capsule to the side of nose and mouth. The edit can lower single breaths.",
   },
   wind: {
     name: "Wind",
     sounds: "Low rumble that comes and goes.",
-    advice: "Fur over the capsule, or the talent's back to the wind; a low cut only helps a little.",
+    advice: "Put a fur cover over the capsule, or turn the talent's back to the wind. A low cut helps only a little.",
   },
   rustle: {
     name: "Rustle",
     sounds: "Cloth brushes over the microphone.",
-    advice: "Fix both layers to each other round the capsule, make a strain-relief loop, and take it again.",
+    advice: "Fix both layers to each other round the capsule, make a strain-relief loop, and record it again.",
   },
   knock: {
     name: "Handling noise",
@@ -96,38 +95,39 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   },
   sibilant: {
     name: "Sibilance",
-    sounds: "S and sh cut.",
+    sounds: "S and sh are sharp.",
     advice: "Turn the capsule away from the mouth's axis, or take off the bright cap.",
   },
   muffled: {
     name: "Muffled",
     sounds: "As through a blanket.",
-    advice: "Look for cloth or tape over the capsule's port; a bright cap helps under layers.",
+    advice: "Look for cloth or tape over the capsule's port. A bright cap helps under layers.",
   },
   boomy: {
     name: "Boomy",
     sounds: "Chesty and thick.",
-    advice: "Move it off the chest or away from the mouth; a low cut or a shelf in the edit thins it.",
+    advice: "Move it off the chest or away from the mouth. A low cut or a shelf in the edit thins it.",
   },
   dropout: {
     name: "Radio dropouts",
     sounds: "Syllables vanish for a moment.",
-    advice: "Line of sight to the receiver's antennas, fresh batteries, another frequency; take it again.",
+    advice: "Check line of sight to the antennas, batteries and frequency. Then record it again.",
   },
   radioNoise: {
     name: "Radio noise",
     sounds: "Short bursts of loud hiss.",
-    advice: "Another frequency, antennas closer, squelch checked; take it again.",
+    advice: "Change the frequency, move the antennas closer, check the squelch. Then record it again.",
   },
   gap: {
     name: "Gaps",
     sounds: "Tiny holes that tick.",
-    advice: "A slow card or a busy computer lost samples: another card, nothing else running, and take it again.",
+    advice: "A slow card or a busy computer lost samples. Use another card, close other programs, and record it again.",
   },
   repeated: {
     name: "Repeated blocks",
     sounds: "A stutter or a buzz for an instant.",
-    advice: "Two clocks that are not tied, or a busy computer: set one as the master, and take it again.",
+    advice:
+      "Two clocks that are not locked, or a busy computer. Set one device as the master clock, and record it again.",
   },
   silent: {
     name: "Silent",
@@ -147,12 +147,12 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   inverted: {
     name: "Polarity inverted",
     sounds: "Hollow once the two are mixed.",
-    advice: "Flip the polarity of one of the two; look for a cable or a preamplifier that turns it.",
+    advice: "Flip the polarity of one of the two. Look for a cable or a preamplifier that inverts it.",
   },
   delayed: {
     name: "Constant delay",
     sounds: "An echo, or a hollow sound, once the two are mixed.",
-    advice: "Move one track by this much in the edit; a digital link delays, and so does distance (3 ms a metre).",
+    advice: "Move one track by this much in the edit. A digital link delays, and so does distance (3 ms per metre).",
   },
   pumping: {
     name: "AGC pumping",
@@ -161,18 +161,18 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
   },
   lowCut: {
     name: "Low cut is in",
-    sounds: "Lean below the voice; nothing is wrong.",
-    advice: "Do not cut again in the edit; note it for the mix.",
+    sounds: "Thin below the voice. Nothing is wrong.",
+    advice: "Do not cut again in the edit. Note it for the mix.",
   },
   headTurn: {
     name: "Voice turns away",
     sounds: "Whole phrases are weaker and duller.",
-    advice: "A place nearer the middle of the chest, or on the side of the partner.",
+    advice: "Use a place nearer the middle of the chest, or on the side they face.",
   },
   dcOffset: {
     name: "DC offset",
     sounds: "Nothing, until it is cut: then a click.",
-    advice: "A low cut in the edit removes it; an input that does this may be faulty.",
+    advice: "A low cut in the edit removes it. An input that does this may be faulty.",
   },
   wrongFormat: {
     name: "Not the format agreed",

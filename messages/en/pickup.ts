@@ -54,7 +54,7 @@ export const pickup: Templates<PickupCatalogue> = {
   "lesson.changed": ({ lesson, voiceDb, overRoomDb, sti: [before, after], plosives, ripple }) => {
     const parts = [
       `the voice ${signed(voiceDb)}`,
-      ...(overRoomDb === null ? [] : [`voice over room ${signed(overRoomDb)}`]),
+      ...(overRoomDb === null ? [] : [`direct to reverberant ${signed(overRoomDb)}`]),
       `clarity ${figure(before, 2)} to ${figure(after, 2)}`,
       ...(plosives ? [`plosives ${RISK_NAMES[plosives[0]]} to ${RISK_NAMES[plosives[1]]}`] : []),
       ...(ripple

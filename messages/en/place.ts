@@ -38,7 +38,7 @@ export const room: Templates<RoomCatalogue> = {
   "place.partsTooLarge": ({ surface, wholeM2, usedM2 }) =>
     `The ${surface} has ${figure(wholeM2, 1)} m², and its parts take ${figure(usedM2, 1)} m². Make one of them smaller.`,
   "clap.several": ({ claps, atS }) =>
-    `${count(claps, "clap was", "claps were")} heard; the one at ${figure(atS, 1)} s stands out furthest and was measured.`,
+    `${count(claps, "clap was", "claps were")} heard; the one at ${figure(atS, 1)} s stands out most and was measured.`,
   "clap.bent": ({ bandsHz }) =>
     `The decay at ${list(bandsHz.map((hz) => `${hz} Hz`))} is not a straight line: an open door to another room, or something rang with it.`,
   "clap.notAt": ({ bands }) =>
@@ -61,26 +61,26 @@ export const room: Templates<RoomCatalogue> = {
       {
         open: "No reverberation outdoors",
         good: "Dry enough",
-        usable: "You will hear the room",
-        poor: "The room swallows the voice",
+        usable: "The room will be heard",
+        poor: "Too reverberant",
       }[reverberation]
     }, and ${
       {
-        good: "it is quiet enough for soft speech",
-        usable: "noise shows in the pauses",
-        poor: "noise fights the voice",
+        good: "quiet enough for soft speech",
+        usable: "noise is heard in the pauses",
+        poor: "too noisy",
       }[noise]
     }.`,
   "room.keepWithin": ({ withinM }) =>
-    `Keep every microphone well inside ${figure(withinM, 1)} m, and hang blankets or lay rugs before anything else.`,
+    `Keep every microphone well within ${figure(withinM, 1)} m. Hang blankets or lay rugs first.`,
   "room.lowsRing": () => "The lows ring on: roll them off, or keep the talker away from the corners.",
-  "room.stopNoises": () => "Shut, switch off or wait out what you can name; go close with the microphone.",
+  "room.stopNoises": () => "Stop the noises you can, and place the microphone close.",
   "room.passing": ({ noises }) =>
     noises === 1 ? "One noise comes and goes: find its gap." : `${noises} noises come and go: find the gaps.`,
-  "room.wind": () => "Wind: cover the capsule before you roll; it cannot be removed later.",
-  "room.anyPlace": () => "Any sensible place on the body will do here.",
-  "room.dryEnough": () => "It is dry enough as it is.",
-  "room.nothingHelps": () => "Nothing you could carry helps here: go close with the microphone.",
+  "room.wind": () => "Wind: cover the capsule before you roll. It cannot be removed later.",
+  "room.anyPlace": () => "Any usual place on the body works here.",
+  "room.dryEnough": () => "It needs no treatment.",
+  "room.nothingHelps": () => "No treatment you could carry helps here: place the microphone close.",
   "room.pieces": piecesWords,
   "room.treatments": ({ pieces, isAll, beforeS, afterS }) => {
     const isOne = pieces.length === 1 && pieces[0]!.count === 1;
@@ -91,13 +91,13 @@ export const room: Templates<RoomCatalogue> = {
 };
 
 export const noise: Templates<NoiseCatalogue> = {
-  "listen.sitStill": () => "Sit still where the voice will be. Eyes shut.",
+  "listen.sitStill": () => "Sit still where the talent will be, with your eyes shut.",
   "listen.nearBy": () => "Near by: what hums? Fridge, fan, lamp, computer.",
   "listen.aboveAndBelow": () => "Above and below: air, steps, pipes.",
   "listen.outside": () => "Outside: road, building work, wind in leaves.",
   "listen.living": () => "Living things: dogs, birds, children, talk.",
   "listen.far": () => "Far: aircraft, trains, ships, sea.",
-  "listen.silentNow": () => "What is silent now but will not stay so? Bells, pumps, horns, phones.",
+  "listen.silentNow": () => "What is silent now but may start? Bells, pumps, horns, phones.",
   "tone.tooShort": ({ seconds, neededS }) =>
     `The recording lasts ${figure(seconds, 1)} s; ${neededS} s are needed. Record half a minute with everybody still.`,
   "tone.notSound": () => "The file holds figures that are not sound. Record it again.",
@@ -121,7 +121,7 @@ export const meter: Templates<MeterCatalogue> = {
     `The loudest line is only ${figure(overQuietDb)} dB above the quiet: is this the right microphone? Do the tap test.`,
   "trial.clips": ({ downDb }) => `It clips: turn it down by at least ${figure(downDb)} dB, and say it again.`,
   "trial.overloadsEarlier": () =>
-    "Something before this input overloads: turn down the pack, or what comes first; no later knob cures it.",
+    "Something before this input overloads: turn down the pack, or what comes first; no later control cures it.",
   "trial.peaks": ({ peakDbfs, byDb }) =>
     `Peaks at ${figure(peakDbfs)} dBFS: ${
       byDb === null ? "leave the level as it is" : `turn it ${byDb < 0 ? "down" : "up"} by ${figure(Math.abs(byDb))} dB`
@@ -150,9 +150,9 @@ export const exposure: Templates<ExposureCatalogue> = {
     `${ofDay(dayShare)}: turn down by ${downDb} dB, or listen for ${allowedMin} min at most.`,
   "exposure.tooMuchInAll": ({ dayShare, downDb, toShare }) =>
     `${ofDay(dayShare)}: turn everything down by ${downDb} dB, or shorten everything to ${percent(toShare)}.`,
-  "exposure.rest": ({ dayShare }) => `${ofDay(dayShare)}: rest your ears at lunch; 3 dB less doubles the time.`,
+  "exposure.rest": ({ dayShare }) => `${ofDay(dayShare)}: rest your ears at lunch. 3 dB less doubles the time.`,
   "exposure.notEveryDay": ({ weekShare }) =>
-    `${percent(weekShare)} of what a week allows, in one day: not every day like this.`,
+    `${percent(weekShare)} of what a week allows, in one day. Do not do this every day.`,
   "exposure.fine": ({ dayShare }) => `${ofDay(dayShare)}.`,
 };
 

@@ -8,15 +8,15 @@ import { figure, list } from "./words";
 /** What a take comes to by the worst that was found in it. */
 const VERDICTS: Record<FindingKind, string> = {
   silent: "Nothing was recorded: find the break first.",
-  clipped: "The loud syllables are clipped: record it again, turned down.",
+  clipped: "Clipped on loud syllables: lower the gain and go again.",
   overloadedEarlier: "Something before the recorder overloads: record it again with the pack less sensitive.",
   brokenSamples: "The file is damaged: export or copy it again.",
   dropout: "The radio drops out: fix the link and record it again.",
   radioNoise: "The radio bursts into noise: fix the link and record it again.",
   gap: "Samples are missing: record it again with nothing else running.",
-  repeated: "Blocks are repeated: the clocks or the computer lost their place.",
+  repeated: "Blocks are repeated: two clocks drift, or the computer was busy.",
   swapped: "The tracks are swapped: each holds the other voice.",
-  noisy: "The voice does not stand clear of the noise.",
+  noisy: "The voice is not far enough above the noise.",
   ownMicrophone: "This may be the device's own microphone, not the one that was placed.",
   rustle: "Cloth rustles over words: remount the microphone and record it again.",
   wind: "There is wind on it: cover the capsule and record it again.",
@@ -32,16 +32,16 @@ const VERDICTS: Record<FindingKind, string> = {
   inverted: "Two microphones are of opposite polarity.",
   linked: "Two channels hold the same sound.",
   tooHot: "Usable, but it runs hot: a louder line would clip.",
-  overFullScale: "Peaks pass full scale; the float file keeps them, but turn it down.",
+  overFullScale: "Peaks exceed full scale. The float file keeps them: turn it down in the edit.",
   tooLow: "Clean but low: it will need lifting in the edit, noise and all.",
   boomy: "The voice is boomy: a shelf in the edit thins it.",
   sibilant: "Sibilance is strong: the edit can tame it.",
   wrongFormat: "Good, but not in the format agreed.",
-  cutShort: "What is there is good, but the file is truncated.",
-  delayed: "Good; one microphone comes later than another.",
-  breath: "Good; breaths are heard before phrases.",
-  dcOffset: "Good; it has a DC offset, which a low cut removes.",
-  lowCut: "Good; the lows are already cut.",
+  cutShort: "Good, but the file is truncated.",
+  delayed: "Good, but one microphone is later than another.",
+  breath: "Good, with breaths heard before phrases.",
+  dcOffset: "Good, with a DC offset that a low cut removes.",
+  lowCut: "Good. The lows are already cut.",
 };
 
 const advised = saidBy(chain);
@@ -56,10 +56,10 @@ function correctionWords({ byDb, isAtLeast, turns, advice }: ProofCatalogue["pro
   const amount = `${figure(Math.abs(byDb))} dB`;
   if (turns.length === 0)
     return byDb < 0
-      ? `It needs to come down by ${isAtLeast ? "at least " : ""}${amount}, and no knob can go lower. ${
+      ? `It needs to come down by ${isAtLeast ? "at least " : ""}${amount}, and no control can go lower. ${
           advice ? advised(advice) : "Use a less sensitive capsule, or a pad."
         }`
-      : `It needs to come up by ${amount}, and no knob can go higher. Come closer, or use a more sensitive capsule.`;
+      : `It needs to come up by ${amount}, and no control can go higher. Come closer, or use a more sensitive capsule.`;
   const said = turns.map(
     ({ device, control, byDb: by, to }) =>
       `the ${device.split(",")[0]}'s ${control.toLowerCase()} ${by < 0 ? "down" : "up"} by ${tenths(by)} dB (to ${to})`,
@@ -82,5 +82,5 @@ export const proof: Templates<ProofCatalogue> = {
     `The noise rose by ${figure(byDb)} dB: find what was switched on, or what is coming closer.`,
   "trend.noiseFell": ({ byDb }) => `The noise fell by ${figure(byDb)} dB.`,
   "trend.rustleGrows": () => "Rustle is growing: the mount has come loose. Remount the microphone.",
-  "trend.dropoutsGrow": () => "Dropouts grow towards the end, as with a battery that runs down: fresh batteries now.",
+  "trend.dropoutsGrow": () => "Dropouts increase towards the end, as when a battery runs down: change batteries now.",
 };

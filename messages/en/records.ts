@@ -57,10 +57,10 @@ export const records: Templates<RecordCatalogue> = {
   "record.idTaken": () => "This id is taken.",
   "record.missing": () => "This record does not exist.",
   "record.keyTaken": () => "This key belongs to another change.",
-  "shootFile.unreadable": () => "This file cannot be read: it is not JSON, or it was cut short.",
-  "shootFile.other": () => "This is not a shoot saved by Hypophon.",
-  "shootFile.newer": () => "This shoot was saved by a newer Hypophon. Update this one, then import it again.",
-  "shootFile.damaged": ({ at, kind }) =>
+  "file.unreadable": () => "This file cannot be read: it is not JSON, or it was truncated.",
+  "file.other": () => "This is not a shoot saved by Hypophon.",
+  "file.newer": () => "This shoot was saved by a newer Hypophon. Update this one, then import it again.",
+  "file.damaged": ({ at, kind }) =>
     kind === null ? `Record ${at} of this file is damaged.` : `Record ${at} of this file (${kind}) is damaged.`,
   "record.noShoot": () => "There is no such shoot.",
   "record.shootDeleted": () => "This shoot was deleted.",

@@ -74,8 +74,8 @@ export const verdicts: Templates<VerdictCatalogue> = {
       wouldClip === "unknown"
         ? ""
         : wouldClip === "nobody"
-          ? " No voice of theirs is that loud."
-          : ` ${upperFirst(wouldClip.effort)} would do it.`
+          ? " They never get that loud."
+          : ` ${upperFirst(wouldClip.effort)} would clip it.`
     }`,
   "levels.voiceFits": ({ voice, peakDbfs }) =>
     `At these settings ${voice} peaks at ${figure(peakDbfs)} dBFS, and nothing clips.`,
@@ -136,7 +136,7 @@ export const verdicts: Templates<VerdictCatalogue> = {
     "Limits: 85 dBA for 8 h a day (NIOSH) and 80 dBA for 40 h a week (WHO). Each 3 dB more halves the time. If your ears ring, stop and ask a doctor.",
   "dress.noPlace": () => "No place on this outfit works. Plan a boom.",
   "trouble.noCause": () =>
-    "Nothing known fits all of that. Change one thing at a time, starting at the mic: capsule, pack, cable, input, card.",
+    "No known cause fits all of that. Change one thing at a time, starting at the mic: capsule, pack, cable, input, card.",
   "pack.none": () => "No place for the pack in this outfit.",
   "pack.reaches": ({ place, needed, spare }) => `Pack: ${place}. The cable needs ${needed}: coil the spare ${spare}.`,
   "pack.extension": ({ place, needed, short, extension }) =>

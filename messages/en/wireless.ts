@@ -13,8 +13,8 @@ const late = ({ latencyMs, frames, frameRate }: { latencyMs: number; frames: num
 
 const RULES: Record<WirelessCatalogue["air.limit"]["rule"], string> = {
   spacing: "the spacing",
-  thirdOrder: "the third-order guard",
-  fifthOrder: "the fifth-order guard",
+  thirdOrder: "the third-order spacing",
+  fifthOrder: "the fifth-order spacing",
   lockedLinks: "the locked links",
   occupiedOrForbidden: "the occupied and forbidden ranges",
 };
@@ -52,7 +52,7 @@ export const wireless: Templates<WirelessCatalogue> = {
     if (widening === 1) return `${says}.`;
     const others = except && except.more > 0 ? `, and ${except.more} more like it` : "";
     const exception = except ? `, except between locked links (${part(except.conflict)}${others})` : "";
-    return `${says}, with spacing and guards ${widening} times as wide as asked${exception}.`;
+    return `${says}, with all spacings ${widening} times as wide as asked${exception}.`;
   },
   "air.bySchedule": () => "This relies on the schedule: not all may be on at once.",
   "air.limit": ({ rule, wouldFit, isProved }) =>

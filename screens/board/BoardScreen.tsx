@@ -80,7 +80,7 @@ export function BoardScreen() {
         {ids.length === 0 ? (
           <Piece>
             <Stack $gap={0.6}>
-              <Lead>Nobody wears a microphone yet.</Lead>
+              <Lead>No talent yet.</Lead>
               <Soft>
                 Add the place at Scout, then the talent: outfit, microphone, levels and checks follow from them.
               </Soft>

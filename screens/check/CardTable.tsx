@@ -252,7 +252,7 @@ export function CardTable({ card, queue, onOpen }: { card: Card; queue: CardQueu
                 Peak, dBTP
               </th>
               <th scope="col" data-figure>
-                Over noise, dB
+                Above noise, dB
               </th>
             </tr>
           </thead>

@@ -72,7 +72,7 @@ export function DayTrendView({ bundle, rig }: { bundle: ShootBundle; rig: Stored
   });
   const trend = dayTrend(measured);
   if (isAway && measured.length < takes.length)
-    return <Soft>How it went over the day is shown when the server is there again.</Soft>;
+    return <Soft>The server is unreachable: the trend over the day is shown when it is back.</Soft>;
   const known = trend.points.filter(
     (point): point is TrendPoint & { speechDbfs: number; noiseDbfs: number } =>
       point.speechDbfs !== null && point.noiseDbfs !== null,

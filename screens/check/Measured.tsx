@@ -152,8 +152,8 @@ export function Measured({
       course: measurement.channels[channel]?.course ?? [],
       lines: plan
         ? [
-            { dbfs: plan.targets.targetDbfs, says: "peaks aim here" },
-            { dbfs: plan.targets.ceilingDbfs, says: "never above" },
+            { dbfs: plan.targets.targetDbfs, says: "target" },
+            { dbfs: plan.targets.ceilingDbfs, says: "ceiling" },
           ]
         : [],
       marks,

@@ -39,7 +39,7 @@ function CompareRow({ comparison }: { comparison: Comparison }) {
 /** What was planned beside what the take proves. */
 export function PlannedProved({ comparisons }: { comparisons: readonly Comparison[] }) {
   return (
-    <TableScroll aria-label="Planned and proved">
+    <TableScroll aria-label="Planned and measured">
       <Table>
         <thead>
           <tr>
@@ -48,7 +48,7 @@ export function PlannedProved({ comparisons }: { comparisons: readonly Compariso
               Planned
             </th>
             <th scope="col" data-figure>
-              Proved
+              Measured
             </th>
             <th scope="col" data-figure>
               Difference

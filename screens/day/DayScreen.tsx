@@ -41,7 +41,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
         <h2>
           {scene.body.startsAt} {scene.body.title}
         </h2>
-        {calls.length === 0 && <Soft>Nobody wears a microphone here.</Soft>}
+        {calls.length === 0 && <Soft>No talent here.</Soft>}
         {calls.length > 0 && (
           <TableScroll aria-label={`Calls for ${scene.body.title}`}>
             <Table>
@@ -145,7 +145,7 @@ export function DayScreen() {
       )}
       {plan.scenes.length === 0 ? (
         <Piece>
-          <Lead>No scene yet. Dress somebody, and the day sheet follows.</Lead>
+          <Lead>No scene yet. Add talent, and the day sheet follows.</Lead>
         </Piece>
       ) : (
         <Columns $template="minmax(0, 2.2fr) minmax(0, 1fr)">

@@ -90,7 +90,7 @@ export function Agreement(props: { candidate: Candidate | null; isChosen: boolea
         </>
       )}
       {candidate && consent.answer === "self" && (
-        <Disclosure title="Words for them" isOpenAtFirst>
+        <Disclosure title="What to tell them" isOpenAtFirst>
           <ol>
             {selfPlacementSteps(candidate)
               .map(say)

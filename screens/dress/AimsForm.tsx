@@ -62,7 +62,7 @@ function Bag({ rigId, supplies }: { rigId: string; supplies: readonly SupplyId[]
       supplies: SUPPLY_IDS.filter((each) => (each === id ? isOn : aims.supplies.includes(each))),
     }));
   return (
-    <Row role="group" aria-label="In the bag" $gap={0.4}>
+    <Row role="group" aria-label="In the kit" $gap={0.4}>
       {SUPPLY_IDS.map((id) => (
         <Tick
           key={id}
@@ -75,7 +75,7 @@ function Bag({ rigId, supplies }: { rigId: string; supplies: readonly SupplyId[]
   );
 }
 
-/** What matters here: kind of work, weights, schools, and what is in the bag. */
+/** What matters here: kind of work, weights, schools, and what is in the kit. */
 export function AimsForm({ rigId, aims }: { rigId: string; aims: Aims }) {
   const store = useShootStore();
   return (
@@ -100,7 +100,7 @@ export function AimsForm({ rigId, aims }: { rigId: string; aims: Aims }) {
           ))}
         </Stack>
       </Disclosure>
-      <Disclosure title={`In the bag: ${aims.supplies.length} of ${SUPPLY_IDS.length}`}>
+      <Disclosure title={`In the kit: ${aims.supplies.length} of ${SUPPLY_IDS.length}`}>
         <Bag rigId={rigId} supplies={aims.supplies} />
       </Disclosure>
     </Stack>

@@ -153,7 +153,7 @@ export function CardScreen() {
     <Card workingOn={workingOn} />
   ) : (
     <Piece>
-      <Lead>Nobody is wired yet.</Lead>
+      <Lead>No microphone planned yet.</Lead>
     </Piece>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { say, type TermId } from "@/messages";
 import type { ReactNode } from "react";
 import styled from "styled-components";
 import {
@@ -14,6 +14,7 @@ import {
 } from "@/core/dress";
 import type { ShootBody } from "@/core/records";
 import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
+import { TermWord } from "../terms/TermWord";
 import { OpenQuestions } from "./OpenQuestions";
 import { lengthWords, placementWords, placeTitle } from "./words";
 
@@ -58,10 +59,10 @@ function howWords(candidate: Candidate, dress: DressPlan): string {
   });
 }
 
-function OneFigure(props: { name: string; value: string; unit?: string; id?: string }) {
+function OneFigure(props: { name: string; term?: TermId; value: string; unit?: string; id?: string }) {
   return (
     <div>
-      <Soft>{props.name}</Soft>
+      <Soft>{props.term ? <TermWord id={props.term}>{props.name}</TermWord> : props.name}</Soft>
       <Figure data-testid={props.id}>
         <Known $as="planned">{props.value}</Known>
         {props.unit && <small>{props.unit}</small>}
@@ -95,8 +96,8 @@ export function ChosenPlace(props: {
         <Figures>
           <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
           <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
-          <OneFigure name="Swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
-          <OneFigure name="Above noise" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
+          <OneFigure name="Swing" term="swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
+          <OneFigure name="Above noise" term="snr" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
         </Figures>
         <div data-part="next">{next}</div>
       </Band>

@@ -37,7 +37,7 @@ import { nextStep } from "./nextStep";
 import { usePlansAhead } from "./usePlansAhead";
 import { upperFirst } from "./words";
 
-const loading = <Soft role="status">Laying out the clothes…</Soft>;
+const loading = <Soft role="status">Ranking the places…</Soft>;
 
 // The form and the places come first; what they are changed with follows a moment later.
 const AimsForm = later(() => import("./AimsForm").then((module) => module.AimsForm));

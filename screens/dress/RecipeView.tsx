@@ -61,7 +61,7 @@ const CardLink = styled(Link)`
   align-items: center;
 `;
 
-/** Materials of a recipe with amounts; what is not in the bag stands out in words too. */
+/** Materials of a recipe with amounts; what is not in the kit stands out in words too. */
 export function MaterialList({ materials }: { materials: Recipe["materials"] }) {
   return (
     <Materials>
@@ -69,7 +69,7 @@ export function MaterialList({ materials }: { materials: Recipe["materials"] }) 
         <li key={supply} data-missing={isInBag ? undefined : true}>
           <span>
             {upperFirst(SUPPLIES[supply].name)}
-            {isInBag ? "" : ": not in the bag"}
+            {isInBag ? "" : ": not in the kit"}
           </span>
           <span>{as}</span>
         </li>
@@ -102,7 +102,7 @@ export function RecipeView(props: {
     <Stack>
       <Row $between>
         <Soft>
-          {recipe.minutes} min · {recipe.capsule.colour} capsule{recipe.capsule.isHeld ? "" : " (not in the bag)"}
+          {recipe.minutes} min · {recipe.capsule.colour} capsule{recipe.capsule.isHeld ? "" : " (not in the kit)"}
         </Soft>
         <CardLink href={stationHref(rig.body.shootId, "card", rig.body.wearerId, rig.body.sceneId)}>
           Card for this person

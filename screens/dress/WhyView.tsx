@@ -68,11 +68,11 @@ function NotThat({ site, candidate, dress }: { site: Site; candidate: Candidate;
             .join(" ")}
         </p>
       )}
-      {other && worse.length === 0 && <p>Hardly anything stands between the two.</p>}
-      <strong>What would make it possible or better</strong>
+      {other && worse.length === 0 && <p>There is hardly any difference.</p>}
+      <strong>What would help</strong>
       {help === null && <Soft role="status">Trying every single change…</Soft>}
       {help === "failed" && <Soft role="alert">The changes could not be tried: reload the page.</Soft>}
-      {tried?.length === 0 && <Soft>No single change helps.</Soft>}
+      {tried?.length === 0 && <Soft>No single change would help.</Soft>}
       {tried && tried.length > 0 && (
         <List>
           {tried.slice(0, 5).map(({ says, rank, saves }) => (
@@ -125,7 +125,7 @@ export function WhyView({ candidate, dress }: { candidate: Candidate; dress: Dre
         </Stack>
       )}
       <Soft>
-        Level, swing, voice over noise, clarity and lead are computed; colour and cloth are estimates; judgements are
+        Level, swing, level above noise, clarity and cable are computed; colour and cloth are estimates; judgements are
         common practice on steps of 0 to 3.
       </Soft>
     </Stack>

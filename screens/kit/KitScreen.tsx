@@ -307,7 +307,7 @@ function KitView() {
           <Stack $gap={0.5}>
             <h2>To get</h2>
             {wanted.length === 0 ? (
-              <p role="status">Nothing: all is there, spares too.</p>
+              <p role="status">Nothing: everything is in the kit, spares included.</p>
             ) : (
               <ul>
                 {wanted.map((need) => (

@@ -95,7 +95,7 @@ function MicFigures({ subject, mic }: { subject: LevelSubject; mic: MicLevels })
   const { sensitivityMvPerPa, selfNoiseDba, maxSplDb } = mic;
   const figures = { sensitivityMvPerPa, selfNoiseDba, maxSplDb };
   return (
-    <Disclosure title="Its figures">
+    <Disclosure title="Specifications">
       <Stack $gap={0.6}>
         {MIC_FIELDS.map(({ key, unit, ...field }) => (
           <NumberField
@@ -119,7 +119,7 @@ function Held({ subject }: { subject: LevelSubject }) {
   if (!plan || plan.knobs.length === 0) return null;
   const AS_PLANNED = "planned";
   return (
-    <Disclosure title={`Hold a knob where it is${plan.knobs.some(({ isHeld }) => isHeld) ? " (held)" : ""}`}>
+    <Disclosure title={`Lock a control${plan.knobs.some(({ isHeld }) => isHeld) ? " (held)" : ""}`}>
       <Stack $gap={0.6}>
         {plan.knobs.map((knob) => (
           <Select
@@ -206,7 +206,7 @@ export function ChainForm({ subject }: { subject: LevelSubject }) {
         {connection && (
           <>
             {" "}
-            Another input or lead is chosen at{" "}
+            Choose another input or cable at{" "}
             <Link href={`/shoots/${bundle.shoot.id}/link?view=cables&link=${connection.link.id}`}>Link</Link>.
           </>
         )}

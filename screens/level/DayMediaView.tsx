@@ -86,7 +86,7 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
       {media.tooMany && <p role="alert">{say(media.tooMany)}</p>}
       <Row $gap={0.6} $low>
         <Tick
-          label="I know how many tracks the recorder takes"
+          label="Set the recorder's tracks"
           isOn={provision.recorderTracks !== null}
           onChange={(isOn) => set({ recorderTracks: isOn ? USUAL_TRACKS : null })}
         />
@@ -157,7 +157,7 @@ function BatteryFields({
           onChange={(milliampereHours) => change({ milliampereHours })}
         />
         <NumberField
-          label="Left by age"
+          label="Battery health"
           value={battery.ageShare}
           minimum={0.2}
           maximum={1}

@@ -48,7 +48,7 @@ export function DeviceFields(props: {
         options={items.map((item) => ({ value: item.id, name: item.body.name }))}
         onChange={props.onChoose}
       />
-      <Disclosure title="Its figures">
+      <Disclosure title="Specifications">
         <Stack key={chosen.id} $gap={0.6}>
           <TextField
             label="Device"

@@ -84,7 +84,7 @@ function InputBar({ live }: { live: LiveInput }) {
       </Row>
       {state.phase === "paused" && (
         <Row role="alert">
-          The browser has put the sound to sleep.
+          The browser has suspended the audio.
           <Button onPress={goOn}>
             <Play size={18} aria-hidden /> Go on
           </Button>

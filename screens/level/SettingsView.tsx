@@ -13,6 +13,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { stationHref } from "../shell/stationHref";
+import { TermWord } from "../terms/TermWord";
 import { SettingsTickets } from "./SettingsTickets";
 import type { ShownVoice } from "./Staircase";
 import { useLevels, useLevelsRecord } from "./useLevels";
@@ -70,7 +71,9 @@ function Forecast({ plan }: { plan: LevelPlan }) {
           </Figure>
         </div>
         <div>
-          <Soft>Speech over noise</Soft>
+          <Soft>
+            <TermWord id="snr">Above noise</TermWord>
+          </Soft>
           <Figure>
             <Known $as="planned">{minus(plan.snrDb)}</Known>
             <small>
@@ -162,7 +165,7 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
       {subject.kind === "placed" && (
         <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`}>Go to Pickup</Link>
       )}
-      {levels?.isUsualVoice && <Soft>Nobody is planned here: a usual voice at a usual distance is taken.</Soft>}
+      {levels?.isUsualVoice && <Soft>No talent is planned here: a typical voice and distance are assumed.</Soft>}
       {rig && rig.body.voiceTodayDb !== null && (
         <Soft>
           Their voice was measured on this day: {rig.body.voiceTodayDb > 0 ? "+" : ""}

@@ -155,7 +155,7 @@ export function Staircase(props: { plan: LevelPlan; voice: ShownVoice; onVoice: 
                   Noise
                 </th>
                 <th scope="col" data-figure>
-                  In hand
+                  Headroom
                 </th>
                 <th scope="col">Figures</th>
               </tr>

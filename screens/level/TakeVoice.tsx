@@ -13,7 +13,7 @@ const WORTH_DB = 1;
 export function TakeVoice({ rigId, voiceDb }: { rigId: string; voiceDb: number | null }) {
   const store = useShootStore();
   const [isTaken, setTaken] = useState(false);
-  if (isTaken) return <p role="status">Taken: the settings of this day follow their voice. Set the devices anew.</p>;
+  if (isTaken) return <p role="status">Applied: the settings of this day follow their voice. Set the devices again.</p>;
   if (voiceDb === null || Math.abs(voiceDb) < WORTH_DB) return null;
   return (
     <Row>

@@ -17,8 +17,8 @@ import { useKeeping } from "./useKeeping";
 
 const STEPS: Record<TrialStep, { name: string; says: string; seconds: number }> = {
   quiet: { name: "Record room tone", says: "Nobody speaks, nobody moves.", seconds: 4 },
-  noise: { name: "Hear the noise", says: "Everything on that will be on; walk, turn, rustle.", seconds: 4 },
-  loudest: { name: "Hear the loudest line", says: "The loudest line, as loud as when the camera rolls.", seconds: 6 },
+  noise: { name: "Record the noise", says: "Everything on that will be on. Walk, turn and move.", seconds: 4 },
+  loudest: { name: "Record the loudest line", says: "The loudest line, as loud as when the camera rolls.", seconds: 6 },
 };
 
 const Steps = styled.ol`
@@ -123,11 +123,11 @@ export function Trial({ live, subject }: { live: LiveInput; subject: LevelSubjec
       {step && (
         <div>
           <Button look="quiet" onPress={end}>
-            That is enough
+            Stop
           </Button>
         </div>
       )}
-      {missed && <p role="alert">Nothing came in while it listened: start the meter again, then repeat the step.</p>}
+      {missed && <p role="alert">Nothing was heard: start the meter again, then repeat the step.</p>}
       {advice && !step && (
         <Stack $gap={0.5}>
           <Lead role="status">{say(advice.says[0]!)}</Lead>

@@ -53,7 +53,7 @@ export function RulesForm({ air, edits }: { air: AirScene; edits: AirEdits }) {
         {field("threeThirdKHz")}
         {rules.fifthKHz !== null && (
           <NumberField
-            label="Guard, fifth order of two"
+            label="Fifth-order spacing, two transmitters"
             value={rules.fifthKHz}
             minimum={0}
             maximum={2000}
@@ -62,7 +62,7 @@ export function RulesForm({ air, edits }: { air: AirScene; edits: AirEdits }) {
           />
         )}
         <NumberField
-          label="Taken from"
+          label="Occupied above"
           value={rules.occupiedDbm}
           {...boundsOf(properties.occupiedDbm)}
           shown={DBM}
@@ -131,7 +131,7 @@ function RangeFields(props: {
           onChange={(note) => set({ note })}
         />
         <Button look="quiet" onPress={props.onRemove}>
-          Take away
+          Remove
         </Button>
       </Columns>
     </Stack>
@@ -275,7 +275,7 @@ export function SystemsForm({ air, edits }: { air: AirScene; edits: AirEdits }) 
           </>
         )}
         <NumberField
-          label="Receiver needs"
+          label="Receiver sensitivity"
           value={system.needsDbm}
           {...boundsOf(properties.needsDbm)}
           shown={DBM}
@@ -290,7 +290,7 @@ export function SystemsForm({ air, edits }: { air: AirScene; edits: AirEdits }) 
         />
       </Columns>
       <div>
-        <Tick label="Two antennas" isOn={system.hasDiversity} onChange={(hasDiversity) => set({ hasDiversity })} />
+        <Tick label="Antenna diversity" isOn={system.hasDiversity} onChange={(hasDiversity) => set({ hasDiversity })} />
       </div>
       {counts && (
         <Stack $gap={0.3}>

@@ -116,12 +116,12 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
         />
       </Columns>
       {source && isOwn(sourceId) ? (
-        <Disclosure title={`Figures of ${source.name}`}>
+        <Disclosure title={`Specifications of ${source.name}`}>
           <OwnDevice key={sourceId} itemId={sourceId} />
         </Disclosure>
       ) : null}
       {input && isOwn(inputId) ? (
-        <Disclosure title={`Figures of ${input.name}`}>
+        <Disclosure title={`Specifications of ${input.name}`}>
           <OwnDevice key={inputId} itemId={inputId} />
         </Disclosure>
       ) : null}

@@ -93,7 +93,9 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
       {progress ? (
         <Row>
           <span role="status">
-            {progress.stage === "widening" ? "Widening the guards" : `${progress.placed} of ${progress.wanted} so far`}
+            {progress.stage === "widening"
+              ? "Widening the spacings"
+              : `${progress.placed} of ${progress.wanted} so far`}
           </span>
           <Button onPress={() => void doorOf().cancel()}>Stop, keep the best</Button>
         </Row>

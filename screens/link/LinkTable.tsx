@@ -98,7 +98,7 @@ function LinkEntry(props: {
   const system = air.plan.systems.find(({ id }) => id === link.systemId) ?? null;
   const systems = [
     ...air.plan.systems.map(({ id, name }) => ({ value: id, name })),
-    { value: BY_LEAD, name: "none: by lead, or its own recorder" },
+    { value: BY_LEAD, name: "none: wired, or its own recorder" },
   ];
   const isTuned = system?.band === "uhf";
   const preset = system && link.frequencyMHz !== null ? presetName(system, link.frequencyMHz) : null;
@@ -109,7 +109,7 @@ function LinkEntry(props: {
       <Head type="button" aria-expanded={props.isChosen} onClick={props.onChoose}>
         {link.wearerId ? <ThreadSample thread={props.thread} /> : <span />}
         <strong>{link.name}</strong>
-        <span>{link.systemId === BY_LEAD ? "by lead" : isTuned ? (preset ?? "") : "2.4 GHz"}</span>
+        <span>{link.systemId === BY_LEAD ? "wired" : isTuned ? (preset ?? "") : "2.4 GHz"}</span>
         <b>{isTuned ? (link.frequencyMHz?.toFixed(3) ?? "no frequency") : ""}</b>
       </Head>
       {wrong.map((says) => (
@@ -150,7 +150,7 @@ function LinkEntry(props: {
                   ? "No spare yet."
                   : `Spare ${link.spareMHz.toFixed(3)} MHz${presetName(system, link.spareMHz) ? `, ${presetName(system, link.spareMHz)}` : ""}`}
               </Soft>
-              <Tick label="Must stay" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />
+              <Tick label="Locked" isOn={link.isLocked} onChange={(isLocked) => set({ isLocked })} />
             </Row>
           )}
           {link.wearerId === null && props.scenes.length > 0 && (
@@ -179,7 +179,7 @@ function LinkEntry(props: {
                   edits.edit((body) => ({ ...body, links: body.links.filter(({ id }) => id !== link.id) }))
                 }
               >
-                Take away
+                Remove
               </Button>
             </Row>
           )}

@@ -147,7 +147,7 @@ function Walk(props: { connection: Connection; setup: SignalPath; banks: string 
           </Button>
           {shownOf(step) !== "open" && (
             <Button look="quiet" onPress={() => mark(null)}>
-              Not done after all
+              Mark as not done
             </Button>
           )}
         </Row>

@@ -72,7 +72,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
   const target = targetOf(setup);
   const leadIds = rehearsal.leads;
   const wayOptions = [
-    { value: "", name: "nothing in the hand" },
+    { value: "", name: "no cable" },
     ...(setup.way.length > 0
       ? [{ value: setup.way.map(({ id }) => id).join(" "), name: setup.way.map(({ name }) => name).join(", ") }]
       : []),
@@ -94,13 +94,13 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
           <Tick label="All devices" isOn={isAll} onChange={setIsAll} />
           <Button onPress={() => (setSays(null), keep(doStep(setup, rehearsal, step)))}>Show me</Button>
           <Button look="quiet" onPress={() => (setSays(null), keep(fromTheBag(setup)))}>
-            From the bag again
+            Start over
           </Button>
         </Row>
       </Row>
       <Row $gap={0.8} $low>
         <Choice
-          label="Now there is"
+          label="Now heard"
           value={stimulus}
           options={(Object.keys(STIMULUS_NAMES) as Stimulus[]).map((value) => ({ value, name: STIMULUS_NAMES[value] }))}
           onChange={setStimulus}
@@ -109,7 +109,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
       </Row>
       <Row $gap={0.6} $low>
         <Select
-          label="Lead in the hand"
+          label="Cable in hand"
           value={wayOptions.some(({ value }) => value === inHand) ? inHand : ""}
           options={wayOptions}
           onChange={(value) => keep({ ...rehearsal, leads: value === "" ? [] : value.split(" ") })}
@@ -121,7 +121,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
         />
         {setup.system && (
           <Tick
-            label="The ground is walked"
+            label="Range walked"
             isOn={rehearsal.isWalked}
             onChange={(isWalked) => keep({ ...rehearsal, isWalked })}
           />
@@ -145,7 +145,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
         ))}
       </Fronts>
       <Stack $gap={0.4}>
-        <h3>Practise finding what is wrong</h3>
+        <h3>Practise troubleshooting</h3>
         <Row $gap={0.5} $low>
           {[1, 2].map((count) => (
             <Button
@@ -161,10 +161,10 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
             </Button>
           ))}
           <Select
-            label="Or put in a certain one"
+            label="Fault to hide"
             value=""
             options={[
-              { value: "", name: "one of all" },
+              { value: "", name: "any" },
               ...certain.map((id) => ({ value: id, name: say(faultMessage(setup, id)) })),
             ]}
             onChange={(id) => {
@@ -177,7 +177,7 @@ export function Rehearsing({ connection, setup, step }: { connection: Connection
             }}
           />
           <Button look="quiet" onPress={() => setInAddress({ view: "trouble", link: connection.link.id })}>
-            Find it by its symptom
+            Troubleshoot
           </Button>
         </Row>
       </Stack>

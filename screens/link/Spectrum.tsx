@@ -291,10 +291,10 @@ export function Spectrum(props: {
       </Scale>
       <Row $gap={0.4} $between>
         <Row $gap={0.4}>
-          <Button aria-label="Nearer" onPress={() => setZoom(zoomed(view, whole, around, 0.5))}>
+          <Button aria-label="Zoom in" onPress={() => setZoom(zoomed(view, whole, around, 0.5))}>
             <Plus size={18} aria-hidden />
           </Button>
-          <Button aria-label="Farther" onPress={() => setZoom(zoomed(view, whole, around, 2))}>
+          <Button aria-label="Zoom out" onPress={() => setZoom(zoomed(view, whole, around, 2))}>
             <Minus size={18} aria-hidden />
           </Button>
           {zoom && (

@@ -145,11 +145,11 @@ function Finding(props: {
             look="quiet"
             onPress={() => onStory({ ...story, answers: Object.fromEntries(answered.slice(0, -1)), ruledOut: [] })}
           >
-            Take the last answer back
+            Undo the last answer
           </Button>
         )}
         <Button look="quiet" onPress={props.onAgain}>
-          Begin again
+          Start over
         </Button>
       </Row>
     </Stack>
@@ -221,7 +221,7 @@ export function TroubleView() {
         </Stack>
       </Piece>
       {setup && (
-        <Piece aria-label="What is wrong">
+        <Piece aria-label="Troubleshoot">
           {story ? (
             <Finding setup={setup} story={story} rehearsal={rehearsal} onStory={tell} onAgain={() => tell(null)} />
           ) : (

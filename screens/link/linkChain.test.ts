@@ -103,10 +103,10 @@ describe("the way from capsule to file", () => {
 
   test("in a few words for a list", () => {
     expect(briefWay(only(bundle("receiverBalanced", "recorderXlr")), EARS)).toBe(
-      `3.5 mm balanced to XLR lead into ${INPUTS.recorderXlr.name}`,
+      `3.5 mm TRS to XLR cable, balanced into ${INPUTS.recorderXlr.name}`,
     );
     expect(briefWay(only(bundle("lavSelf", "recorder35", BY_LEAD, null)), EARS)).toContain("straight into");
-    expect(briefWay(only(bundle(HOUSE, "recorderLine", BY_LEAD, null)), EARS)).toContain("a lead for each outlet");
+    expect(briefWay(only(bundle(HOUSE, "recorderLine", BY_LEAD, null)), EARS)).toContain("a cable for each outlet");
     expect(briefWay(only(bundle("receiver", EARS)), EARS)).toBe("heard only");
     expect(briefWay(only(bundle("receiver", NO_INPUT)), EARS)).toBe("recorded beside it");
   });

@@ -82,7 +82,7 @@ export function chainOfWay(
 /** The way in a few words for a list: leads only. */
 export function briefWay({ input, inputId, ways }: Connection, earsId: string): string {
   if (!input) return inputId === earsId ? "heard only" : "recorded beside it";
-  if (ways.length > 1) return `a lead for each outlet, into ${input.name}`;
+  if (ways.length > 1) return `a cable for each outlet, into ${input.name}`;
   const path = ways[0]?.path;
   if (!path) return `nothing fits ${input.name}`;
   return `${path.parts.map(({ name }) => name).join(", ") || "straight"} into ${input.name}`;

@@ -126,8 +126,7 @@ export function Arrangement(props: {
         onMic={setMic}
       />
       <Soft>
-        Drag, or arrow keys: 5 cm a press. Rings turn. Dots: where the room is as loud as the voice. The small wedge is
-        the breath.
+        Drag, or arrow keys: 5 cm a press. Rings turn. Dotted: critical distance. The small wedge is the breath.
       </Soft>
       {lesson && <Lead role="status">{lesson}</Lead>}
       {talker && (

@@ -1,6 +1,6 @@
 "use client";
 
-import { say, RISK_NAMES } from "@/messages";
+import { say, RISK_NAMES, type TermId } from "@/messages";
 import { minus, OCTAVES_HZ } from "@/core/sound";
 import styled from "styled-components";
 import { HEARD_RIPPLE_DB, type PickupCandidate, type Talker, type TalkerHeard } from "@/core/pickup";
@@ -10,6 +10,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";
 import { Known, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
+import { TermWord } from "../terms/TermWord";
 
 const Figures = styled(Table)`
   td,
@@ -21,27 +22,39 @@ const Figures = styled(Table)`
 
 const db = (value: number) => (value === Infinity ? "∞" : minus(value));
 
-function rowsOf(units: ShootBody["units"]): readonly { name: string; of: (each: TalkerHeard) => string }[] {
+function rowsOf(
+  units: ShootBody["units"],
+): readonly { name: string; term?: TermId; unit?: string; of: (each: TalkerHeard) => string }[] {
   const metres = (value: number) =>
     units === "metric" ? `${value.toFixed(2)} m` : `${(value / 0.3048).toFixed(1)} ft`;
   return [
     { name: "From the mouth", of: ({ distanceM }) => metres(distanceM) },
-    { name: "Voice, dB SPL", of: ({ levelDb }) => db(levelDb) },
-    { name: "Its peaks, dB SPL", of: ({ levelDb }) => db(peaksAt(levelDb)) },
-    { name: "Noise, dB SPL", of: ({ noiseDb }) => db(noiseDb) },
-    { name: "Voice over noise, dB", of: ({ snrDb }) => db(snrDb) },
-    { name: "Voice over room, dB", of: ({ directOverRoomDb }) => db(directOverRoomDb) },
-    { name: "STI", of: ({ sti }) => sti.toFixed(2) },
-    { name: "C50, dB", of: ({ c50Db }) => db(c50Db) },
-    { name: "Lows lifted, dB", of: ({ proximityDb }) => db(proximityDb) },
-    { name: "Plosives", of: ({ plosive }) => RISK_NAMES[plosive] },
-    { name: "Swing, dB", of: ({ swingDb }) => db(swingDb) },
-    { name: "Ripple, dB", of: ({ combing }) => (combing ? db(combing.rippleDb) : "–") },
+    { name: "Voice", unit: "dB SPL", of: ({ levelDb }) => db(levelDb) },
+    { name: "Its peaks", unit: "dB SPL", of: ({ levelDb }) => db(peaksAt(levelDb)) },
+    { name: "Noise", unit: "dB SPL", of: ({ noiseDb }) => db(noiseDb) },
+    { name: "Above noise", term: "snr", unit: "dB", of: ({ snrDb }) => db(snrDb) },
     {
-      name: "sent back by",
+      name: "Direct to reverberant",
+      term: "directToReverberant",
+      unit: "dB",
+      of: ({ directOverRoomDb }) => db(directOverRoomDb),
+    },
+    { name: "STI", term: "sti", of: ({ sti }) => sti.toFixed(2) },
+    { name: "C50", term: "c50", unit: "dB", of: ({ c50Db }) => db(c50Db) },
+    { name: "Proximity effect", term: "proximityEffect", unit: "dB", of: ({ proximityDb }) => db(proximityDb) },
+    { name: "Plosives", term: "plosive", of: ({ plosive }) => RISK_NAMES[plosive] },
+    { name: "Swing", term: "swing", unit: "dB", of: ({ swingDb }) => db(swingDb) },
+    {
+      name: "Comb filtering",
+      term: "combFiltering",
+      unit: "dB",
+      of: ({ combing }) => (combing ? db(combing.rippleDb) : "–"),
+    },
+    {
+      name: "reflected by",
       of: ({ combing }) => (combing && combing.rippleDb >= HEARD_RIPPLE_DB ? combing.name : "–"),
     },
-    { name: "first notch, Hz", of: ({ combing }) => (combing ? String(Math.round(combing.notchHz)) : "–") },
+    { name: "first notch", unit: "Hz", of: ({ combing }) => (combing ? String(Math.round(combing.notchHz)) : "–") },
   ];
 }
 
@@ -71,9 +84,12 @@ export function HeardTable(props: {
             </tr>
           </thead>
           <tbody>
-            {rowsOf(units).map(({ name, of }) => (
+            {rowsOf(units).map(({ name, term, unit, of }) => (
               <tr key={name}>
-                <th scope="row">{name}</th>
+                <th scope="row">
+                  {term ? <TermWord id={term}>{name}</TermWord> : name}
+                  {unit && `, ${unit}`}
+                </th>
                 {best.map((each) => (
                   <td key={each.talkerId} data-figure>
                     <Known $as="planned">{of(each.heard)}</Known>
@@ -87,7 +103,7 @@ export function HeardTable(props: {
       {apart !== Infinity && <Soft>The next talker lies {apart.toFixed(0)} dB below on a track.</Soft>}
       {deductions.length > 0 && (
         <div>
-          <Soft>Held against it, of a hundred points:</Soft>
+          <Soft>Deductions, out of 100 points:</Soft>
           {deductions.map(({ says, points }) => (
             <p key={says.code}>
               −{points.toFixed(0)} {say(says)}
@@ -123,9 +139,9 @@ export function HeardTable(props: {
       </Disclosure>
       <Disclosure title="How this was computed">
         <Soft>
-          Direct sound by distance, the mouth&apos;s and the pattern&apos;s directivity and nearness; the room by the
+          Direct sound by distance, the mouth&apos;s and the pattern&apos;s directivity and proximity; the room by the
           pattern&apos;s random energy; STI by IEC 60268-16; colouring by first reflections. Points are the clarity of
-          whoever is got worst, less what is held against it: a judgement. Microphone noise figures are typical ones.
+          whoever is got worst, less the deductions: a judgement. Microphone noise is typical.
         </Soft>
       </Disclosure>
     </Stack>

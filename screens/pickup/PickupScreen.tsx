@@ -21,7 +21,7 @@ const CandidateList = later(() => import("./CandidateList").then((module) => mod
 const WhatItGets = later(() => import("./WhatItGets").then((module) => module.WhatItGets));
 const Arrangement = later(
   () => import("./Arrangement").then((module) => module.Arrangement),
-  <Soft role="status">Laying out the plan…</Soft>,
+  <Soft role="status">Computing the forecasts…</Soft>,
 );
 
 const SHOT_OPTIONS = SHOT_SIZES.map((value) => ({ value, name: upperFirst(value) }));

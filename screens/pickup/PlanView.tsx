@@ -227,7 +227,7 @@ export function PlanView(props: {
               strokeWidth="1.2px"
               strokeDasharray="2 5"
             >
-              <title>Here the room is as loud as the voice</title>
+              <title>Critical distance</title>
             </circle>
           );
         })}

@@ -70,7 +70,7 @@ export function TalkerFields(props: {
   const { properties } = Talker;
   const last = talker.path.at(-1) ?? talker.at;
   return (
-    <Stack $gap={0.7} role="group" aria-label={`Figures of ${talker.name}`}>
+    <Stack $gap={0.7} role="group" aria-label={`Specifications of ${talker.name}`}>
       <Columns $template="1fr 1fr 1fr">
         <TextField label="Name" value={talker.name} maxLength={80} onChange={(name) => set({ name })} />
         <Place at={talker.at} units={units} onMove={(at) => set({ at })} />
@@ -114,7 +114,7 @@ export function TalkerFields(props: {
         )}
         {onRemove && (
           <Button look="quiet" onPress={onRemove}>
-            Take away
+            Remove
           </Button>
         )}
       </Row>
@@ -142,7 +142,7 @@ export function MicFields(props: {
   const { properties } = PlacedMic;
   const { patterns } = MICROPHONES[mic.microphone];
   return (
-    <Stack $gap={0.7} role="group" aria-label="Figures of the microphone">
+    <Stack $gap={0.7} role="group" aria-label="Specifications of the microphone">
       <Columns $template="1fr 1fr 1fr">
         <Select
           label="Microphone"
@@ -211,7 +211,7 @@ export function MicFields(props: {
           onChange={(isNear) => set({ handsM: isNear ? (handsOn(mic.holder) ?? GESTURES_M) : null })}
         />
         <Button look="quiet" onPress={onRemove}>
-          Take away
+          Remove
         </Button>
       </Row>
     </Stack>

@@ -36,9 +36,9 @@ function Decays({ echo, forecast }: { echo: MeasuredEcho; forecast: PlaceForecas
         onChange={setHz}
       />
       <DecayChart decay={decay} />
-      <TableScroll aria-label="Echo by octave">
+      <TableScroll aria-label="Reverberation by octave">
         <Table>
-          <caption>Planned and proved</caption>
+          <caption>Planned and measured</caption>
           <thead>
             <tr>
               <th scope="col">s</th>
@@ -87,7 +87,7 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
   const doorOf = usePlaceDoor();
   const [isBusy, setIsBusy] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
-  if (!forecast.plannedS) return <Lead>Out here nothing sends the voice back. Choose a room to measure its echo.</Lead>;
+  if (!forecast.plannedS) return <Lead>No reverberation outdoors. Choose a room to measure its reverberation.</Lead>;
 
   async function measure(name: string, sound: Sound | string): Promise<void> {
     if (typeof sound === "string") return setRefusal(sound);
@@ -140,7 +140,7 @@ export function EchoView(props: { placeId: string; echo: MeasuredEcho | null; fo
                 });
               }}
             >
-              Go back to the forecast
+              Use the forecast
             </Button>
           </Row>
           <Decays key={echo.file} echo={echo} forecast={forecast} />

@@ -6,6 +6,7 @@ import { midOf, type PlaceForecast } from "@/core/room";
 import type { ShootBody } from "@/core/records";
 import { Disclosure } from "@/ui/Disclosure";
 import { Figure, Known, Lead, Row, Soft, Stack } from "@/ui/layout";
+import { TermWord } from "../terms/TermWord";
 import { GradeMark } from "./GradeMark";
 
 const EchoChart = later(() => import("@/ui/EchoChart").then((module) => module.EchoChart));
@@ -31,7 +32,9 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
       <Row $gap={1.6}>
         {forecast.reverberationS && (
           <div>
-            <Soft>RT60, 500 Hz to 1 kHz</Soft>
+            <Soft>
+              <TermWord id="rt60">RT60</TermWord>, 500 Hz to 1 kHz
+            </Soft>
             <Figure $size="big">
               <Known $as={isEchoProved ? "proved" : "planned"}>{forecast.midS.toFixed(2)}</Known>
               <small>s</small>
@@ -49,7 +52,9 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
         </div>
         {forecast.reverberationS && (
           <div>
-            <Soft>Critical distance</Soft>
+            <Soft>
+              <TermWord id="criticalDistance">Critical distance</TermWord>
+            </Soft>
             <Figure $size="big">
               <Known $as={isEchoProved ? "proved" : "planned"}>{metres(forecast.criticalDistanceM)}</Known>
             </Figure>
@@ -69,7 +74,7 @@ export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: 
       <Disclosure title="How this was computed">
         <Soft>
           {forecast.sabineS && forecast.eyringS
-            ? `Middle by Sabine ${midOf(forecast.sabineS).toFixed(2)} s, by Eyring ${midOf(forecast.eyringS).toFixed(2)} s; Eyring counts where surfaces absorb more than a fifth. Air by ISO 9613-1; absorption from handbook tables, people and furniture added; at 8 kHz sides absorb as at 4. Such a forecast is within about 20 %. A clap proves it.`
+            ? `Mean by Sabine ${midOf(forecast.sabineS).toFixed(2)} s, by Eyring ${midOf(forecast.eyringS).toFixed(2)} s; Eyring counts where surfaces absorb more than a fifth. Air by ISO 9613-1; absorption from handbook tables, people and furniture added; at 8 kHz sides absorb as at 4. Such a forecast is within about 20 %. A recorded clap measures it.`
             : "Open air has no reverberation worth naming; only noise and wind count."}{" "}
           {isNoiseProved
             ? "Noise from the calibrated room tone."

@@ -52,7 +52,7 @@ const Opened = styled.div`
 /** The one thing that helps most, then the others. */
 function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: RemedyGain) => void }) {
   const [first] = gains;
-  if (!first) return <Soft>Nothing on the list is left to be done.</Soft>;
+  if (!first) return <Soft>Every noise is dealt with.</Soft>;
   const says = ({ source, remedy, gainDb, dbaAfter }: RemedyGain) => {
     const about = { source: sourceName(source), remedy };
     return say(
@@ -65,7 +65,7 @@ function Advice({ gains, onDo }: { gains: readonly RemedyGain[]; onDo: (gain: Re
     <Stack $gap={0.3}>
       <Lead>{says(first)}</Lead>
       {first.remedy === "wait" ? (
-        <p>Its gaps stand under Quiet times.</p>
+        <p>Quiet times shows its gaps.</p>
       ) : (
         <div>
           <Button onPress={() => onDo(first)}>Done: {REMEDY_WORDS[first.remedy].done}</Button>
@@ -110,7 +110,7 @@ export function NoiseView(props: {
       editPlace(store, placeId, ({ sources }) => ({
         sources: [...sources.slice(0, at), source, ...sources.slice(at)],
       }));
-    showToast({ says: `${upperFirst(sourceName(source))} taken off.`, action: { name: "Undo", run: undo } });
+    showToast({ says: `${upperFirst(sourceName(source))} removed.`, action: { name: "Undo", run: undo } });
   }
   const heard = noisesOf(model);
   const undoList = toUndo(model.sources);

@@ -85,7 +85,7 @@ function SceneTable({
                 onChange={(next) => set({ takeMin: next })}
               />
               <Tick
-                label={`Stays at ${scene.body.startsAt}`}
+                label={`Fixed at ${scene.body.startsAt}`}
                 isOn={isFixed}
                 onChange={(isOn) =>
                   setWishes({
@@ -188,7 +188,7 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
       <Piece>
         <Stack>
           <Lead>Which scenes are recorded when?</Lead>
-          <Soft>The first talent in Dress makes the first scene. Its quiet times are then shown here.</Soft>
+          <Soft>Add a scene to plan it into the quiet times.</Soft>
         </Stack>
       </Piece>
     );
@@ -233,7 +233,7 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
               (minutes) => minutes > within.fromMin,
             )}
             <NumberField
-              label="Going to another place"
+              label="Company move"
               value={wishes.moveMin}
               minimum={0}
               maximum={240}
@@ -249,7 +249,7 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
               }
             />
           ) : (
-            <Soft role="status">Weighing the day…</Soft>
+            <Soft role="status">Planning the day…</Soft>
           )}
           <Soft>Hatched: a noise is heard. Drag a scene, or move it with the arrow keys.</Soft>
         </Stack>

@@ -99,7 +99,7 @@ function Sizes({ model, set, isMetric }: PartProps) {
   );
 }
 
-/** Parts of sides that are made of something else. */
+/** Wall sections that are made of something else. */
 function Parts({ model, set, isMetric }: PartProps) {
   const surfaces = surfacesOf(model).map((value) => ({ value, name: upperFirst(SURFACE_NAMES[value]) }));
   const change = (index: number, part: Partial<Patch>) =>
@@ -108,7 +108,7 @@ function Parts({ model, set, isMetric }: PartProps) {
     surfaceAreaM2(model, surface) -
     model.patches.reduce((sum, patch) => sum + (patch.surface === surface ? patch.areaM2 : 0), 0);
   return (
-    <Stack $gap={0.5} role="group" aria-label="Parts of sides">
+    <Stack $gap={0.5} role="group" aria-label="Wall sections">
       {model.patches.map((patch, index) => (
         <ListRow
           key={index}
@@ -117,7 +117,7 @@ function Parts({ model, set, isMetric }: PartProps) {
         >
           <Columns $template="1fr 1.3fr 0.8fr">
             <Select
-              label={`Part ${index + 1}, on`}
+              label={`Section ${index + 1}, on`}
               value={patch.surface}
               options={surfaces}
               onChange={(surface) => change(index, { surface })}

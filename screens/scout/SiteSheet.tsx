@@ -93,7 +93,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
             <Made place={place} measure={measure} />
             <p>
               {forecast.reverberationS
-                ? `Echo ${forecast.midS.toFixed(2)} s (${forecast.isEchoProved ? "measured from a clap" : "planned"}). The room is as loud as the voice at ${measure(forecast.criticalDistanceM)}. ${say(planTreatments(model).says)} `
+                ? `RT60 ${forecast.midS.toFixed(2)} s (${forecast.isEchoProved ? "measured from a clap" : "planned"}). Critical distance ${measure(forecast.criticalDistanceM)}. ${say(planTreatments(model).says)} `
                 : ""}
               Steady noise {forecast.noiseDba.toFixed(0)} dBA ({forecast.isNoiseProved ? "measured" : "estimated"}).
             </p>

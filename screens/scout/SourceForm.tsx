@@ -124,7 +124,7 @@ export function SourceForm(props: {
           }}
         />
         <TextField
-          label="Called"
+          label="Name"
           value={source.name}
           maxLength={80}
           fault={() => null}
@@ -147,17 +147,17 @@ export function SourceForm(props: {
           onChange={(bearingDeg) => set({ bearingDeg })}
         />
         <Select
-          label="Way in"
+          label="Path"
           value={source.barrier}
           options={BARRIER_OPTIONS}
           onChange={(barrier) => set({ barrier, ...(source.remedy === "shut" ? { remedy: null, isDone: false } : {}) })}
         />
         {source.levelDba === null ? (
-          <Button onPress={() => set({ levelDba: 40 })}>I read its level from a meter</Button>
+          <Button onPress={() => set({ levelDba: 40 })}>Level read from a meter</Button>
         ) : (
           <Row $gap={0.4}>
             <NumberField
-              label="Level where the voice is"
+              label="Level at the talent"
               value={source.levelDba}
               minimum={0}
               maximum={130}
@@ -170,7 +170,7 @@ export function SourceForm(props: {
           </Row>
         )}
       </Columns>
-      <Choice label="Comes" value={source.occurs} options={OCCURRENCE_OPTIONS} onChange={(occurs) => set({ occurs })} />
+      <Choice label="When" value={source.occurs} options={OCCURRENCE_OPTIONS} onChange={(occurs) => set({ occurs })} />
       {source.occurs === "comes" && (
         <Columns $template="1fr 1fr">
           <NumberField
@@ -200,7 +200,7 @@ export function SourceForm(props: {
           onChange={(remedy) => set({ remedy: remedy === "nothing" ? null : remedy, isDone: false })}
         />
         <TextField
-          label="Who sees to it"
+          label="Responsible"
           value={source.owner}
           maxLength={80}
           fault={() => null}
@@ -210,7 +210,7 @@ export function SourceForm(props: {
       <Row $between>
         {source.remedy && <Tick label="Done" isOn={source.isDone} onChange={(isDone) => set({ isDone })} />}
         <Button look="quiet" onPress={props.onRemove}>
-          Take this noise off the list
+          Remove this noise
         </Button>
       </Row>
     </Stack>

@@ -120,7 +120,7 @@ export function ToneView({ placeId, tone }: { placeId: string; tone: MeasuredTon
           <Tone tone={tone} />
           <div>
             <Button look="quiet" onPress={() => editPlace(store, placeId, () => ({ tone: null }))}>
-              Go back to the estimate
+              Use the estimate
             </Button>
           </div>
         </>

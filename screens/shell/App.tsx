@@ -142,7 +142,7 @@ function NotHere() {
     <Stack>
       <h1>There is no such page</h1>
       <p>
-        The address may be old. <Link href="/">To the shoots</Link>
+        The address may be old. <Link href="/">All shoots</Link>
       </p>
     </Stack>
   );

@@ -84,7 +84,7 @@ const Item = styled(MenuItem)`
   }
 `;
 
-const GROUPS: readonly PaletteEntry["group"][] = ["Go to", "Do", "Talent", "Scenes", "Places", "Takes"];
+const GROUPS: readonly PaletteEntry["group"][] = ["Go to", "Do", "Talent", "Scenes", "Places", "Takes", "Terms"];
 /** So many of a group are listed; typing finds the others. */
 const MOST = 60;
 
@@ -106,6 +106,8 @@ export function Palette(props: {
   })).filter((group) => group.entries.length > 0);
   function choose(id: string): void {
     const entry = entries.find((each) => `${each.group} ${each.id}` === id);
+    // A term is read where it stands.
+    if (entry?.group === "Terms") return;
     props.onClose();
     if (entry?.href) goTo(entry.href);
     else entry?.run?.();
@@ -115,8 +117,8 @@ export function Palette(props: {
       <Sheet>
         <Box aria-label="Find">
           <Autocomplete inputValue={typed} onInputChange={setTyped}>
-            <SearchField aria-label="Find a page, talent, scene, place or take" autoFocus>
-              <Field placeholder="Find a page, talent, scene, place or take" />
+            <SearchField aria-label="Find a page, talent, scene, place, take or term" autoFocus>
+              <Field placeholder="Find a page, talent, scene, place, take or term" />
             </SearchField>
             <List
               aria-label="Found"

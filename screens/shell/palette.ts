@@ -1,16 +1,16 @@
 import { STATION_IDS, STATIONS } from "@/core/board";
 import { rigsOfWearer, scenesInOrder, type ShootBundle } from "@/core/records";
-import { STATION_QUESTIONS } from "@/messages";
+import { STATION_QUESTIONS, TERMS } from "@/messages";
 import { stationHref } from "./stationHref";
 import { BESIDE } from "./StationRail";
 
 /** Something one may go to or do, by its name. */
 export interface PaletteEntry {
   id: string;
-  group: "Go to" | "Talent" | "Scenes" | "Places" | "Takes" | "Do";
+  group: "Go to" | "Talent" | "Scenes" | "Places" | "Takes" | "Terms" | "Do";
   name: string;
   says: string;
-  /** Where it leads; what is done instead has no address. */
+  /** Where it leads; what is done instead, and a term that is only read, have no address. */
   href?: string;
   run?: () => void;
 }
@@ -80,5 +80,6 @@ export function paletteOf(
       };
     }),
     ...deeds.map((deed) => ({ ...deed, group: "Do" as const })),
+    ...Object.entries(TERMS).map(([id, { name, means }]) => ({ id, group: "Terms" as const, name, says: means })),
   ];
 }

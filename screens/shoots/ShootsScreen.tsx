@@ -87,7 +87,7 @@ function Leftovers() {
     <Piece>
       <Stack $gap={0.5}>
         <h2>Kept aside</h2>
-        <p>Some changes of an earlier visit could not be used. They are not lost: save them, then forget them here.</p>
+        <p>Some earlier changes could not be used. Save them as a file, then discard them.</p>
         <Row>
           <Button
             onPress={() => saveFile("hypophon-kept-aside.json", "application/json", JSON.stringify(leftovers, null, 1))}
@@ -95,7 +95,7 @@ function Leftovers() {
             Save them as a file
           </Button>
           <Button look="quiet" onPress={() => void hub.keeper.forgetLeftovers().then(() => query.refetch())}>
-            Forget them
+            Discard them
           </Button>
         </Row>
       </Stack>

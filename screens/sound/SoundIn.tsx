@@ -38,7 +38,7 @@ export function SoundIn(props: {
       <Row>
         {isListening ? (
           <Button onPress={stop}>
-            <Square size={18} aria-hidden /> Stop, and take what there is
+            <Square size={18} aria-hidden /> Stop and use this
           </Button>
         ) : (
           <Button isDisabled={props.isBusy || state.phase === "asking"} onPress={() => void listen()}>

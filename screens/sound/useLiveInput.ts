@@ -12,7 +12,7 @@ export type LiveState =
   | { phase: "idle" }
   | { phase: "asking" }
   | { phase: "listening"; deviceName: string }
-  /** The browser has put the sound to sleep. */
+  /** The browser has suspended the audio. */
   | { phase: "paused" }
   | { phase: "refused" | "unplugged"; message: string };
 

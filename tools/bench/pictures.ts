@@ -95,15 +95,15 @@ const PICTURES: readonly Picture[] = [
     height: 900,
     prepare: async (page) => {
       await page.getByRole("button", { name: "Start the meter" }).click();
-      for (const step of ["Record room tone", "Hear the noise"]) {
+      for (const step of ["Record room tone", "Record the noise"]) {
         await page.getByRole("button", { name: step }).click();
         await page.waitForTimeout(1500);
-        await page.getByRole("button", { name: "That is enough" }).click();
+        await page.getByRole("button", { name: "Stop" }).click();
       }
       await page.waitForTimeout(10_000);
-      await page.getByRole("button", { name: "Hear the loudest line" }).click();
+      await page.getByRole("button", { name: "Record the loudest line" }).click();
       await page.waitForTimeout(4000);
-      await page.getByRole("button", { name: "That is enough" }).click();
+      await page.getByRole("button", { name: "Stop" }).click();
     },
   },
   {

@@ -226,17 +226,17 @@ export function TakeView(props: {
           label="Look at"
           value={mode}
           options={[
-            { value: "shape", name: "shape" },
+            { value: "shape", name: "waveform" },
             { value: "levels", name: "levels" },
-            { value: "spectrum", name: "spectrum" },
+            { value: "spectrum", name: "spectrogram" },
           ]}
           onChange={(next) => setMode(next)}
         />
         <Row>
-          <Button aria-label="Closer" onPress={() => zoom(0.5)}>
+          <Button aria-label="Zoom in" onPress={() => zoom(0.5)}>
             +
           </Button>
-          <Button aria-label="Farther" onPress={() => zoom(2)}>
+          <Button aria-label="Zoom out" onPress={() => zoom(2)}>
             −
           </Button>
           <Button onPress={() => setView(() => ({ fromS: 0, spanS: durationS }))}>All</Button>
@@ -246,13 +246,13 @@ export function TakeView(props: {
         ref={canvas}
         tabIndex={0}
         role="img"
-        aria-label={`Channel ${channel + 1}, ${inSight}, ${marks.length} places marked. Keys: arrows, + and −, 0 for all.`}
+        aria-label={`Channel ${channel + 1}, ${inSight}, ${marks.length} places marked. Keys: arrows, + and −, 0 to fit.`}
         data-seen={columns ? "yes" : "no"}
         data-span={view.spanS}
         onKeyDown={onKey}
       />
       {mode === "levels" && <Soft>Filled: peaks. Line: speech. Dashes: noise in the pauses, by ten seconds.</Soft>}
-      {mode === "spectrum" && !seen && <Soft>A spectrum is drawn of WAV files only.</Soft>}
+      {mode === "spectrum" && !seen && <Soft>Spectrograms are drawn of WAV files only.</Soft>}
     </Stack>
   );
 }
