@@ -53,7 +53,7 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await expectSaved(page);
   await page.getByRole("link", { name: "Mouse shoot" }).click();
   await expect(stitch(page, "Check").first()).toHaveAccessibleName(/redo/);
-  await expect(page.getByRole("region", { name: "Next" })).toContainText("clipped");
+  await expect(page.getByRole("region", { name: "Next" })).toContainText("Clipped");
 
   await page.reload();
   await expect(stitch(page, "Check").first()).toHaveAccessibleName(/redo/);
@@ -159,7 +159,7 @@ test("on a phone, 390 px wide: the same way, and nothing runs over the side", as
   await noOverflow();
   await goToStation(page, "Check");
   await page.setInputFiles("input[type=file]", { name: "low.wav", mimeType: "audio/wav", buffer: takeWav(-45) });
-  await expect(page.getByText(/Clean but low|does not stand clear/).first()).toBeVisible();
+  await expect(page.getByText(/Clean but low|not far enough above/).first()).toBeVisible();
   await noOverflow();
   await goToStation(page, "Board");
   await expect(stitch(page, "Check").first()).toHaveAccessibleName(/verified|redo/);

@@ -56,7 +56,7 @@ test("a correction names each knob with where it goes, and a cure where no knob 
 test("what is to be got: figures with their spares", () => {
   const toGet = (missing: number, spares: number) => say({ code: "packing.toGet", missing, spares, how: "buy" });
   expect([toGet(2, 1), toGet(2, 0), toGet(1, 1), toGet(2, 2)]).toEqual([
-    "2 to buy, 1 spare included",
+    "2 to buy (1 spare)",
     "2 to buy",
     "1 spare to buy",
     "2 spares to buy",

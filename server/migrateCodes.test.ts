@@ -10,7 +10,7 @@ import { migrateDatabase } from "../db/migrate";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
 import { freshDatabase } from "../fixtures/testCrew";
 import { say } from "../messages";
-import { takeMessages } from "../core/proof";
+import { correctionMessage, takeMessages, type Judged } from "../core/proof";
 import { SOMEBODY } from "./crew";
 import { loadShoot, loadTakeDetails } from "./records";
 
@@ -83,7 +83,8 @@ test("settings of own devices are codes; what an owner wrote stays as it is", ()
 test("verdicts are said as they were", () => {
   expect(bundle.measurements.length).toBeGreaterThan(0);
   for (const { id, body } of bundle.measurements) {
-    const { verdict, correction, redress } = takeMessages(body.said);
+    const { verdict, redress } = takeMessages(body.said);
+    const correction = correctionMessage((body.said as Judged).correction);
     const was = were.get(id)!;
     expect([say(verdict), say(correction), redress ? say(redress) : ""]).toEqual([
       was.sentence,

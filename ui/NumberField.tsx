@@ -72,8 +72,20 @@ export function NumberField(props: {
   shown: ShownUnit;
   isWhole?: boolean;
   isDisabled?: boolean;
+  /** What it is stands at the head of its column; the label is for those who do not see that. */
+  isPlain?: boolean;
 }) {
-  const { label, value, onChange, minimum, maximum, shown, isWhole = false, isDisabled = false } = props;
+  const {
+    label,
+    value,
+    onChange,
+    minimum,
+    maximum,
+    shown,
+    isWhole = false,
+    isDisabled = false,
+    isPlain = false,
+  } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
   const text = typed ?? write(value, shown);
@@ -117,10 +129,11 @@ export function NumberField(props: {
       inputMode="decimal"
       isInvalid={fault !== null}
       isDisabled={isDisabled}
+      {...(isPlain && { "aria-label": label })}
       onChange={take}
       onBlur={() => typed !== null && faultOf(typed) === null && setTyped(null)}
     >
-      <FieldLabel>{label}</FieldLabel>
+      {!isPlain && <FieldLabel>{label}</FieldLabel>}
       <WithUnit>
         <Narrow onKeyDown={step} />
         <span>{shown.unit}</span>

@@ -1,7 +1,18 @@
 "use client";
 
 import { ChevronDown } from "lucide-react";
-import { Button, ListBox, ListBoxItem, Popover, Select as AriaSelect, SelectValue } from "react-aria-components";
+import {
+  Autocomplete,
+  Button,
+  Input,
+  ListBox,
+  ListBoxItem,
+  Popover,
+  SearchField,
+  Select as AriaSelect,
+  SelectValue,
+  useFilter,
+} from "react-aria-components";
 import styled from "styled-components";
 import { useFault } from "./faults";
 import { FieldFault, FieldLabel, fieldBox } from "./fieldParts";
@@ -66,14 +77,52 @@ const Item = styled(ListBoxItem)`
   ${floatingItem}
 `;
 
-/** One of a list. */
+const Nothing = styled.div`
+  padding: 0.6rem 0.8rem;
+  color: var(--ink-soft);
+`;
+
+const Empty = () => <Nothing>No such entry.</Nothing>;
+
+const Search = styled(Input)`
+  width: 100%;
+  min-height: var(--hit);
+  padding: 0.4rem 0.8rem;
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  font: inherit;
+  color: var(--ink);
+  background: var(--paper);
+  border: 0;
+  border-bottom: 1px solid var(--seam);
+  outline-offset: -3px;
+`;
+
+export interface Option<Value extends string> {
+  value: Value;
+  name: string;
+  /** Other words under which it is found. */
+  also?: string;
+}
+
+/** Lists longer than this are searched. */
+const SEARCHED_FROM = 13;
+
+/** One of a list; a long one is searched by typing. */
 export function Select<Value extends string>(props: {
   label: string;
   value: Value;
-  options: readonly { value: Value; name: string }[];
+  options: readonly Option<Value>[];
   onChange: (value: Value) => void;
 }) {
   const { label, value, options, onChange } = props;
+  const { contains } = useFilter({ sensitivity: "base" });
+  const list = (
+    <ListBox items={options.map((option) => ({ ...option, id: option.value }))} renderEmptyState={() => <Empty />}>
+      {(option) => <Item textValue={`${option.name}${option.also ? ` ${option.also}` : ""}`}>{option.name}</Item>}
+    </ListBox>
+  );
   const refused = useFault(label);
   return (
     <Box value={value} isInvalid={refused !== null} onChange={(key) => key !== null && onChange(key as Value)}>
@@ -84,9 +133,16 @@ export function Select<Value extends string>(props: {
       </Trigger>
       <FieldFault>{refused}</FieldFault>
       <FloatingList>
-        <ListBox items={options.map((option) => ({ ...option, id: option.value }))}>
-          {(option) => <Item textValue={option.name}>{option.name}</Item>}
-        </ListBox>
+        {options.length >= SEARCHED_FROM ? (
+          <Autocomplete filter={(text, typed) => typed.split(/\s+/).every((word) => contains(text, word))}>
+            <SearchField aria-label={`Search: ${label}`} autoFocus>
+              <Search placeholder="Type to search" />
+            </SearchField>
+            {list}
+          </Autocomplete>
+        ) : (
+          list
+        )}
       </FloatingList>
     </Box>
   );

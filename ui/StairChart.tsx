@@ -28,7 +28,7 @@ ChartJs.register(
 );
 
 const Box = styled.div`
-  height: 300px;
+  height: 230px;
   position: relative;
 `;
 

@@ -17,6 +17,11 @@ const Box = styled(Checkbox)`
     background: var(--chalk-soft);
     border-color: var(--chalk);
   }
+  &[data-plain] {
+    padding: 0.3rem;
+    border-color: transparent;
+    background: none;
+  }
   &[data-disabled] {
     color: var(--ink-soft);
     border-style: dashed;
@@ -39,16 +44,28 @@ const Mark = styled.svg`
 `;
 
 /** Something that is so or not: a chalk cross in a square. */
-export function Tick(props: { label: string; isOn: boolean; isDisabled?: boolean; onChange: (isOn: boolean) => void }) {
+export function Tick(props: {
+  label: string;
+  isOn: boolean;
+  isDisabled?: boolean;
+  /** What it is stands at the head of its column; the label is for those who do not see that. */
+  isPlain?: boolean;
+  onChange: (isOn: boolean) => void;
+}) {
   return (
-    <Box isSelected={props.isOn} isDisabled={props.isDisabled ?? false} onChange={props.onChange}>
+    <Box
+      isSelected={props.isOn}
+      isDisabled={props.isDisabled ?? false}
+      onChange={props.onChange}
+      {...(props.isPlain && { "aria-label": props.label, "data-plain": "" })}
+    >
       {({ isSelected }) => (
         <>
           <Mark viewBox="0 0 18 18" aria-hidden>
             <rect x="1.2" y="1.2" width="15.6" height="15.6" strokeWidth="1.2" stroke="var(--seam)" />
             {isSelected && <path d="M4.5 4.5 L13.5 13.5 M13.5 4.5 L4.5 13.5" />}
           </Mark>
-          {props.label}
+          {!props.isPlain && props.label}
         </>
       )}
     </Box>

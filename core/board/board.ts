@@ -104,8 +104,8 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
   });
   const risks: Risk[] = [];
   if (!rig || !plan) return [risk("dress", 1, { code: "board.notInScene" })];
-  const said = proof && takeMessages(proof.body.said);
-  if (proof?.body.grade === "redo") risks.push({ ...risk("check", 3, said!.verdict), doThis: said!.correction });
+  const said = proof && takeMessages(proof.body.said, true);
+  if (proof?.body.grade === "redo") risks.push({ ...risk("check", 3, said!.verdict), doThis: said!.step });
   if (said?.redress) risks.push(risk("dress", 1.9, said.redress));
   if (rig.body.consent.answer === "no") risks.push(risk("dress", 3, { code: "board.saidNo" }));
   if (stitches.dress === "unpicked" && rig.body.consent.answer !== "no")

@@ -1,4 +1,5 @@
 import type { ChainMessage } from "../chain";
+import type { CheckMessage } from "../check";
 import type { ConnectMessage } from "../connect";
 import type { Message } from "../message";
 import type { CarryMessage } from "../planning";
@@ -29,4 +30,4 @@ export type BoardCatalogue = {
 };
 export type BoardMessage = Message<BoardCatalogue>;
 /** What a risk says: its own, or what the subject that found it says. */
-export type RiskMessage = BoardMessage | ChainMessage | ConnectMessage | ProofMessage;
+export type RiskMessage = BoardMessage | ChainMessage | CheckMessage | ConnectMessage | ProofMessage;

@@ -1,7 +1,7 @@
 import type { BareDress } from "./messages";
 import type { BareReason as AccessoryReason } from "./reasons";
 import type { ClothLoss } from "./fabrics";
-import type { Zone } from "./garments";
+import type { Zone } from "./garment";
 
 /** What something worn does at a part of the body: steps of rustle, 0…3. */
 type Touch = Partial<Record<Zone | "head", number>>;

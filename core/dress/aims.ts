@@ -10,7 +10,7 @@ export type Criterion = (typeof CRITERIA)[number];
 export const CRITERION_NAMES: Record<Criterion, string> = {
   tone: "Natural tone",
   steady: "Steady as the head turns",
-  clear: "Voice over noise",
+  clear: "Voice above noise",
   rustle: "No rustle",
   unseen: "Unseen",
   weather: "Breath and weather",

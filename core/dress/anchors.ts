@@ -1,7 +1,8 @@
 import type { DressMessage } from "./messages";
 import type { Accessory } from "./accessories";
 import { FABRICS } from "./fabrics";
-import { GARMENTS, type Feature, type Shape, type Zone } from "./garments";
+import { GARMENTS } from "./garments";
+import type { Feature, Shape, Zone } from "./garment";
 import { coversFrom, layerCovers, layersWith } from "./layering";
 import { NECKLINES } from "./necklines";
 import type { Surface } from "./mounts";

@@ -1,42 +1,5 @@
-import type { FabricId } from "./fabrics";
-import type { NecklineId } from "./necklines";
+import type { Cut, Zone } from "./garment";
 import { rowsById } from "../schema";
-
-/** Parts of the upper body that a garment may lie over. */
-export const ZONES = ["collar", "throat", "upperChest", "midChest", "lapels", "shoulders"] as const;
-export type Zone = (typeof ZONES)[number];
-
-/** What a garment offers to fix a microphone to; necklines and lapels follow from how it is cut. */
-export type Feature = "collar" | "placket" | "bibEdge" | "straps" | "breastPocket" | "hood" | "bra" | "cord";
-
-/** How a garment is drawn. */
-export type Shape = "top" | "tube" | "bib" | "harness" | "straps" | "wrap";
-
-export interface Garment {
-  id: GarmentId;
-  name: string;
-  /** Zones it lies over when its front is closed; neckline and opening take from these. */
-  covers: readonly Zone[];
-  features: readonly Feature[];
-  neckline: NecklineId;
-  hasLapels: boolean;
-  sleeves: "none" | "short" | "long";
-  /** Where it ends, as a share of height. */
-  hemShare: number;
-  /** Whether it can be opened at the front at all. */
-  opens: boolean;
-  /** Hard parts, buckles and webbing that knock. */
-  hasHardware: boolean;
-  /** Clothes the whole body, so that no waistband is left for a pack. */
-  isWhole: boolean;
-  /** Keeps water out by having no hole: no lead may be led through it. */
-  isWatertight: boolean;
-  /** Saves lives: fixing to it is for its maker and the safety officer to allow. */
-  isProtective: boolean;
-  hasPocket: boolean;
-  shape: Shape;
-  usualFabric: FabricId;
-}
 
 const BODICE: readonly Zone[] = ["upperChest", "midChest", "shoulders"];
 const COATED: readonly Zone[] = ["upperChest", "midChest", "shoulders", "lapels", "throat"];
@@ -56,11 +19,9 @@ const plain = {
   hasPocket: false,
   shape: "top",
   usualFabric: "cotton",
-} as const satisfies Partial<Garment>;
+} as const satisfies Partial<Cut>;
 const long = { sleeves: "long", hemShare: 0.5 } as const;
 const dress = { isWhole: true, hemShare: 0.28, usualFabric: "viscose" } as const;
-
-type Row = Omit<Garment, "id">;
 
 /** Where garments lie: plain description of cut, no source needed. */
 const ROWS = {
@@ -190,6 +151,16 @@ const ROWS = {
     hasHardware: true,
     hasPocket: true,
     usualFabric: "nylon",
+  },
+  denimJacket: {
+    ...plain,
+    ...long,
+    name: "denim jacket",
+    features: ["collar", "placket", "breastPocket"],
+    neckline: "collar",
+    opens: true,
+    hasPocket: true,
+    usualFabric: "denim",
   },
   bikerJacket: {
     ...plain,
@@ -396,10 +367,11 @@ const ROWS = {
     shape: "tube",
     usualFabric: "elastane",
   },
-} as const satisfies Record<string, Row>;
+} as const satisfies Record<string, Cut>;
 
 export type GarmentId = keyof typeof ROWS;
+export type Garment = Cut & { id: GarmentId };
 export const GARMENT_IDS = Object.keys(ROWS) as [GarmentId, ...GarmentId[]];
 
 /** Every garment by id. */
-export const GARMENTS: Record<GarmentId, Garment> = rowsById(ROWS);
+export const GARMENTS: Record<GarmentId, Garment> = rowsById<GarmentId, Cut>(ROWS);

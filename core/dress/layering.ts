@@ -1,7 +1,8 @@
 import type { OctaveLevels } from "../sound";
 import { ACCESSORY_FACTS } from "./accessories";
 import { CLOTH_LOSS_DB, FABRICS } from "./fabrics";
-import { GARMENTS, type Feature, type Zone } from "./garments";
+import { GARMENTS } from "./garments";
+import type { Feature, Zone } from "./garment";
 import { NECKLINES } from "./necklines";
 import type { Layer, Outfit } from "./outfit";
 

@@ -1,6 +1,6 @@
 import { bodyScale, type CableRoute, HALF_SHOULDER_SHARE, HEIGHT_SHARE, type Point } from "../body";
 import { mapOctaves, type OctaveLevels } from "../sound";
-import type { Zone } from "./garments";
+import type { Zone } from "./garment";
 import { rowsById } from "../schema";
 
 /** What a site is fixed to; each is looked for in the outfit by a rule of its own (see anchors). */

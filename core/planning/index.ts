@@ -2,6 +2,7 @@
  * Reads the records of a shoot and asks the subjects: a rig from outfit to file, the air, the cables, the levels of every
  * way, media and batteries, the day. Every plan crosses subjects, so it stands above them.
  */
+export { consumablesOf, type Consumable } from "./consumables";
 export { copyShoot } from "./copyShoot";
 export { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf, storedAir, type AirScene } from "./airScene";
 export type { CarryOver } from "./carryOver";

@@ -2,6 +2,7 @@ import type { Performance } from "../dress";
 import type { Setting } from "../devices";
 import type { Message } from "../message";
 import type { KnobId } from "../chain";
+import type { Chemistry } from "../power";
 
 /** Habits of devices that record. */
 export const HABIT_IDS = [
@@ -62,6 +63,9 @@ export type PlanCatalogue = CardCatalogue &
       helps: "noSafety" | "secondRecorder";
     };
     "packing.toGet": { missing: number; spares: number; how: "buy" | "hire" | "bring" };
+    "packing.supply": { name: string; amount: number; unit: "cm" | "pieces" };
+    "packing.cells": { count: number; chemistry: Chemistry; volts: number };
+    "packing.cards": { count: number; gigabytes: number };
     "packing.nothing": object;
     "packing.allBack": object;
     "packing.stillOut": { names: readonly string[] };

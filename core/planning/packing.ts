@@ -3,6 +3,7 @@ import { partsOf, type Stock } from "../connect";
 import type { ExtraFigures } from "../devices";
 import { BY_LEAD, type RadioSystem } from "../wireless";
 import { isOnAt, startsOf, type Connection, type ConnectionPlan } from "./connections";
+import type { Consumable } from "./consumables";
 import type { PlanMessage } from "./messages";
 import type { PackingBody, ShootBundle, Stored } from "../records";
 
@@ -146,10 +147,10 @@ export function withPacked(
 export const packingBodyOf = (bundle: ShootBundle): PackingBody =>
   storedPacking(bundle)?.body ?? { shootId: bundle.shoot.id, lines: [] };
 
-/** Where the packing stands: what is still out after the shoot, what is not in the bag before it. */
-export function packingState(needs: readonly Need[]): PlanMessage {
+/** Where the packing stands: what is still out after the shoot, what is not packed before it. */
+export function packingState(needs: readonly Need[], consumables: readonly Consumable[] = []): PlanMessage {
   const wanted = needs.filter(({ needed, spare }) => needed + spare > 0);
-  if (wanted.length === 0) return { code: "packing.nothing" };
+  if (wanted.length + consumables.length === 0) return { code: "packing.nothing" };
   const open = wanted.filter(({ packed, needed, spare }) => packed < Math.min(needed + spare, MOST_PACKED));
   const out = wanted.filter(({ packed, isBack }) => packed > 0 && !isBack);
   const someBack = wanted.some(({ isBack }) => isBack);
@@ -157,7 +158,8 @@ export function packingState(needs: readonly Need[]): PlanMessage {
     return out.length === 0
       ? { code: "packing.allBack" }
       : { code: "packing.stillOut", names: out.map(({ name }) => name) };
-  return open.length === 0
+  const left = open.length + consumables.filter(({ isPacked }) => !isPacked).length;
+  return left === 0
     ? { code: "packing.allPacked" }
-    : { code: "packing.open", open: open.length, of: wanted.length };
+    : { code: "packing.open", open: left, of: wanted.length + consumables.length };
 }

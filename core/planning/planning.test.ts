@@ -134,7 +134,7 @@ describe("risks", () => {
     expect(nextActions(rows.flatMap(({ risks }) => risks))[0]).toMatchObject({
       station: "check",
       says: { code: "proof.verdict", worst: "clipped" },
-      doThis: { code: "proof.correction", byDb: null },
+      doThis: { code: "kind.advice", kind: "clipped" },
     });
   });
 

@@ -16,5 +16,5 @@ export {
 } from "./expected";
 export { channelOfTake, judgeTake, type JudgedTake } from "./judgeTake";
 export { Judged, SaidBefore, type ProofCatalogue, type ProofMessage } from "./messages";
-export { correctionMessage, takeMessages } from "./takeMessages";
+export { correctionMessage, stepAfter, takeMessages } from "./takeMessages";
 export { gradeOf, likelyChannel, worstOf, type Comparison, type Assessment, type VerdictGrade } from "./assessment";

@@ -65,6 +65,8 @@ export type SaidBefore = Type.Static<typeof SaidBefore>;
 export type ProofCatalogue = {
   "proof.verdict": { worst: FindingKind | null };
   "proof.correction": Judged["correction"];
+  /** Only how far each control goes. */
+  "proof.turns": { turns: Turn[] };
   "proof.redress": Redress;
   "proof.asWritten": { text: string };
   /** How a talent's sound went over a day. */

@@ -1,3 +1,4 @@
+import type { CheckMessage, FindingKind } from "../check";
 import type { Correction } from "./correction";
 import type { Judged, ProofMessage, SaidBefore } from "./messages";
 
@@ -6,23 +7,41 @@ export const correctionMessage = ({ byDb, isAtLeast, turns, advice }: Omit<Corre
   ...{ code: "proof.correction", byDb, isAtLeast, turns: [...turns], advice },
 });
 
-/** What is to be said of a take: what it comes to, what to turn, and where the microphone goes instead. */
-export function takeMessages(said: Judged | SaidBefore): {
+/**
+ * What to do after a take: turn what is to be turned; where the level is right, what its worst finding asks for.
+ *
+ * @param isBrief only how far each control goes, for where there is little room
+ */
+export function stepAfter(
+  worst: FindingKind | null,
+  correction: Omit<Correction, "voiceDb">,
+  isBrief = false,
+): ProofMessage | CheckMessage {
+  if (correction.byDb === null && worst) return { code: "kind.advice", kind: worst };
+  if (isBrief && correction.turns.length > 0) return { code: "proof.turns", turns: [...correction.turns] };
+  return correctionMessage(correction);
+}
+
+/** What is to be said of a take: what it comes to, what to do, and where the microphone goes instead. */
+export function takeMessages(
+  said: Judged | SaidBefore,
+  isBrief = false,
+): {
   verdict: ProofMessage;
-  correction: ProofMessage;
+  step: ProofMessage | CheckMessage;
   redress: ProofMessage | null;
 } {
   const asWritten = (text: string): ProofMessage => ({ code: "proof.asWritten", text });
   if ("sentence" in said)
     return {
       verdict: asWritten(said.sentence),
-      correction: asWritten(said.correction),
+      step: asWritten(said.correction),
       redress: said.redress ? asWritten(said.redress) : null,
     };
   const { worst, correction, redress } = said;
   return {
     verdict: { code: "proof.verdict", worst },
-    correction: correctionMessage(correction),
+    step: stepAfter(worst, correction, isBrief),
     redress: redress && { code: "proof.redress", ...redress },
   };
 }

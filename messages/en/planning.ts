@@ -3,6 +3,7 @@ import type { Performance } from "../../core/dress";
 import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue } from "../../core/planning";
 import { saidBy, type Templates } from "../templates";
 import { settingWords } from "./connect";
+import { CHEMISTRY_NAMES } from "./power";
 import { STEP_NAMES } from "./stations";
 import { count, figure, list, lowerFirst } from "./words";
 
@@ -89,12 +90,19 @@ export const planning: Templates<PlanCatalogue> = {
   "packing.toGet": ({ missing, spares, how }) =>
     spares === missing
       ? `${count(missing, "spare", "spares")} ${HOW[how]}`
-      : `${missing} ${HOW[how]}${spares > 0 ? `, ${count(spares, "spare", "spares")} included` : ""}`,
+      : `${missing} ${HOW[how]}${spares > 0 ? ` (${count(spares, "spare", "spares")})` : ""}`,
+  "packing.supply": ({ name, amount, unit }) => {
+    if (unit === "pieces") return `${amount} × ${name}`;
+    return `${amount >= 100 ? `${figure(amount / 100, 1)} m` : `${figure(amount)} cm`} of ${name}`;
+  },
+  "packing.cells": ({ count: cells, chemistry, volts }) =>
+    `${cells} × battery, ${CHEMISTRY_NAMES[chemistry]}, ${volts} V`,
+  "packing.cards": ({ count: cards, gigabytes }) => `${cards} × card, ${gigabytes} GB`,
   "packing.nothing": () => "Nothing to pack yet: add talent to a scene, or say where a link goes.",
   "packing.allBack": () => "Everything is back.",
   "packing.stillOut": ({ names }) => `Still out: ${list(names)}.`,
   "packing.allPacked": () => "All packed.",
-  "packing.open": ({ open, of }) => `${open} of ${count(of, "line is", "lines are")} not packed yet.`,
+  "packing.open": ({ open, of }) => `${of - open} of ${of} packed.`,
 };
 
 export const board: Templates<BoardCatalogue> = {

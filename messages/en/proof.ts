@@ -3,7 +3,7 @@ import type { ProofCatalogue } from "../../core/proof";
 import { saidBy, type Templates } from "../templates";
 import { chain } from "./chain";
 import { KIND_WORDS } from "./kinds";
-import { figure, list } from "./words";
+import { figure, list, lowerFirst, upperFirst } from "./words";
 
 /** What a take comes to by the worst that was found in it. */
 const VERDICTS: Record<FindingKind, string> = {
@@ -70,10 +70,19 @@ function correctionWords({ byDb, isAtLeast, turns, advice }: ProofCatalogue["pro
 export const proof: Templates<ProofCatalogue> = {
   "proof.verdict": ({ worst }) => (worst ? VERDICTS[worst] : "A good recording: clean, and well above the noise."),
   "proof.correction": correctionWords,
+  "proof.turns": ({ turns }) =>
+    `${upperFirst(
+      list(
+        turns.map(
+          ({ device, control, byDb }) =>
+            `${device.split(",")[0]} ${control.toLowerCase()} ${byDb < 0 ? "down" : "up"} ${tenths(byDb)} dB`,
+        ),
+      ),
+    )}.`,
   "proof.redress": ({ kind, times, durationS, from, to, rank }) =>
-    `${KIND_WORDS[kind].name} at ${from.toLowerCase()}${
-      times > 1 ? `, ${times} times in ${minutesOrSeconds(durationS)}` : ""
-    }. Move the microphone to ${to.toLowerCase()}, number ${rank} of the plan.`,
+    `${KIND_WORDS[kind].name}${times > 1 ? `, ${times} times in ${minutesOrSeconds(durationS)}` : ""}: ${lowerFirst(
+      from,
+    )}. Use place ${rank} instead: ${lowerFirst(to)}.`,
   "proof.asWritten": ({ text }) => text,
   "trend.voiceFell": ({ byDb }) =>
     `The voice fell by ${figure(byDb)} dB: has the microphone slipped, or are they tired? Look before the next take.`,

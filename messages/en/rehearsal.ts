@@ -234,7 +234,7 @@ export const SYMPTOM_NAMES: Record<Symptom, string> = {
   strangers: "Somebody else is on it",
   oneSide: "On one side only",
   hollow: "Hollow, and gone in mono",
-  buzz: "It buzzes",
+  buzz: "Hum or buzz",
   pumping: "The noise rises in every pause",
   notKept: "Nothing is recorded: the counter stands still",
   dead: "The buttons do nothing",

@@ -4,17 +4,21 @@ import { CalendarPlus, FileText, PackageCheck, UserPlus } from "lucide-react";
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { type Stitch as State } from "@/core/board";
+import { scenesInOrder } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
 import { Button } from "@/ui/Button";
-import { Link } from "@/ui/address";
+import { Link, setInAddress } from "@/ui/address";
+import { Choice } from "@/ui/Choice";
 import { later } from "@/ui/later";
 import { Stitch } from "@/ui/Stitch";
 import { Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { useIsNarrow } from "@/ui/useIsNarrow";
 import { STATE_WORDS } from "../shell/stateWords";
 import { stationHref } from "../shell/stationHref";
 import { useAddTalent } from "../shell/useAddTalent";
+import { useFocus } from "../shell/useFocus";
 import { useLinePlans, usePlanningAll } from "../shell/useLinePlans";
-import { boardItems } from "./boardGroups";
+import { boardItems, itemsOfDay } from "./boardGroups";
 import { BoardTable, MOST_DRAWN } from "./BoardTable";
 import { NextList } from "./NextList";
 
@@ -68,6 +72,11 @@ export function BoardScreen() {
   const [seen, setSeen] = useState("");
   usePlanningAll(seen);
   const plans = useLinePlans();
+  const focus = useFocus();
+  const { days } = bundle.shoot.body;
+  // A phone shows one day at a time.
+  const day = useIsNarrow() && days > 1 ? (focus.scene?.body.day ?? 1) : null;
+  const shownItems = day === null ? items : itemsOfDay(items, day);
   const ids = items.flatMap((item) => (item.is === "line" ? [item.id] : []));
   const risks = ids.flatMap((id) => plans.lines.get(id)?.risks ?? []);
   const isPlanning = plans.left > 0;
@@ -109,13 +118,34 @@ export function BoardScreen() {
             <Way href={stationHref(shootId, "day", null)}>
               <FileText size={16} aria-hidden /> Day sheet
             </Way>
-            <Way href={stationHref(shootId, "kit", null)}>
+            <Way href={stationHref(shootId, "kit", null, focus.scene?.id)}>
               <PackageCheck size={16} aria-hidden /> Packing list
             </Way>
           </Row>
         </Row>
+        {day !== null && (
+          <Choice
+            isPlain
+            label="Day"
+            value={String(day)}
+            options={Array.from({ length: days }, (_, index) => ({
+              value: String(index + 1),
+              name: `Day ${index + 1}`,
+            }))}
+            onChange={(next) => {
+              const first = scenesInOrder(bundle.scenes).find((scene) => scene.body.day === Number(next));
+              if (first) setInAddress({ scene: first.id });
+            }}
+          />
+        )}
         {items.length > 0 && (
-          <BoardTable shootId={shootId} items={items} places={bundle.places} planned={plans.lines} onSee={setSeen} />
+          <BoardTable
+            shootId={shootId}
+            items={shownItems}
+            places={bundle.places}
+            planned={plans.lines}
+            onSee={setSeen}
+          />
         )}
         <Legend aria-label="What the stitches mean">
           {(Object.keys(STATE_WORDS) as State[]).map((state) => (

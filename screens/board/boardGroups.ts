@@ -6,6 +6,17 @@ export type BoardItem =
   | { is: "scene"; id: string; scene: Stored<"scene"> | null; count: number }
   | { is: "line"; id: string; line: BoardLine };
 
+/** The rows of one day, and those of talent in no scene. */
+export function itemsOfDay(items: readonly BoardItem[], day: number): BoardItem[] {
+  const shown: BoardItem[] = [];
+  let isOfDay = true;
+  for (const item of items) {
+    if (item.is === "scene") isOfDay = item.scene === null || item.scene.body.day === day;
+    if (isOfDay) shown.push(item);
+  }
+  return shown;
+}
+
 /** The board's rows: every scene in order with its talent under it, then talent in no scene. */
 export function boardItems(bundle: ShootBundle): BoardItem[] {
   const byScene = new Map<string | null, BoardLine[]>();

@@ -105,8 +105,20 @@ function Measuring({
 }
 
 function saidOf(body: Parameters<typeof takeMessages>[0]): string {
-  const { verdict, correction, redress } = takeMessages(body);
-  return [verdict, correction, ...(redress ? [redress] : [])].map(say).join(" ");
+  const { verdict, step, redress } = takeMessages(body);
+  return [verdict, step, ...(redress ? [redress] : [])].map(say).join(" ");
+}
+
+/** What the last take of this talent came to. */
+function LastTake({ proof }: { proof: Stored<"measurement"> }) {
+  const { verdict, step } = takeMessages(proof.body.said);
+  return (
+    <Stack $gap={0.2}>
+      <Soft>Last take: {proof.body.file.name}</Soft>
+      <Lead data-part="verdict">{say(verdict)}</Lead>
+      <p data-part="next">{say(step)}</p>
+    </Stack>
+  );
 }
 
 function Proofs({ proofs }: { proofs: readonly Stored<"measurement">[] }) {
@@ -160,10 +172,13 @@ function Desk({
   };
   const shown = opened ?? (state.phase === "measured" ? state : null);
   const proofs = bundle.measurements.filter((each) => each.body.rigId === workingOn.rig.id);
+  const last = proofs.at(-1);
+  const isIdle = state.phase !== "measuring" && !shown;
   return (
     <Columns $template="minmax(0, 2fr) minmax(0, 1fr)">
       <Piece>
         <Stack>
+          {isIdle && last && <LastTake proof={last} />}
           {state.phase === "measuring" ? (
             <Measuring state={state} onCancel={cancel} />
           ) : (
@@ -190,13 +205,17 @@ function Desk({
               workingOn={workingOn}
             />
           )}
+          {isIdle && bundle.measurements.length > 0 && (
+            <div data-part="picture">
+              <DayTrendView bundle={bundle} rig={workingOn.rig} />
+            </div>
+          )}
         </Stack>
       </Piece>
       <Piece>
         <Stack>
           <h2>Takes measured</h2>
           <Proofs proofs={proofs} />
-          {bundle.measurements.length > 0 && <DayTrendView bundle={bundle} rig={workingOn.rig} />}
         </Stack>
       </Piece>
     </Columns>

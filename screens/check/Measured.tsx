@@ -1,6 +1,6 @@
 "use client";
 
-import { correctionMessage, gradeOf, worstOf } from "@/core/proof";
+import { gradeOf, stepAfter, worstOf } from "@/core/proof";
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
@@ -174,7 +174,7 @@ export function Measured({
         </VerdictLead>
       </div>
       {judged ? (
-        <Correction data-part="next">{say(correctionMessage(judged.verdict.correction))}</Correction>
+        <Correction data-part="next">{say(stepAfter(verdict.worst, judged.verdict.correction))}</Correction>
       ) : (
         <Soft data-part="next">
           Judged by itself.{" "}

@@ -14,7 +14,7 @@ const FIGURES: Record<Comparison["what"], string> = {
   peaks: "Loudest peaks",
   speech: "Speech level",
   noise: "Noise floor",
-  overNoise: "Speech over noise",
+  overNoise: "Speech above noise",
 };
 
 function CompareRow({ comparison }: { comparison: Comparison }) {

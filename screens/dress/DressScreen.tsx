@@ -20,6 +20,7 @@ import { carryFromBefore, outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Link } from "@/ui/address";
 import { Choice } from "@/ui/Choice";
+import { FoldOnPhone } from "@/ui/FoldOnPhone";
 import { Slider } from "@/ui/Slider";
 import { Tick } from "@/ui/Ticks";
 import { DressForm } from "@/ui/dressForm/DressForm";
@@ -257,13 +258,15 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
           </Stack>
         </Piece>
         <Piece aria-label="Outfit and scene">
-          <Stack>
-            <RecordFaults of={{ wearer: wearer.id, rig: rig.id }}>
-              <OutfitForm wearer={wearer} rig={rig} units={units} />
-            </RecordFaults>
-            <AimsForm rigId={rig.id} aims={rig.body.aims} />
-            <CopyRig workingOn={workingOn} />
-          </Stack>
+          <FoldOnPhone isPlain title="Outfit and scene" isNeeded={!plan.isChosen}>
+            <Stack>
+              <RecordFaults of={{ wearer: wearer.id, rig: rig.id }}>
+                <OutfitForm wearer={wearer} rig={rig} units={units} />
+              </RecordFaults>
+              <AimsForm rigId={rig.id} aims={rig.body.aims} />
+              <CopyRig workingOn={workingOn} />
+            </Stack>
+          </FoldOnPhone>
         </Piece>
       </Bench>
     </Stack>

@@ -37,7 +37,28 @@ const options = <Value extends string>(names: Record<Value, string>) =>
 
 export const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-export const GARMENT_OPTIONS = GARMENT_IDS.map((value) => ({ value, name: GARMENTS[value].name }));
+/** Other words for garments, under which they are found too. */
+const ALSO_CALLED: Partial<Record<keyof typeof GARMENTS, string>> = {
+  tee: "tee t shirt top",
+  undershirt: "tank top singlet",
+  jumper: "sweater pullover knitwear",
+  rollneck: "turtleneck polo neck",
+  hoodie: "sweatshirt",
+  blazer: "suit blazer tuxedo dinner jacket sports coat",
+  oilskin: "raincoat rain jacket oilskin shell",
+  bikerJacket: "biker jacket",
+  denimJacket: "jeans jacket",
+  waistcoat: "vest gilet",
+  overall: "boiler suit coveralls",
+  straplessDress: "bridal wedding dress ball gown",
+  dress: "frock gown",
+};
+
+export const GARMENT_OPTIONS = GARMENT_IDS.map((value) => ({
+  value,
+  name: GARMENTS[value].name,
+  also: [ALSO_CALLED[value] ?? "", FABRICS[GARMENTS[value].usualFabric].name].join(" "),
+})).sort((one, other) => one.name.localeCompare(other.name, "en"));
 export const FABRIC_OPTIONS = FABRIC_IDS.map((value) => ({ value, name: FABRICS[value].name }));
 export const NECKLINE_OPTIONS = NECKLINE_IDS.map((value) => ({ value, name: NECKLINES[value].name }));
 export const FIT_OPTIONS = options<Fit>({ tight: "Tight", fitted: "Fitted", loose: "Loose" });

@@ -1,14 +1,27 @@
 "use client";
 
 import { say } from "@/messages";
-import { Plus } from "lucide-react";
-import { useState } from "react";
+import { createColumnHelper, type ColumnDef } from "@tanstack/react-table";
+import { Plus, Printer } from "lucide-react";
+import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { LeadFigures, PARTS } from "@/core/devices";
 import { ownLike } from "@/core/connect";
-import { type Need, NEED_GROUPS, type NeedGroup, needsOf, packingState, toGet, withPacked } from "@/core/planning";
+import {
+  type Consumable,
+  consumablesOf,
+  type Need,
+  type NeedGroup,
+  needsOf,
+  packingState,
+  toGet,
+  withPacked,
+} from "@/core/planning";
 import type { KitItemBody } from "@/core/records";
+import { setInAddress, useAddress } from "@/ui/address";
 import { Button } from "@/ui/Button";
+import { DataTable } from "@/ui/DataTable";
+import { useIsNarrow } from "@/ui/useIsNarrow";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
@@ -17,7 +30,9 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { upperFirst } from "../dress/words";
 import { RecordFaults, ShootFaults } from "../shell/RecordFaults";
+import { useFocus } from "../shell/useFocus";
 import { useRemoval } from "../shell/useRemoval";
 import { OwnFigures } from "../link/OwnFigures";
 import { useConnections, type ConnectionEdits } from "../link/useConnections";
@@ -31,96 +46,132 @@ const GROUP_NAMES: Record<NeedGroup, string> = {
   always: "Always along",
 };
 
+const USED_UP_NAMES: Record<Consumable["group"], string> = {
+  fixing: "Tape and fixing",
+  power: "Batteries",
+  cards: "Cards",
+};
+
 const List = styled.ul`
   list-style: none;
   margin: 0;
   padding: 0;
 `;
 
-const Line = styled.li`
-  display: grid;
-  gap: 0.2rem 0.8rem;
-  align-items: center;
-  padding: 0.45rem 0;
-  border-top: 1px solid var(--seam-soft);
-  grid-template-columns: minmax(0, 1fr) 96px 96px 148px;
-  @media (max-width: 760px) {
-    grid-template-columns: 1fr 1fr auto;
-    align-items: end;
-    > :first-child {
-      grid-column: 1 / -1;
-    }
-  }
-  small {
-    display: block;
-    color: var(--ink-soft);
-    font-size: 0.85rem;
-    line-height: 1.3;
-  }
-  em {
-    font-style: normal;
-    font-weight: 600;
-    color: var(--bad);
-  }
+const ToGet = styled.em`
+  font-style: normal;
+  font-weight: 600;
+  color: var(--bad);
+`;
+
+const Whom = styled.span`
+  display: block;
+  max-width: 24rem;
+  font-size: 0.88rem;
+  line-height: 1.25;
+  color: var(--ink-soft);
 `;
 
 const COUNT = { unit: "", factor: 1, digits: 0, step: 1 };
 
-function NeedLine(props: { need: Need; isAfter: boolean; edits: ConnectionEdits }) {
-  const { need, isAfter, edits } = props;
-  const { key, name, needed, spare, owned, hired, packed, isBack, group } = need;
-  const total = needed + spare;
-  const toGetNow = toGet(need);
-  const lacks = toGetNow && say(toGetNow);
-  const isPacked = packed >= total && total > 0;
-  const count = (label: string, value: number, isHired: boolean) => (
+/** One line of the packing list: something that is used, or something that is used up. */
+type Line = { key: string; group: string; name: string } & (
+  { need: Need; consumable: null } | { need: null; consumable: Consumable }
+);
+
+/** So many names are told; the rest is a number. */
+const MOST_NAMES = 3;
+const whomOf = ({ forWhom }: Need): string => {
+  const more = forWhom.length - MOST_NAMES;
+  return more > 0 ? `${forWhom.slice(0, MOST_NAMES).join(" · ")} · ${more} more` : forWhom.join(" · ");
+};
+
+const neededWords = ({ needed, spare }: Need): string => (spare > 0 ? `${needed} + ${spare} spare` : String(needed));
+
+const column = createColumnHelper<Line>();
+
+function columnsOf(edits: ConnectionEdits, isAfter: boolean): ColumnDef<Line, never>[] {
+  const count = (need: Need, label: string, value: number, isHired: boolean) => (
     <NumberField
-      label={label}
+      isPlain
+      label={`${label}: ${need.name}`}
       value={value}
       minimum={0}
       maximum={99}
       shown={COUNT}
       isWhole
-      onChange={(next) => edits.setStock(key, name, isHired, next)}
+      onChange={(next) => edits.setStock(need.key, need.name, isHired, next)}
     />
   );
+  const columns = [
+    column.accessor("name", { id: "name", header: "Item", cell: ({ getValue }) => upperFirst(getValue()) }),
+    column.accessor(({ need }) => (need ? need.needed + need.spare : 0), {
+      id: "needed",
+      header: "Needed",
+      cell: ({ row }) => row.original.need && neededWords(row.original.need),
+      meta: { width: 6.5 },
+    }),
+    column.accessor(({ need }) => need?.forWhom[0] ?? "", {
+      id: "for",
+      header: "For",
+      cell: ({ row }) => row.original.need && <Whom>{whomOf(row.original.need)}</Whom>,
+    }),
+    column.accessor(({ need }) => need?.owned ?? 0, {
+      id: "owned",
+      header: "Owned",
+      cell: ({ row: { original } }) =>
+        original.need && original.need.group !== "always" && count(original.need, "Owned", original.need.owned, false),
+      meta: { width: 4.6 },
+    }),
+    column.accessor(({ need }) => need?.hired ?? 0, {
+      id: "hired",
+      header: "Hired",
+      cell: ({ row: { original } }) =>
+        original.need && original.need.group !== "always" && count(original.need, "Hired", original.need.hired, true),
+      meta: { width: 4.6 },
+    }),
+    column.accessor(({ need }) => need?.missing ?? 0, {
+      id: "toGet",
+      header: "To get",
+      cell: ({ row: { original } }) => {
+        const says = original.need && toGet(original.need);
+        return says && <ToGet>{say(says)}</ToGet>;
+      },
+      meta: { width: 10.5 },
+    }),
+    column.display({
+      id: "packed",
+      header: isAfter ? "Back" : "Packed",
+      cell: ({ row: { original } }) => <PackedTick line={original} isAfter={isAfter} edits={edits} />,
+      meta: { width: 4 },
+    }),
+  ];
+  return columns as ColumnDef<Line, never>[];
+}
+
+function PackedTick({ line, isAfter, edits }: { line: Line; isAfter: boolean; edits: ConnectionEdits }) {
+  const { key, name, need, consumable } = line;
+  const set = (change: Parameters<typeof withPacked>[2]) => edits.setPacking((body) => withPacked(body, key, change));
+  const all = need ? need.needed + need.spare : 1;
+  const packed = need ? need.packed : consumable.isPacked ? 1 : 0;
+  // What is used up does not come back.
+  if (isAfter)
+    return need ? (
+      <Tick
+        isPlain
+        label={`Back: ${name}`}
+        isOn={need.isBack}
+        isDisabled={packed === 0 && !need.isBack}
+        onChange={(isBack) => set({ isBack })}
+      />
+    ) : null;
   return (
-    <Line aria-label={name}>
-      <span>
-        <strong>
-          {total} × {name}
-        </strong>
-        <small>
-          {group === "always"
-            ? "on every shoot"
-            : `${needed} in use${spare > 0 ? `, ${spare} spare` : ""}: ${need.forWhom.join("; ")}`}
-          {lacks && (
-            <>
-              {" "}
-              <em>{lacks}.</em>
-            </>
-          )}
-        </small>
-      </span>
-      {group === "always" ? <span /> : count("Owned", owned, false)}
-      {group === "always" ? <span /> : count("Hired", hired, true)}
-      {isAfter ? (
-        <Tick
-          label="Back"
-          isOn={isBack}
-          isDisabled={packed === 0 && !isBack}
-          onChange={(next) => edits.setPacking((body) => withPacked(body, key, { isBack: next }))}
-        />
-      ) : (
-        <Tick
-          label={packed > 0 && packed < total ? `Packed ${packed}` : "Packed"}
-          isOn={isPacked}
-          onChange={(next) =>
-            edits.setPacking((body) => withPacked(body, key, { packed: next ? total : 0, isBack: false }))
-          }
-        />
-      )}
-    </Line>
+    <Tick
+      isPlain
+      label={`Packed: ${name}`}
+      isOn={packed >= all && all > 0}
+      onChange={(next) => set({ packed: next ? all : 0, isBack: false })}
+    />
   );
 }
 
@@ -247,79 +298,107 @@ function MoreOwned({ needs, edits }: { needs: readonly Need[]; edits: Connection
   );
 }
 
+const SHOWN = [
+  { value: "all", name: "All" },
+  { value: "toGet", name: "To get" },
+  { value: "open", name: "Not packed" },
+] as const;
+type Shown = (typeof SHOWN)[number]["value"];
+
+function isShown({ need, consumable }: Line, shown: Shown): boolean {
+  if (shown === "all") return true;
+  if (shown === "toGet") return need !== null && need.missing > 0;
+  return need ? need.packed < need.needed + need.spare : !consumable.isPacked;
+}
+
 /** What is needed, owned, missing; packed before, back after. */
 function KitView() {
   const { bundle } = useShoot();
+  const { query } = useAddress();
   const { plan, air } = useLinks();
   const edits = useConnections();
-  const [day, setDay] = useState("all");
   const [when, setWhen] = useState<"before" | "after">("before");
-  const needs = needsOf(bundle, plan, air.systems, day === "all" ? null : Number(day));
-  const wanted = needs.filter(({ missing }) => missing > 0);
+  const [shown, setShown] = useState<Shown>("all");
   const { days } = bundle.shoot.body;
+  const { scene } = useFocus();
+  const asked = query.get("day");
+  const wanted = asked === null ? (scene?.body.day ?? 1) : Number(asked);
+  const day = days > 1 && wanted >= 1 && wanted <= days ? wanted : null;
+  const needs = useMemo(() => needsOf(bundle, plan, air.systems, day), [bundle, plan, air.systems, day]);
+  const consumables = useMemo(() => consumablesOf(bundle, day), [bundle, day]);
+  const lines = useMemo(
+    (): Line[] => [
+      ...needs.map((need): Line => ({
+        ...{ key: need.key, name: need.name, need },
+        group: GROUP_NAMES[need.group],
+        consumable: null,
+      })),
+      ...consumables.map((consumable): Line => ({
+        ...{ key: consumable.key, name: say(consumable.says), consumable },
+        group: USED_UP_NAMES[consumable.group],
+        need: null,
+      })),
+    ],
+    [needs, consumables],
+  );
+  const isAfter = when === "after";
+  const columns = useMemo(() => columnsOf(edits, isAfter), [edits, isAfter]);
+  const rows = lines.filter((line) => isShown(line, shown));
+  const isNarrow = useIsNarrow();
   return (
-    <Columns $template="minmax(0, 1.7fr) minmax(0, 1fr)">
+    <Stack>
       <Piece aria-label="Packing">
-        <Stack>
+        <Stack $gap={0.6}>
           <Row $between>
-            <Choice
-              label="When"
-              value={when}
-              options={[
-                { value: "before", name: "Packing list" },
-                { value: "after", name: "Return check" },
-              ]}
-              onChange={setWhen}
-            />
-            {days > 1 && (
-              <Select
-                label="For"
-                value={day}
+            <Lead role="status" data-part="verdict">
+              {say(packingState(needs, consumables))}
+            </Lead>
+            <Row $gap={0.6}>
+              {days > 1 && (
+                <Select
+                  label="Day"
+                  value={day === null ? "all" : String(day)}
+                  options={[
+                    { value: "all", name: "Whole shoot" },
+                    ...Array.from({ length: days }, (_, index) => ({
+                      value: String(index + 1),
+                      name: `Day ${index + 1}`,
+                    })),
+                  ]}
+                  onChange={(next) => setInAddress({ day: next })}
+                />
+              )}
+              <Choice
+                label="List"
+                value={when}
                 options={[
-                  { value: "all", name: "the whole shoot" },
-                  ...Array.from({ length: days }, (_, index) => ({
-                    value: String(index + 1),
-                    name: `day ${index + 1}`,
-                  })),
+                  { value: "before", name: "Packing list" },
+                  { value: "after", name: "Return check" },
                 ]}
-                onChange={setDay}
+                onChange={setWhen}
               />
-            )}
+              <Choice label="Lines" value={shown} options={SHOWN} onChange={setShown} />
+              <Button look="quiet" onPress={() => window.print()}>
+                <Printer size={18} aria-hidden /> Print
+              </Button>
+            </Row>
           </Row>
-          <Lead role="status">{say(packingState(needs))}</Lead>
-          {NEED_GROUPS.filter((group) => needs.some((need) => need.group === group)).map((group) => (
-            <section key={group} aria-label={GROUP_NAMES[group]}>
-              <h2>{GROUP_NAMES[group]}</h2>
-              <List>
-                {needs
-                  .filter((need) => need.group === group)
-                  .map((need) => (
-                    <NeedLine key={need.key} need={need} isAfter={when === "after"} edits={edits} />
-                  ))}
-              </List>
-            </section>
-          ))}
-          {needs.length === 0 && <Soft>Nothing is connected on this day.</Soft>}
+          <div data-part="picture">
+            <DataTable
+              label="Packing list"
+              rows={rows}
+              columns={columns}
+              rowId={({ key }) => key}
+              groupOf={({ group }) => group}
+              heading="name"
+              hidden={isNarrow ? { for: false, owned: false, hired: false, needed: false } : {}}
+            />
+          </div>
+          {lines.length === 0 && <Soft>Nothing is connected on this day.</Soft>}
         </Stack>
       </Piece>
-      <Stack>
-        <Piece aria-label="To get">
-          <Stack $gap={0.5}>
-            <h2>To get</h2>
-            {wanted.length === 0 ? (
-              <p role="status">Nothing: everything is in the kit, spares included.</p>
-            ) : (
-              <ul>
-                {wanted.map((need) => (
-                  <li key={need.key}>
-                    {need.name}: {say(toGet(need)!)}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </Stack>
-        </Piece>
-        <Piece aria-label="What else">
+      <Piece aria-label="More of the kit">
+        <Columns $template="1fr 1fr 1fr">
           <Disclosure title="Always along">
             <Extras />
           </Disclosure>
@@ -329,9 +408,9 @@ function KitView() {
           <Disclosure title="Other cables owned">
             <MoreOwned needs={needs} edits={edits} />
           </Disclosure>
-        </Piece>
-      </Stack>
-    </Columns>
+        </Columns>
+      </Piece>
+    </Stack>
   );
 }
 

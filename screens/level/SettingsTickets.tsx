@@ -68,56 +68,51 @@ export function SettingsTickets(props: {
   label: string;
   cards: readonly SettingsCard[];
   onTick: (card: SettingsCard, isOn: boolean) => void;
-  /** Habits stand under all tickets, so that what is set stands close together. */
+  /** Habits stand elsewhere, so that what is set stands close together. */
   isBrief?: boolean;
 }) {
   const { isBrief = false } = props;
   return (
-    <>
-      <Tickets aria-label={props.label}>
-        {props.cards.map((card) => {
-          const figures = card.lines.filter((line) => nameOf(line) !== null);
-          const words = card.lines.filter(
-            (line) => nameOf(line) === null && (!isBrief || line.code === "card.setting"),
-          );
-          return (
-            <Ticket key={card.deviceId} $state={card.state}>
-              <Stack $gap={0.45}>
-                <h3>{upperFirst(card.device)}</h3>
-                {figures.map((line) => (
-                  <Knob key={nameOf(line)}>
-                    <Soft>{nameOf(line)}</Soft>
-                    <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
-                  </Knob>
-                ))}
-                {words.length > 0 && (
-                  <Words>
-                    {words.map((line) => (
-                      <li key={say(line)}>{say(line)}</li>
-                    ))}
-                  </Words>
-                )}
-                {card.isFeed && <Soft>{FEED_CAUTION}</Soft>}
-                {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
-                <OnScreen>
-                  <Tick
-                    label={card.state === "set" ? "Set" : "Mark as set"}
-                    isOn={card.state === "set"}
-                    onChange={(isOn) => props.onTick(card, isOn)}
-                  />
-                </OnScreen>
-              </Stack>
-            </Ticket>
-          );
-        })}
-      </Tickets>
-      {isBrief && <Besides cards={props.cards} />}
-    </>
+    <Tickets aria-label={props.label}>
+      {props.cards.map((card) => {
+        const figures = card.lines.filter((line) => nameOf(line) !== null);
+        const words = card.lines.filter((line) => nameOf(line) === null && (!isBrief || line.code === "card.setting"));
+        return (
+          <Ticket key={card.deviceId} $state={card.state}>
+            <Stack $gap={0.45}>
+              <h3>{upperFirst(card.device)}</h3>
+              {figures.map((line) => (
+                <Knob key={nameOf(line)}>
+                  <Soft>{nameOf(line)}</Soft>
+                  <Figure $size={line.code === "card.knob" ? "big" : "normal"}>{say(line)}</Figure>
+                </Knob>
+              ))}
+              {words.length > 0 && (
+                <Words>
+                  {words.map((line) => (
+                    <li key={say(line)}>{say(line)}</li>
+                  ))}
+                </Words>
+              )}
+              {card.isFeed && <Soft>{FEED_CAUTION}</Soft>}
+              {card.state === "stale" && <p>Changed since it was set: set it again.</p>}
+              <OnScreen>
+                <Tick
+                  label={card.state === "set" ? "Set" : "Mark as set"}
+                  isOn={card.state === "set"}
+                  onChange={(isOn) => props.onTick(card, isOn)}
+                />
+              </OnScreen>
+            </Stack>
+          </Ticket>
+        );
+      })}
+    </Tickets>
   );
 }
 
 /** What else is done at each device, a line a device. */
-function Besides({ cards }: { cards: readonly SettingsCard[] }) {
+export function Habits({ cards }: { cards: readonly SettingsCard[] }) {
   const lines = cards.flatMap(({ deviceId, device, lines: all }) => {
     const words = all.filter((line) => nameOf(line) === null && line.code !== "card.setting").map(say);
     return words.length > 0 ? [{ deviceId, device, words }] : [];

@@ -14,7 +14,7 @@ import { Columns, Figure, Known, Lead, Piece, Row, Soft, Stack, VisuallyHidden }
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { stationHref } from "../shell/stationHref";
 import { TermWord } from "../terms/TermWord";
-import { SettingsTickets } from "./SettingsTickets";
+import { Habits, SettingsTickets } from "./SettingsTickets";
 import type { ShownVoice } from "./Staircase";
 import { useLevels, useLevelsRecord } from "./useLevels";
 
@@ -161,6 +161,7 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
         isBrief
       />
       <Staircase plan={plan} voice={voice} onVoice={setVoice} />
+      <Habits cards={cards} />
       <Forecast plan={plan} />
       {subject.kind === "placed" && (
         <Link href={`/shoots/${bundle.shoot.id}/pickup?scene=${subject.sceneId}`}>Go to Pickup</Link>
@@ -177,10 +178,10 @@ function ChosenWay({ subject }: { subject: LevelSubject }) {
       </Disclosure>
       <Disclosure title="How this was computed">
         <Soft>
-          Of every step of every knob the set is kept that overloads no stage on the way, puts the loudest line&apos;s
-          peaks, taken 18 dB over its mean, at the target, and adds the least noise. Pack, sockets and converters keep 3
-          dB in hand. RMS figures in dBFS follow AES17: a full-scale sine reads 0. Noise is unweighted, 125 Hz to 8 kHz,
-          unless it says otherwise.
+          Every combination of control positions is tried. The one kept overloads no stage, puts the peaks of the
+          loudest line (18 dB above its mean) at the target and adds the least noise. Packs, inputs and converters keep
+          3 dB of headroom. RMS figures in dBFS follow AES17: a full-scale sine reads 0. Noise is unweighted, 125 Hz to
+          8 kHz, unless it says otherwise.
         </Soft>
       </Disclosure>
     </Stack>

@@ -9,7 +9,7 @@ import type { Effort } from "@/core/voice";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { Table, TableScroll } from "@/ui/Table";
-import { Row, Soft, Stack } from "@/ui/layout";
+import { Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 
 const StairChart = later(() => import("@/ui/StairChart").then((module) => module.default), <Soft>One moment…</Soft>);
 
@@ -88,24 +88,26 @@ export function Staircase(props: { plan: LevelPlan; voice: ShownVoice; onVoice: 
   const shown = shownStages(plan, voice);
   const { targetDbfs, ceilingDbfs } = plan.targets;
   return (
-    <Stack $gap={0.5} data-part="picture">
+    <Stack $gap={0.5}>
+      <VisuallyHidden as="h2">Stage by stage</VisuallyHidden>
       <Row $between>
-        <h2>Stage by stage</h2>
+        <p role="status">{voiceVerdict(shown, voice)}</p>
         <Choice isPlain label="Voice" value={voice} options={SHOWN_VOICES} onChange={props.onVoice} />
       </Row>
-      <p role="status">{voiceVerdict(shown, voice)}</p>
-      <StairChart
-        says={`Levels at ${shown.length} stages; ${voiceVerdict(shown, voice)}`}
-        stairs={shown.map(({ stage, softest, loudest, peak, takes }, number) => ({
-          name: stage.name,
-          softest: softest - takes,
-          loudest: loudest - takes,
-          peak: peak - takes,
-          noise: stage.noise - takes,
-          isOver: stage.clip !== null && peak > stage.clip + 1e-6,
-          target: number === shown.length - 1 ? [targetDbfs - 3, ceilingDbfs] : null,
-        }))}
-      />
+      <div data-part="picture">
+        <StairChart
+          says={`Levels at ${shown.length} stages; ${voiceVerdict(shown, voice)}`}
+          stairs={shown.map(({ stage, softest, loudest, peak, takes }, number) => ({
+            name: stage.name,
+            softest: softest - takes,
+            loudest: loudest - takes,
+            peak: peak - takes,
+            noise: stage.noise - takes,
+            isOver: stage.clip !== null && peak > stage.clip + 1e-6,
+            target: number === shown.length - 1 ? [targetDbfs - 3, ceilingDbfs] : null,
+          }))}
+        />
+      </div>
       <Keys aria-label="What is drawn">
         <li>
           <svg viewBox="0 0 22 14" aria-hidden>

@@ -85,8 +85,8 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
       <Lead role="status" data-part="verdict">
         {verdictOf(connection)}
       </Lead>
-      {ways.map((way) => (
-        <Stack key={way.source.id} $gap={0.4}>
+      {ways.map((way, at) => (
+        <Stack key={way.source.id} $gap={0.4} {...(at === 0 && { "data-part": "picture" })}>
           {ways.length > 1 && <Soft>If it is the {way.source.name}</Soft>}
           <PathDiagram
             label={ways.length > 1 ? `From the ${way.source.name}` : `Way of ${link.name}`}

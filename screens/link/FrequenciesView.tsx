@@ -19,9 +19,11 @@ import {
 } from "@/core/wireless";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
+import { FoldOnPhone } from "@/ui/FoldOnPhone";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { useShoot } from "@/data/ShootProvider";
+import { useFocus } from "../shell/useFocus";
 import { Spectrum } from "./Spectrum";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";
@@ -133,13 +135,22 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
 export function FrequenciesView() {
   const { bundle } = useShoot();
   const edits = useAir();
-  const [chosenId, setChosenId] = useState<string | null>(null);
+  const { talent } = useFocus();
+  const talentId = talent?.id ?? null;
+  // A carrier that was chosen stays chosen until another talent is.
+  const [picked, setPicked] = useState<{ id: string; talentId: string | null } | null>(null);
+  const chosenId = picked?.talentId === talentId ? picked.id : null;
+  const setChosenId = (id: string) => setPicked({ id, talentId });
   const [isDragging, setIsDragging] = useState(false);
   const air = useMemo(() => airSceneOf(bundle, undefined, !isDragging), [bundle, isDragging]);
   const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
   const { links, region } = air.body;
   const onAir = links.filter(({ systemId }) => systemId !== BY_LEAD);
-  const chosen = onAir.find(({ id }) => id === chosenId) ?? onAir[0] ?? null;
+  const chosen =
+    onAir.find(({ id }) => id === chosenId) ??
+    onAir.find(({ wearerId }) => wearerId !== null && wearerId === talentId) ??
+    onAir[0] ??
+    null;
   return (
     <Stack>
       {region.isExample && <Soft>{say({ code: "caution.exampleRegion", region: region.name })}</Soft>}
@@ -171,16 +182,14 @@ export function FrequenciesView() {
         </Piece>
         <Stack>
           <Piece aria-label="Scan">
-            <Stack $gap={0.6}>
-              <h2>Who else is on the air?</h2>
+            <FoldOnPhone title="Who else is on the air?">
               <ScanTools air={air} edits={edits} />
-            </Stack>
+            </FoldOnPhone>
           </Piece>
           <Piece aria-label="Range">
-            <Stack $gap={0.6}>
-              <h2>Does it reach?</h2>
+            <FoldOnPhone title="Does it reach?">
               <RangeView air={air} link={chosen} shoot={bundle.shoot.body} />
-            </Stack>
+            </FoldOnPhone>
           </Piece>
           <Piece aria-label="Settings">
             <Disclosure title={`Allowed here: ${region.name}`}>

@@ -66,7 +66,7 @@ function factsOf({ best, deductions }: PickupCandidate): string {
       ? ""
       : ` · ${Math.abs(directOverRoomDb).toFixed(0)} dB ${directOverRoomDb >= 0 ? "over" : "under"} the room`;
   const against = deductions[0] ? ` · ${say(deductions[0].says)}` : "";
-  return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB over noise${room}${against}`;
+  return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB above noise${room}${against}`;
 }
 
 function Way({ candidate }: { candidate: PickupCandidate }) {
@@ -86,7 +86,7 @@ function HiddenWay({ hidden }: { hidden: readonly HiddenMic[] }) {
       <span>Hidden lavalier, by Dress</span>
       <span className="clear">{clearWords(worst.sti)}</span>
       <span className="facts">
-        {worst.levelDb.toFixed(0)} dB SPL · {worst.snrDb.toFixed(0)} dB over noise · swings {worst.swingDb.toFixed(0)}{" "}
+        {worst.levelDb.toFixed(0)} dB SPL · {worst.snrDb.toFixed(0)} dB above noise · swings {worst.swingDb.toFixed(0)}{" "}
         dB · {worst.plan.candidate!.site.name}
         {worst.isChosen ? "" : " (suggested)"}
       </span>

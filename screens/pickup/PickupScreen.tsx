@@ -19,6 +19,7 @@ import { usePickup } from "./usePickup";
 // What is read or typed after a first look follows a moment later.
 const CandidateList = later(() => import("./CandidateList").then((module) => module.CandidateList));
 const WhatItGets = later(() => import("./WhatItGets").then((module) => module.WhatItGets));
+const Better = later(() => import("./WhatItGets").then((module) => module.Better));
 const Arrangement = later(
   () => import("./Arrangement").then((module) => module.Arrangement),
   <Soft role="status">Computing the forecasts…</Soft>,
@@ -61,28 +62,35 @@ function Scene({ pickup }: { pickup: PickupScene }) {
   const candidate = shown === "own" ? own : (candidates.find(({ id }) => id === shown) ?? null);
   const mics = shown === "own" ? body.setup.mics : (candidate?.mics ?? NO_MICS);
   return (
-    <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
-      <Piece aria-label="Plan and section" data-part="picture">
-        <Arrangement pickup={pickup} mics={mics} edits={edits} onOwn={() => setShown("own")} />
+    <Stack>
+      <Piece $tight aria-label="Verdict">
+        <Lead aria-live="polite" data-part="verdict">
+          {say(pickupAdvice(pickup))}
+        </Lead>
+        <p data-part="next" style={{ minHeight: "1.6em" }}>
+          {candidate && <Better candidate={candidate} talkers={body.setup.talkers} place={pickup.placeModel} />}
+        </p>
       </Piece>
-      <Stack>
-        <Piece aria-label="Ways">
-          <Stack $gap={0.6}>
-            <Lead aria-live="polite" data-part="verdict">
-              {say(pickupAdvice(pickup))}
-            </Lead>
-            {!pickup.isScouted && <Soft>The place is not scouted: a furnished living room is assumed.</Soft>}
-            <Wishes wishes={body.wishes} set={edits.setWishes} />
-            <CandidateList pickup={pickup} shown={shown} onShow={setShown} />
-          </Stack>
+      <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
+        <Piece aria-label="Plan and section" data-part="picture">
+          <Arrangement pickup={pickup} mics={mics} edits={edits} onOwn={() => setShown("own")} />
         </Piece>
-        {candidate && (
-          <Piece aria-label="What it gets">
-            <WhatItGets candidate={candidate} talkers={body.setup.talkers} place={pickup.placeModel} units={units} />
+        <Stack>
+          <Piece aria-label="Ways">
+            <Stack $gap={0.6}>
+              {!pickup.isScouted && <Soft>The place is not scouted: a furnished living room is assumed.</Soft>}
+              <Wishes wishes={body.wishes} set={edits.setWishes} />
+              <CandidateList pickup={pickup} shown={shown} onShow={setShown} />
+            </Stack>
           </Piece>
-        )}
-      </Stack>
-    </Columns>
+          {candidate && (
+            <Piece aria-label="What it gets">
+              <WhatItGets candidate={candidate} talkers={body.setup.talkers} units={units} />
+            </Piece>
+          )}
+        </Stack>
+      </Columns>
+    </Stack>
   );
 }
 

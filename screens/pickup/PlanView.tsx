@@ -29,7 +29,7 @@ const Board = styled.svg`
   display: block;
   width: 100%;
   height: auto;
-  max-height: 62vh;
+  max-height: 50vh;
   background: var(--paper);
   border: 1px solid var(--seam-soft);
   touch-action: none;

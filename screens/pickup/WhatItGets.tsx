@@ -11,24 +11,36 @@ import { HeardTable } from "./HeardTable";
 /** Improvements shown. */
 const SHOWN = 3;
 
-/** The figures of one way, and what would make it better. */
-export function WhatItGets(props: {
+/** What would make one way better, a line. */
+export function Better({
+  candidate,
+  talkers,
+  place,
+}: {
   candidate: PickupCandidate;
   talkers: readonly Talker[];
   place: PlaceModel;
+}) {
+  const better = whatWouldBeat(candidate, talkers, place).slice(0, SHOWN);
+  if (better.length === 0) return null;
+  return (
+    <>
+      {upperFirst(candidate.name)} would be better{" "}
+      {better.map(({ says, pointsGain }) => `${say(says)} (+${pointsGain.toFixed(0)})`).join(", ")}.
+    </>
+  );
+}
+
+/** The figures of one way. */
+export function WhatItGets(props: {
+  candidate: PickupCandidate;
+  talkers: readonly Talker[];
   units: ShootBody["units"];
 }) {
-  const { candidate, talkers, place, units } = props;
-  const better = whatWouldBeat(candidate, talkers, place).slice(0, SHOWN);
+  const { candidate, talkers, units } = props;
   return (
     <Stack $gap={0.6}>
       <h2>{upperFirst(candidate.name)}</h2>
-      {better.length > 0 && (
-        <p>
-          <strong>Better:</strong>{" "}
-          {better.map(({ says, pointsGain }) => `${say(says)} (+${pointsGain.toFixed(0)})`).join(", ")}.
-        </p>
-      )}
       <HeardTable candidate={candidate} talkers={talkers} units={units} />
     </Stack>
   );

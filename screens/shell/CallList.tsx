@@ -95,6 +95,7 @@ const Talent = styled(Link)`
     }
   }
   @media (max-width: 899px) {
+    grid-template-columns: repeat(3, auto);
     white-space: nowrap;
     &[aria-current] {
       box-shadow: inset 0 3px 0 var(--ink);

@@ -1,0 +1,100 @@
+import { expect, test, type Page } from "@playwright/test";
+import { awake, openDemo } from "./shoot";
+
+const TAM = "51ac0000-0000-4000-8000-000000000031";
+/** Every page with what its first screen must show; a page that is not built yet says so and has no picture. */
+const PAGES: readonly { page: string; picture: boolean; next: boolean }[] = [
+  { page: "", picture: true, next: true },
+  { page: "/scout", picture: true, next: true },
+  { page: "/pickup", picture: true, next: true },
+  { page: `/dress?wearer=${TAM}`, picture: true, next: true },
+  { page: `/link?wearer=${TAM}`, picture: true, next: true },
+  { page: `/link?view=cables&wearer=${TAM}`, picture: true, next: false },
+  { page: `/level?wearer=${TAM}`, picture: true, next: true },
+  { page: `/check?wearer=${TAM}`, picture: true, next: true },
+  { page: "/kit", picture: true, next: false },
+];
+
+/** Top and bottom of a part, px from the top of the page; the lowest of those there are. */
+async function edges(page: Page, part: string): Promise<{ top: number; bottom: number }> {
+  const marked = page.locator(`[data-part=${part}]`).first();
+  await expect(marked).toBeVisible();
+  return marked.evaluate((element) => {
+    const { top, bottom } = element.getBoundingClientRect();
+    return { top: top + window.scrollY, bottom: bottom + window.scrollY };
+  });
+}
+
+for (const { page: address, picture, next } of PAGES)
+  test(`${address === "" ? "the board" : address}: verdict, picture and next step on the first screen`, async ({
+    page,
+    request,
+  }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}${address}`);
+    await awake(page);
+    if (address !== "") expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(800);
+    if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(800);
+    // A list may go on below; its head and its first lines are what is seen first.
+    if (picture) expect((await edges(page, "picture")).top).toBeLessThanOrEqual(560);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+  });
+
+test("the charts that answer stand whole on the first screen", async ({ page, request }) => {
+  const id = await openDemo(request);
+  for (const address of ["/scout", `/dress?wearer=${TAM}`, `/link?wearer=${TAM}`, `/level?wearer=${TAM}`, "/pickup"]) {
+    await page.goto(`/shoots/${id}${address}`);
+    await awake(page);
+    expect([address, (await edges(page, "picture")).bottom <= 800]).toEqual([address, true]);
+  }
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  for (const { page: address, next } of PAGES.filter(({ page }) => page !== ""))
+    test(`${address}: verdict and next step on the first screen, within the screen`, async ({ page, request }) => {
+      const id = await openDemo(request);
+      await page.goto(`/shoots/${id}${address}`);
+      await awake(page);
+      expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(844);
+      if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(844);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    });
+
+  test("the board fits into four screens, a day at a time", async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}`);
+    await awake(page);
+    await expect(page.getByRole("link", { name: "Tam, miller" }).first()).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(4 * 844);
+    await page.getByRole("radiogroup", { name: "Day" }).getByText("Day 3").click();
+    await expect(page.getByRole("link", { name: "Odile, singer" })).toBeVisible();
+    await expect(page.getByRole("link", { name: "Jory, welder" })).toHaveCount(0);
+  });
+});
+
+test("at 360 px nothing runs over the side", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.setViewportSize({ width: 360, height: 740 });
+  for (const address of [
+    "",
+    "/scout",
+    "/pickup",
+    "/dress",
+    "/link",
+    "/level",
+    "/roll",
+    "/check",
+    "/handover",
+    "/day",
+    "/kit",
+  ]) {
+    await page.goto(`/shoots/${id}${address}`);
+    await awake(page);
+    expect([address, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([address, 360]);
+  }
+  await page.goto("/");
+  await awake(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(360);
+});

@@ -1,0 +1,177 @@
+"use client";
+
+import {
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type ColumnDef,
+  type RowData,
+  type SortingState,
+  type VisibilityState,
+} from "@tanstack/react-table";
+import { ArrowDown, ArrowUp } from "lucide-react";
+import { useState } from "react";
+import styled from "styled-components";
+
+declare module "@tanstack/react-table" {
+  // eslint-disable-next-line @typescript-eslint/no-unused-vars -- the names are the library's
+  interface ColumnMeta<TData extends RowData, TValue> {
+    /** Figures stand to the right. */
+    isFigure?: boolean;
+    /** Width in rem. */
+    width?: number;
+  }
+}
+
+const Scroll = styled.div`
+  overflow-x: auto;
+  min-width: 0;
+`;
+
+const Sheet = styled.table`
+  width: 100%;
+  border-collapse: separate;
+  border-spacing: 0;
+  th,
+  td {
+    padding: 0.1rem 0.5rem 0.1rem 0;
+    min-height: var(--row);
+    height: var(--row);
+    text-align: left;
+    vertical-align: middle;
+    border-bottom: 1px solid var(--seam-soft);
+  }
+  thead th {
+    font-size: 0.85rem;
+    font-weight: 500;
+    color: var(--ink-soft);
+    white-space: nowrap;
+  }
+  tbody th {
+    font-weight: 600;
+  }
+  [data-figure] {
+    text-align: right;
+  }
+`;
+
+const GroupRow = styled.tr`
+  th {
+    padding-top: 0.6rem;
+    font-family: "Fraunces Variable", serif;
+    font-size: 1.02rem;
+    color: var(--ink);
+    border-bottom-color: var(--seam);
+  }
+`;
+
+const Sort = styled.button`
+  display: inline-flex;
+  align-items: center;
+  gap: 0.2rem;
+  min-height: var(--hit);
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+`;
+
+/** Rows of something: sorted by pressing a head, in groups where there are any, columns hidden by their id. */
+export function DataTable<Row extends object>(props: {
+  label: string;
+  rows: Row[];
+  columns: ColumnDef<Row, never>[];
+  rowId: (row: Row) => string;
+  /** Name of the group that a row stands under. */
+  groupOf?: (row: Row) => string;
+  hidden?: VisibilityState;
+  /** The column whose cell names its row. */
+  heading: string;
+}) {
+  // The table of the library keeps its state inside itself.
+  "use no memo";
+  const { label, rows, columns, rowId, groupOf, hidden = {}, heading } = props;
+  const [sorting, setSorting] = useState<SortingState>([]);
+  // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
+  const table = useReactTable({
+    data: rows,
+    columns,
+    state: { sorting, columnVisibility: hidden },
+    onSortingChange: setSorting,
+    getRowId: rowId,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const shown = table.getRowModel().rows;
+  const isGrouped = groupOf !== undefined && sorting.length === 0;
+  return (
+    <Scroll>
+      <Sheet aria-label={label}>
+        <thead>
+          {table.getHeaderGroups().map((heads) => (
+            <tr key={heads.id}>
+              {heads.headers.map(({ id, column, getContext }) => {
+                const sorted = column.getIsSorted();
+                const { isFigure, width } = column.columnDef.meta ?? {};
+                return (
+                  <th
+                    key={id}
+                    scope="col"
+                    data-figure={isFigure || undefined}
+                    style={width ? { width: `${width}rem` } : undefined}
+                    aria-sort={sorted === "asc" ? "ascending" : sorted === "desc" ? "descending" : undefined}
+                  >
+                    {column.getCanSort() ? (
+                      <Sort type="button" onClick={column.getToggleSortingHandler()}>
+                        {flexRender(column.columnDef.header, getContext())}
+                        {sorted === "asc" && <ArrowUp size={14} aria-hidden />}
+                        {sorted === "desc" && <ArrowDown size={14} aria-hidden />}
+                      </Sort>
+                    ) : (
+                      flexRender(column.columnDef.header, getContext())
+                    )}
+                  </th>
+                );
+              })}
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {shown.flatMap((row, at) => {
+            const cells = row.getVisibleCells();
+            const group = isGrouped ? groupOf(row.original) : null;
+            const before = at > 0 && isGrouped ? groupOf(shown[at - 1]!.original) : null;
+            return [
+              ...(group !== null && group !== before
+                ? [
+                    <GroupRow key={`group ${group}`}>
+                      <th scope="rowgroup" colSpan={cells.length}>
+                        {group}
+                      </th>
+                    </GroupRow>,
+                  ]
+                : []),
+              <tr key={row.id}>
+                {cells.map(({ id, column, getContext }) => {
+                  const content = flexRender(column.columnDef.cell, getContext());
+                  return column.id === heading ? (
+                    <th key={id} scope="row">
+                      {content}
+                    </th>
+                  ) : (
+                    <td key={id} data-figure={column.columnDef.meta?.isFigure || undefined}>
+                      {content}
+                    </td>
+                  );
+                })}
+              </tr>,
+            ];
+          })}
+        </tbody>
+      </Sheet>
+    </Scroll>
+  );
+}
