@@ -128,7 +128,7 @@ test("the card is one A4 page and stands on the screen too", async ({ page, requ
   await awake(page);
   await openView(page, "Recipe");
   await page.getByRole("link", { name: "Card for this person" }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "Jory, welder" })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 2, name: "Jory, welder" })).toBeVisible();
   await expect(page.getByRole("region", { name: "For sound" })).toContainText("the least sensitive capsule");
   await expect(page.getByRole("region", { name: "For sound" })).toContainText("safety officer");
 });

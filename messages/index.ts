@@ -89,5 +89,6 @@ export { LESSON_NAMES, RISK_NAMES } from "./en/pickup";
 export { CHEMISTRY_NAMES } from "./en/power";
 export { ANSWER_NAMES, SYMPTOM_NAMES } from "./en/rehearsal";
 export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";
+export { area as areaWords, feetAndInches, length as lengthWords, sayIn } from "./en/units";
 export { TERMS, type Term, type TermId } from "./en/terms";
 export { list as listOf } from "./en/words";

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from "react";
 import { Disclosure } from "./Disclosure";
-import { Stack } from "./layout";
+import { Stack, VisuallyHidden } from "./layout";
 import { useIsNarrow } from "./useIsNarrow";
 
 /** What is seldom needed standing up: folded on a phone, open elsewhere. */
@@ -19,7 +19,7 @@ export function FoldOnPhone(props: {
   if (isNarrow && !isNeeded) return <Disclosure title={title}>{children}</Disclosure>;
   return (
     <Stack $gap={0.6}>
-      {!isPlain && <h2>{title}</h2>}
+      {isPlain ? <VisuallyHidden as="h2">{title}</VisuallyHidden> : <h2>{title}</h2>}
       {children}
     </Stack>
   );

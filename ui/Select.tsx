@@ -115,8 +115,9 @@ export function Select<Value extends string>(props: {
   value: Value;
   options: readonly Option<Value>[];
   onChange: (value: Value) => void;
+  autoFocus?: boolean;
 }) {
-  const { label, value, options, onChange } = props;
+  const { label, value, options, onChange, autoFocus = false } = props;
   const { contains } = useFilter({ sensitivity: "base" });
   const list = (
     <ListBox items={options.map((option) => ({ ...option, id: option.value }))} renderEmptyState={() => <Empty />}>
@@ -125,7 +126,12 @@ export function Select<Value extends string>(props: {
   );
   const refused = useFault(label);
   return (
-    <Box value={value} isInvalid={refused !== null} onChange={(key) => key !== null && onChange(key as Value)}>
+    <Box
+      autoFocus={autoFocus}
+      value={value}
+      isInvalid={refused !== null}
+      onChange={(key) => key !== null && onChange(key as Value)}
+    >
       <FieldLabel>{label}</FieldLabel>
       <Trigger>
         <SelectValue />

@@ -3,9 +3,9 @@ import { saidBy, type Templates } from "../templates";
 import { originWords } from "./chain";
 import { reasons } from "./dress";
 import { KIND_WORDS } from "./kinds";
+import { length } from "./units";
 import { count, figure, list, lowerFirst } from "./words";
 
-const metres = (value: number): string => (value < 1 ? `${Math.round(value * 100)} cm` : `${figure(value, 1)} m`);
 const khz = (hz: number): string => `${hz / 1000} kHz`;
 const db = (value: number): string => `${figure(value, 1)} dB`;
 const channels = ({ one, other }: { one: number; other: number }): string => `Channels ${one + 1} and ${other + 1}`;
@@ -59,20 +59,20 @@ export const check: Templates<CheckCatalogue> = {
       ...(isOnlyRoom ? ["it has nothing but room"] : []),
       ...(heardAtM === null
         ? []
-        : [`by its reverberation it is ${metres(heardAtM)} away instead of ${metres(plannedM)}`]),
+        : [`by its reverberation it is ${length(heardAtM)} away instead of ${length(plannedM)}`]),
       ...(underPlanDb === null ? [] : [`the voice is ${figure(underPlanDb)} dB less above the noise than planned`]),
       ...(lacksCover ? ["nothing of the cloth over it is heard"] : []),
     ])}.`,
   "finding.openButRoomy": ({ place, dbPerS }) =>
     `${place} is outdoors, and yet phrases decay at only ${figure(dbPerS)} dB per second.`,
   "finding.roomAsForecast": ({ place, reverberationS, distanceM }) =>
-    `As forecast: ${place} has a reverberation time of ${figure(reverberationS, 1)} s, and ${metres(distanceM)} is not close enough for it.`,
+    `As forecast: ${place} has a reverberation time of ${figure(reverberationS, 1)} s, and ${length(distanceM)} is not close enough for it.`,
   "finding.longerReverberation": ({ place, reverberationS }) =>
     `Phrases decay more slowly than ${place} would let them by the forecast of ${figure(reverberationS, 1)} s: its reverberation is longer.`,
   "finding.moreRoom": ({ place, reverberationS, heardAtM, plannedM }) =>
     `More room than planned: ${place} has a reverberation time of ${figure(reverberationS, 1)} s, and this sounds ${
-      heardAtM === null ? "far" : metres(heardAtM)
-    } away instead of ${metres(plannedM)}.`,
+      heardAtM === null ? "far" : length(heardAtM)
+    } away instead of ${length(plannedM)}.`,
   "finding.dullerThanPlanned": ({ byDb, site, takesDb }) =>
     `${figure(byDb)} dB duller than planned: ${site.toLowerCase()}, as dressed, takes ${figure(takesDb)} dB from the highs.`,
   "finding.dullAsPlanned": ({ site, takesDb }) =>
@@ -113,8 +113,8 @@ export const check: Templates<CheckCatalogue> = {
   "cause.pullOrHand": () => "A cable that pulls, or a hand: check the strain-relief loop first.",
   "cause.cover": ({ cover }) => `Over the capsule: ${cover}.`,
   "cause.nearMouth": ({ site, distanceM, offAxisDeg, cover }) =>
-    `${site}, ${Math.round(distanceM * 100)} cm from the lips and ${Math.round(offAxisDeg)}° off them; over it: ${cover}.`,
-  "cause.nearNose": ({ site, distanceM }) => `${site}, ${Math.round(distanceM * 100)} cm from nose and mouth.`,
+    `${site}, ${length(distanceM)} from the lips and ${Math.round(offAxisDeg)}° off them; over it: ${cover}.`,
+  "cause.nearNose": ({ site, distanceM }) => `${site}, ${length(distanceM)} from nose and mouth.`,
   "cause.dropout": ({ radio }) =>
     ({
       none: "There is no radio on this way: look for a loose plug or a broken cable.",

@@ -9,6 +9,7 @@ import type {
   Step,
 } from "../../core/dress";
 import type { Templates } from "../templates";
+import { length, windSpeed } from "./units";
 import { figure, list, lowerFirst, upperFirst } from "./words";
 
 export const reasons: Templates<ReasonCatalogue> = {
@@ -110,7 +111,7 @@ export const reasons: Templates<ReasonCatalogue> = {
   "why.thinShows": ({ fabric }) => `Plain thin ${fabric} shows what is stuck to it.`,
   "why.noMatchingCapsule": ({ colour, garment }) => `There is no ${colour} capsule to match the ${garment}.`,
   "why.wind": ({ windMps, moreDb }) =>
-    `${windMps} m/s of wind: about ${Math.round(moreDb)} dB more wind noise than in light air.`,
+    `${windSpeed(windMps)} of wind: about ${Math.round(moreDb)} dB more wind noise than in light air.`,
   "why.hoodKeepsWind": () => "The hood keeps the wind out.",
   "why.clothTakesWind": () => "Cloth over it keeps off some of the wind.",
   "why.chinShelters": () => "Chin and collar shelter it.",
@@ -291,10 +292,10 @@ export const dress: Templates<DressCatalogue> = {
   "step.live": () => "Tell them it is live. Listen while they turn, bend and say the loudest line.",
   "step.place": (spot) => `Place it: ${spotWords(spot)}, port ${PORTS[spot.port]}. Tape never covers the port.`,
   "step.loop": ({ loopM, slackM }) =>
-    `Make a loose loop of ${figure(loopM * 100)} cm close to the capsule, tied so that it can slip, and leave ${figure(slackM * 100)} cm of slack.`,
+    `Make a loose loop of ${length(loopM)} close to the capsule, tied so that it can slip, and leave ${length(slackM)} of slack.`,
   "step.stickDown": ({ what }) => `Stick the inside of the ${what} down with a triangle just below, with slack.`,
   "step.pack": ({ place, slackM, spareM, antenna }) =>
-    `Pack: ${place}; ${figure(slackM * 100)} cm of slack, ${spareM >= 0 ? `coil the spare ${figure(spareM * 100)} cm beside it, not under it` : `the cable is ${Math.ceil(-spareM * 100)} cm short`}. ${antennaWords(antenna)}`,
+    `Pack: ${place}; ${length(slackM)} of slack, ${spareM >= 0 ? `coil the spare ${length(spareM)} beside it, not under it` : `the cable is ${length(-spareM)} short`}. ${antennaWords(antenna)}`,
   "step.fur": () => "Cover the whole with the fur, clear of the capsule: wind cannot be removed later.",
   "step.foam": () => "Put the foam cap on: wind cannot be removed later.",
   "step.coverCapsule": ({ colour }) =>

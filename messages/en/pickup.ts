@@ -1,6 +1,7 @@
 import type { Holder, LessonId, PickupCatalogue, RiskStep } from "../../core/pickup";
 import type { Templates } from "../templates";
 import { piecesWords } from "./place";
+import { length } from "./units";
 import { figure } from "./words";
 
 /** What each step of a risk is called. */
@@ -42,8 +43,7 @@ export const pickup: Templates<PickupCatalogue> = {
     `the room sounds ${figure(dullerDb)} dB duller than the voice, and does not match it`,
   "against.oneTrack": () => "everybody is on one track",
   "against.separation": ({ separationDb }) => `others are only ${figure(separationDb)} dB down on a track`,
-  "against.noiseNear": ({ distanceM }) =>
-    `a noise source is ${Math.round(100 * distanceM)} cm from it: move one of them`,
+  "against.noiseNear": ({ distanceM }) => `a noise source is ${length(distanceM)} from it: move one of them`,
   "out.noInstrument": () => "There is no instrument.",
   "out.inPicture": () => "It would be in the picture.",
   "out.noTable": () => "There is no table to put it on.",
@@ -67,7 +67,7 @@ export const pickup: Templates<PickupCatalogue> = {
     ];
     return `${LESSON_NAMES[lesson]}: ${parts.join(", ")}.`;
   },
-  "better.nearer": ({ byM }) => `${Math.round(byM * 100)} cm closer`,
+  "better.nearer": ({ byM }) => `${length(byM)} closer`,
   "better.turned": ({ byDeg }) => `turned ${byDeg}° towards the mouth`,
   "better.pattern": ({ pattern }) => `set to ${pattern}`,
   "better.handsAway": () => "with the hands kept away from it",

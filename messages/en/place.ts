@@ -4,6 +4,7 @@ import type { NcNumber, Pieces, RoomCatalogue } from "../../core/room";
 import type { ScheduleCatalogue } from "../../core/schedule";
 import type { ExposureCatalogue } from "../../core/sound";
 import type { Templates } from "../templates";
+import { area, length } from "./units";
 import { clock, count, figure, list, upperFirst } from "./words";
 
 const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
@@ -36,7 +37,7 @@ export const room: Templates<RoomCatalogue> = {
   "place.corner": ({ side }) => `The missing corner of an L must be shorter than the room's ${side}, and more than 0.`,
   "place.noSurface": ({ surface }) => `This place has no ${surface}.`,
   "place.partsTooLarge": ({ surface, wholeM2, usedM2 }) =>
-    `The ${surface} has ${figure(wholeM2, 1)} m², and its parts take ${figure(usedM2, 1)} m². Make one of them smaller.`,
+    `The ${surface} has ${area(wholeM2)}, and its parts take ${area(usedM2)}. Make one of them smaller.`,
   "clap.several": ({ claps, atS }) =>
     `${count(claps, "clap was", "claps were")} heard; the one at ${figure(atS, 1)} s stands out most and was measured.`,
   "clap.bent": ({ bandsHz }) =>
@@ -72,7 +73,7 @@ export const room: Templates<RoomCatalogue> = {
       }[noise]
     }.`,
   "room.keepWithin": ({ withinM }) =>
-    `Keep every microphone well within ${figure(withinM, 1)} m. Hang blankets or lay rugs first.`,
+    `Keep every microphone well within ${length(withinM)}. Hang blankets or lay rugs first.`,
   "room.lowsRing": () => "The lows ring on: roll them off, or keep the talker away from the corners.",
   "room.stopNoises": () => "Stop the noises you can, and place the microphone close.",
   "room.passing": ({ noises }) =>

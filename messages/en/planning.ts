@@ -5,6 +5,7 @@ import { saidBy, type Templates } from "../templates";
 import { settingWords } from "./connect";
 import { CHEMISTRY_NAMES } from "./power";
 import { STEP_NAMES } from "./stations";
+import { length, windSpeed } from "./units";
 import { count, figure, list, lowerFirst } from "./words";
 
 const HABITS: Record<Habit, string> = {
@@ -62,7 +63,7 @@ const carry: Templates<CarryCatalogue> = {
   "carry.accessoryAdded": ({ accessory }) => `${accessory} added`,
   "carry.accessoryGone": ({ accessory }) => `${accessory} is gone`,
   "carry.performance": ({ field }) => CHANGED[field] ?? field,
-  "carry.windUp": ({ fromMps, toMps }) => `wind up from ${fromMps} to ${toMps} m/s`,
+  "carry.windUp": ({ fromMps, toMps }) => `wind up from ${windSpeed(fromMps)} to ${windSpeed(toMps)}`,
   "carry.otherPlace": () => "another place was chosen",
 };
 const carryWords = saidBy(carry);
@@ -93,7 +94,7 @@ export const planning: Templates<PlanCatalogue> = {
       : `${missing} ${HOW[how]}${spares > 0 ? ` (${count(spares, "spare", "spares")})` : ""}`,
   "packing.supply": ({ name, amount, unit }) => {
     if (unit === "pieces") return `${amount} × ${name}`;
-    return `${amount >= 100 ? `${figure(amount / 100, 1)} m` : `${figure(amount)} cm`} of ${name}`;
+    return `${length(amount / 100)} of ${name}`;
   },
   "packing.cells": ({ count: cells, chemistry, volts }) =>
     `${cells} × battery, ${CHEMISTRY_NAMES[chemistry]}, ${volts} V`,

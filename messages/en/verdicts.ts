@@ -1,6 +1,7 @@
 import type { Remedy } from "../../core/noise";
 import type { Templates } from "../templates";
 import { REMEDY_WORDS } from "./place";
+import { area } from "./units";
 import { clock, count, figure, list, upperFirst } from "./words";
 
 /** The first line of a station: how things stand there. Levels in dB, dBFS and dBA, times in minutes; things by name. */
@@ -127,7 +128,7 @@ export const verdicts: Templates<VerdictCatalogue> = {
   "day.recorder": ({ tracks, megabytesPerH, hoursOn32 }) =>
     `${count(tracks, "track", "tracks")} at most. One track takes ${figure(megabytesPerH)} MB an hour, and 32 GB hold ${figure(hoursOn32)} h of all of them. The plan allows half as much again as is wanted. Format cards only in the recorder, after a verified copy.`,
   "place.tapeEdges": () =>
-    "A blanket covers 3 m², a rug 4 m², a curtain 5 m². Tape down every edge that people walk over.",
+    `A blanket covers ${area(3)}, a rug ${area(4)}, a curtain ${area(5)}. Tape down every edge that people walk over.`,
   "place.surfaces": ({ floor, ceiling, walls, height }) =>
     `Floor: ${floor}. Ceiling: ${ceiling}. Walls: ${walls}. Height: ${height}.`,
   "power.caution": () =>

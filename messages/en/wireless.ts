@@ -1,13 +1,13 @@
 import type { WirelessCatalogue } from "../../core/wireless";
 import { saidBy, type Templates } from "../templates";
+import { length } from "./units";
 import { count, figure } from "./words";
 
 const megahertz = (frequencyMHz: number): string => `${frequencyMHz.toFixed(3)} MHz`;
 const kilohertz = (offKHz: number): string => `${figure(offKHz, offKHz % 1 === 0 ? 0 : 1)} kHz`;
 const product = (formula: string, victim: string, offKHz: number): string =>
   offKHz === 0 ? `${formula} lands on ${victim}` : `${formula} lands ${kilohertz(offKHz)} from ${victim}`;
-const metres = (reachM: number): string =>
-  reachM >= 1000 ? "more than 1 km" : `about ${figure(reachM, reachM < 10 ? 1 : 0)} m`;
+const metres = (reachM: number): string => (reachM >= 1000 ? `more than ${length(1000)}` : `about ${length(reachM)}`);
 const late = ({ latencyMs, frames, frameRate }: { latencyMs: number; frames: number; frameRate: number }): string =>
   `${latencyMs} ms late: ${figure(frames, 2)} frames at ${frameRate} fps`;
 

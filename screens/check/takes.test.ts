@@ -250,7 +250,7 @@ describe("what a take leads to", () => {
     expect(verdict.grade).toBe("usable");
     expect(redress).toMatchObject({ kind: "rustle", times: 14 });
     expect(say({ code: "proof.redress", ...redress! })).toMatch(
-      /^Rustle at .+, 14 times in 3 min\. Move the microphone to .+, number \d+ of the plan\.$/,
+      /^Rustle, 14 times in 3 min: .+\. Use place \d+ instead: .+\.$/,
     );
     expect(redress!.siteId).not.toBe(expected.dressed!.candidate.site.id);
   });

@@ -1,22 +1,40 @@
 "use client";
 
-import { say } from "@/messages";
+import { lengthWords, say } from "@/messages";
 import { Link } from "@/ui/address";
+import { Printer } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { SUPPLIES } from "@/core/dress";
-import { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "@/core/planning";
+import { dayPlan, daysOf, type DayTotals, type DressCall, levelsOfRig, type SceneCalls } from "@/core/planning";
 import { Table, TableScroll } from "@/ui/Table";
 import { Choice } from "@/ui/Choice";
+import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
-import { Columns, Lead, Piece, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { upperFirst } from "../dress/words";
 import { stationHref } from "../shell/stationHref";
+import { useFocus } from "../shell/useFocus";
 
 const ComeAt = styled.th`
   white-space: nowrap;
   width: 5.5rem;
+`;
+
+const PlaceName = styled.span`
+  font-weight: 400;
+  color: var(--ink-soft);
+`;
+
+const OnScreen = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0.6rem;
+  @media print {
+    display: none;
+  }
 `;
 
 const Who = styled(Link)`
@@ -34,12 +52,31 @@ function placeWords({ plan, recipe, carry }: DressCall): string {
   return recipe ? `${chosen}, ${recipe.capsule.colour} capsule` : chosen;
 }
 
+/** What is set for one rig: its frequency, and every control. */
+function Settings({ rigId }: { rigId: string }) {
+  const { bundle } = useShoot();
+  const lines = (levelsOfRig(bundle, rigId)?.cards ?? []).flatMap((card) => card.lines);
+  const frequency = lines.find(({ code }) => code === "card.frequency" || code === "card.paired");
+  const controls = lines.flatMap((line) =>
+    line.code === "card.knob" ? [`${line.name.toLowerCase()} ${line.reads}`] : [],
+  );
+  return (
+    <>
+      {frequency && <strong>{say(frequency)}</strong>}
+      <Soft>{controls.join(", ")}</Soft>
+    </>
+  );
+}
+
 function SceneTable({ scene, calls }: SceneCalls) {
+  const { bundle } = useShoot();
+  const place = bundle.places.find(({ id }) => id === scene.body.placeId);
   return (
     <Piece aria-label={scene.body.title}>
       <Stack $gap={0.5}>
         <h2>
           {scene.body.startsAt} {scene.body.title}
+          {place && <PlaceName> · {place.body.name}</PlaceName>}
         </h2>
         {calls.length === 0 && <Soft>No talent here.</Soft>}
         {calls.length > 0 && (
@@ -50,6 +87,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
                   <ComeAt scope="col">Call time</ComeAt>
                   <th scope="col">Who</th>
                   <th scope="col">Where it goes</th>
+                  <th scope="col">Frequency and settings</th>
                   <th scope="col" data-figure>
                     min
                   </th>
@@ -73,6 +111,9 @@ function SceneTable({ scene, calls }: SceneCalls) {
                         <Soft>Changed: {call.carry.changes.map(say).join(", ")}.</Soft>
                       )}
                     </td>
+                    <td>
+                      <Settings rigId={call.rig.id} />
+                    </td>
                     <td data-figure>{call.minutes}</td>
                   </tr>
                 ))}
@@ -87,7 +128,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
 
 function amountWords({ supply, amount }: DayTotals["supplies"][number]): string {
   if (SUPPLIES[supply].unit === "pieces") return `${amount} ×`;
-  return amount >= 100 ? `${(amount / 100).toFixed(1)} m` : `${Math.round(amount)} cm`;
+  return lengthWords(amount / 100);
 }
 
 function Totals({ totals }: { totals: DayTotals }) {
@@ -129,20 +170,30 @@ function Totals({ totals }: { totals: DayTotals }) {
 export function DayScreen() {
   const { bundle } = useShoot();
   const days = daysOf(bundle);
+  const { scene } = useFocus();
   const [wanted, setWanted] = useState<number | null>(null);
-  const day = wanted ?? days[0] ?? 1;
+  const day = wanted ?? scene?.body.day ?? days[0] ?? 1;
   const plan = dayPlan(bundle, day);
   return (
     <Stack>
       <VisuallyHidden as="h1">{bundle.shoot.body.title}: day sheet</VisuallyHidden>
-      {days.length > 1 && (
-        <Choice
-          label="Day"
-          value={String(day)}
-          options={days.map((each) => ({ value: String(each), name: `Day ${each}` }))}
-          onChange={(value) => setWanted(Number(value))}
-        />
-      )}
+      <OnScreen>
+        {days.length > 1 && (
+          <Choice
+            isPlain
+            label="Day"
+            value={String(day)}
+            options={days.map((each) => ({ value: String(each), name: `Day ${each}` }))}
+            onChange={(value) => setWanted(Number(value))}
+          />
+        )}
+        <Row $gap={0.6}>
+          <Button look="main" onPress={() => window.print()}>
+            <Printer size={16} aria-hidden /> Print
+          </Button>
+          <Who href={`/shoots/${bundle.shoot.id}/card?day=${day}`}>Talent cards of day {day}</Who>
+        </Row>
+      </OnScreen>
       {plan.scenes.length === 0 ? (
         <Piece>
           <Lead>No scene yet. Add talent, and the day sheet follows.</Lead>

@@ -1,13 +1,13 @@
 "use client";
 
 import { say } from "@/messages";
-import { Link } from "@/ui/address";
+import { Link, useAddress } from "@/ui/address";
 import styled from "styled-components";
 import { headDirections, recipeFor, selfPlacementSteps } from "@/core/dress";
-import { outfitOf } from "@/core/planning";
+import { dayPlan, outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
-import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/stationHref";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
@@ -29,6 +29,14 @@ const Go = styled(Link)`
   align-items: center;
 `;
 
+const NotPrinted = styled.div`
+  display: flex;
+  justify-content: space-between;
+  @media print {
+    display: none;
+  }
+`;
+
 const Print = styled.a`
   min-height: var(--hit);
   display: inline-flex;
@@ -40,7 +48,7 @@ const MISSING_SHOWN = 8;
 
 const keepStill = () => undefined;
 
-function Card({ workingOn }: { workingOn: WorkingOn }) {
+function Card({ workingOn, isOneOfMany = false }: { workingOn: WorkingOn; isOneOfMany?: boolean }) {
   const { wearer, rig, scene, plan } = workingOn;
   const { candidate, dress } = plan;
   const { shootId } = rig.body;
@@ -57,17 +65,19 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
   const missing = missingLetters([wearer.body.name, scene?.body.title ?? "", title]);
   return (
     <Stack>
-      <Row $between>
-        <Go href={stationHref(shootId, "dress", wearer.id, rig.body.sceneId)}>Back to Dress</Go>
-        <Print
-          href={`/shoots/${shootId}/card.pdf?wearer=${wearer.id}&scene=${rig.body.sceneId}`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          Print: one A4 page
-        </Print>
-      </Row>
-      {missing.length > 0 && (
+      {!isOneOfMany && (
+        <Row $between>
+          <Go href={stationHref(shootId, "dress", wearer.id, rig.body.sceneId)}>Back to Dress</Go>
+          <Print
+            href={`/shoots/${shootId}/card.pdf?wearer=${wearer.id}&scene=${rig.body.sceneId}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print: one A4 page
+          </Print>
+        </Row>
+      )}
+      {!isOneOfMany && missing.length > 0 && (
         <Row $between>
           <Soft role="status">
             The A4 page has no letters for {missing.slice(0, MISSING_SHOWN).join(" ")}
@@ -79,7 +89,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
       )}
       <Piece>
         <Stack $gap={0.3}>
-          <h1>{wearer.body.name}</h1>
+          <h2>{wearer.body.name}</h2>
           {scene && (
             <Soft>
               Day {scene.body.day}, {scene.body.startsAt}: {scene.body.title}
@@ -114,7 +124,7 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
         <Stack>
           <Piece aria-label="For you">
             <Stack $gap={0.5}>
-              <h2>If you place it yourself</h2>
+              <h3>If you place it yourself</h3>
               <Steps>
                 {selfPlacementSteps(candidate)
                   .map(say)
@@ -126,14 +136,14 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
           </Piece>
           <Piece aria-label="For sound">
             <Stack $gap={0.5}>
-              <h2>For the sound crew</h2>
+              <h3>For the sound crew</h3>
               <MaterialList materials={recipe.materials} />
               <Steps>
                 {recipe.steps.map(say).map((step) => (
                   <li key={step}>{step}</li>
                 ))}
               </Steps>
-              <h3>Taking off</h3>
+              <h4>Taking off</h4>
               <p>{recipe.takingOff.map(say).join(" ")}</p>
               {recipe.cautions.map(say).map((caution) => (
                 <Soft key={caution}>{caution}</Soft>
@@ -146,11 +156,51 @@ function Card({ workingOn }: { workingOn: WorkingOn }) {
   );
 }
 
-/** One person's card: for them, and for whoever rigs. */
+const Sheet = styled.div`
+  break-after: page;
+  & + & {
+    margin-top: 1.4rem;
+  }
+  @media print {
+    & + & {
+      margin-top: 0;
+    }
+  }
+`;
+
+/** Cards of everybody who is dressed on a day, in the order of the call times, to be printed in one go. */
+function DayCards({ day }: { day: number }) {
+  const { bundle } = useShoot();
+  const calls = dayPlan(bundle, day).scenes.flatMap(({ scene, calls: of }) => of.map((call) => ({ ...call, scene })));
+  return (
+    <Stack>
+      <VisuallyHidden as="h1">Talent cards of day {day}</VisuallyHidden>
+      <NotPrinted>
+        <Go href={stationHref(bundle.shoot.id, "day", null)}>Back to the day sheet</Go>
+        <Button look="main" onPress={() => window.print()}>
+          Print {calls.length === 1 ? "1 card" : `${calls.length} cards`}
+        </Button>
+      </NotPrinted>
+      {calls.map(({ wearer, rig, scene, plan }) => (
+        <Sheet key={rig.id}>
+          <Card isOneOfMany workingOn={{ wearer, rig, scene, plan, place: null }} />
+        </Sheet>
+      ))}
+    </Stack>
+  );
+}
+
+/** One person's card: for them, and for whoever rigs; or all of a day. */
 export function CardScreen() {
   const { workingOn } = useWearer();
+  const { query } = useAddress();
+  const day = Number(query.get("day"));
+  if (day >= 1) return <DayCards day={day} />;
   return workingOn ? (
-    <Card workingOn={workingOn} />
+    <>
+      <VisuallyHidden as="h1">Talent card</VisuallyHidden>
+      <Card workingOn={workingOn} />
+    </>
   ) : (
     <Piece>
       <Lead>No microphone planned yet.</Lead>

@@ -13,7 +13,7 @@ import {
   PACK_PLACES,
 } from "@/core/dress";
 import type { ShootBody } from "@/core/records";
-import { Figure, Known, Lead, Soft, Stack } from "@/ui/layout";
+import { Figure, Known, Lead, Piece, Soft } from "@/ui/layout";
 import { TermWord } from "../terms/TermWord";
 import { OpenQuestions } from "./OpenQuestions";
 import { lengthWords, placementWords, placeTitle } from "./words";
@@ -26,6 +26,16 @@ const Band = styled.div`
     grid-template-columns: minmax(0, 1fr) auto auto;
     align-items: center;
   }
+`;
+
+const Details = styled.div`
+  margin-top: -0.8rem;
+  display: grid;
+  gap: 0.4rem;
+  padding: 0.5rem 1.1rem 0.6rem;
+  background: var(--paper);
+  border: 1px solid var(--seam);
+  border-top: 0;
 `;
 
 const Figures = styled.div`
@@ -87,31 +97,35 @@ export function ChosenPlace(props: {
   const { levelDb, distanceM } = levelAtTurn(candidate, dress.facts, turnDeg);
   const certainty = certaintyWord(certaintyOf(dress));
   return (
-    <Stack $gap={0.4}>
-      <Band>
-        <div data-part="verdict" aria-live="polite">
-          <Soft>{isChosen ? "Chosen" : `Suggested (${certainty})`}</Soft>
-          <Lead>{placeTitle(candidate, dress.facts.input.outfit)}</Lead>
-        </div>
-        <Figures>
-          <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
-          <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
-          <OneFigure name="Swing" term="swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
-          <OneFigure name="Above noise" term="snr" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
-        </Figures>
-        <div data-part="next">{next}</div>
-      </Band>
-      <p>
-        {howWords(candidate, dress)} {cableWords(candidate, units)}
-        {candidate.isBeyondConsent && (
-          <>
-            {" "}
-            <strong>This goes further than they agreed to.</strong> Ask, or take the next one.
-          </>
-        )}
-      </p>
-      {before && <Soft role="status">{before}</Soft>}
-      {!isChosen && <OpenQuestions dress={dress} wearerId={wearerId} />}
-    </Stack>
+    <>
+      <Piece $tight aria-label="Chosen place" style={{ position: "sticky", top: "var(--bar)", zIndex: 4 }}>
+        <Band>
+          <div data-part="verdict" aria-live="polite">
+            <Soft>{isChosen ? "Chosen" : `Suggested (${certainty})`}</Soft>
+            <Lead>{placeTitle(candidate, dress.facts.input.outfit)}</Lead>
+          </div>
+          <Figures>
+            <OneFigure name="Voice" value={levelDb.toFixed(1)} unit="dB SPL" id="level-at-turn" />
+            <OneFigure name="From the lips" value={lengthWords(distanceM, units)} />
+            <OneFigure name="Swing" term="swing" value={candidate.swingDb.toFixed(1)} unit="dB" />
+            <OneFigure name="Above noise" term="snr" value={candidate.sound.snrDb.toFixed(0)} unit="dB" />
+          </Figures>
+          <div data-part="next">{next}</div>
+        </Band>
+      </Piece>
+      <Details>
+        <p>
+          {howWords(candidate, dress)} {cableWords(candidate, units)}
+          {candidate.isBeyondConsent && (
+            <>
+              {" "}
+              <strong>This goes further than they agreed to.</strong> Ask, or take the next one.
+            </>
+          )}
+        </p>
+        {before && <Soft role="status">{before}</Soft>}
+        {!isChosen && <OpenQuestions dress={dress} wearerId={wearerId} />}
+      </Details>
+    </>
   );
 }

@@ -181,26 +181,30 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
 
   return (
     <Stack $gap={0.8}>
-      <Piece aria-label="Chosen place" $tight>
-        {isGone && <Lead role="alert">The chosen place is gone with this outfit: choose another.</Lead>}
-        {candidate ? (
-          <ChosenPlace
-            candidate={candidate}
-            dress={dress}
-            isChosen={plan.isChosen}
-            turnDeg={turnDeg}
-            units={units}
-            wearerId={wearer.id}
-            before={beforeWords(carryFromBefore(bundle, rig))}
-            next={next}
-          />
-        ) : (
+      {isGone && (
+        <Piece $tight>
+          <Lead role="alert">The chosen place is gone with this outfit: choose another.</Lead>
+        </Piece>
+      )}
+      {candidate ? (
+        <ChosenPlace
+          candidate={candidate}
+          dress={dress}
+          isChosen={plan.isChosen}
+          turnDeg={turnDeg}
+          units={units}
+          wearerId={wearer.id}
+          before={beforeWords(carryFromBefore(bundle, rig))}
+          next={next}
+        />
+      ) : (
+        <Piece aria-label="Chosen place" $tight>
           <Row $between>
             <Lead data-part="verdict">No place on this outfit works for this shot.</Lead>
             <div data-part="next">{next}</div>
           </Row>
-        )}
-      </Piece>
+        </Piece>
+      )}
       <Bench>
         <Piece aria-label="Dress form" data-part="picture">
           <Stack $gap={0.6}>
@@ -238,6 +242,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
         </Piece>
         <Piece aria-label="Places">
           <Stack $gap={0.7}>
+            <VisuallyHidden as="h2">{VIEWS.find(({ value }) => value === view)?.name}</VisuallyHidden>
             <Choice isPlain label="Dress views" value={view} options={VIEWS} onChange={setView} />
             {view === "places" && (
               <PlaceList

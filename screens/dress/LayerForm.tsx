@@ -1,6 +1,7 @@
 "use client";
 
 import { ArrowUp, Trash2 } from "lucide-react";
+import { useState } from "react";
 import styled from "styled-components";
 import { contradictionsOf, FABRICS, GARMENTS, type Layer, type Shape, usualLayer } from "@/core/dress";
 import { Button } from "@/ui/Button";
@@ -10,6 +11,7 @@ import { Tick } from "@/ui/Ticks";
 import { Row, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";
 import { Pair } from "./Pair";
+import { isJustAdded } from "../shell/useAddTalent";
 import { editLayers } from "./wardrobe";
 import {
   FABRIC_OPTIONS,
@@ -57,6 +59,7 @@ export function LayerForm(props: {
   const takeOff = () => editLayers(store, wardrobe, (layers) => layers.filter((_, at) => at !== index));
   const moveInward = () =>
     editLayers(store, wardrobe, (layers) => layers.toSpliced(index - 1, 2, layers[index]!, layers[index - 1]!));
+  const [isFirstAsked] = useState(() => index === 0 && isJustAdded(wearerId));
   const { opens, shape } = GARMENTS[layer.garment];
   const necklines = NECKLINE_OPTIONS.filter(
     ({ value }) => contradictionsOf({ layers: [{ ...layer, neckline: value }], accessories: [] }).length === 0,
@@ -71,6 +74,7 @@ export function LayerForm(props: {
               label="Garment"
               value={layer.garment}
               options={GARMENT_OPTIONS}
+              autoFocus={isFirstAsked}
               onChange={(next) => set(usualLayer(next, { shade: layer.shade, pattern: layer.pattern }))}
             />
             <Select

@@ -67,7 +67,9 @@ describe("changing clothes", () => {
 
 describe("words", () => {
   test("every garment and accessory is offered, each once and with a name", () => {
-    expect(GARMENT_OPTIONS.map(({ value }) => value)).toEqual(GARMENT_IDS);
+    const names = GARMENT_OPTIONS.map(({ name }) => name);
+    expect([...names].sort((one, other) => one.localeCompare(other, "en"))).toEqual(names);
+    expect(new Set(GARMENT_OPTIONS.map(({ value }) => value))).toEqual(new Set(GARMENT_IDS));
     expect(ACCESSORY_OPTIONS.map(({ value }) => value)).toEqual([...ACCESSORIES]);
     for (const options of [GARMENT_OPTIONS, ACCESSORY_OPTIONS, PACK_OPTIONS])
       expect(new Set(options.map(({ name }) => name)).size).toBe(options.length);

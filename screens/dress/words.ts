@@ -1,4 +1,4 @@
-import { SCHOOL_WORDS } from "@/messages";
+import { feetAndInches, SCHOOL_WORDS } from "@/messages";
 import {
   ACCESSORIES,
   ACCESSORY_FACTS,
@@ -144,5 +144,5 @@ export function placeTitle(place: Pick<Option | RankedPlace, "placement" | "site
 
 /** A length as the shoot shows it. */
 export function lengthWords(metres: number, units: ShootBody["units"]): string {
-  return units === "metric" ? `${Math.round(metres * 100)} cm` : `${(metres / 0.0254).toFixed(0)} in`;
+  return units === "metric" ? `${Math.round(metres * 100)} cm` : feetAndInches(metres);
 }

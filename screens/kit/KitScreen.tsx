@@ -146,7 +146,7 @@ function columnsOf(edits: ConnectionEdits, isAfter: boolean): ColumnDef<Line, ne
       meta: { width: 4 },
     }),
   ];
-  return columns as ColumnDef<Line, never>[];
+  return columns;
 }
 
 function PackedTick({ line, isAfter, edits }: { line: Line; isAfter: boolean; edits: ConnectionEdits }) {

@@ -3,6 +3,7 @@
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { ANSWER_NAMES, type AnyMessage, say, SYMPTOM_NAMES } from "@/messages";
+import type { FindingKind } from "@/core/check";
 import { INPUTS, SOURCES } from "@/core/devices";
 import {
   type Answer,
@@ -18,7 +19,6 @@ import {
   type Symptom,
   SYMPTOM_IDS,
   symptomsOf,
-  symptomsThatCanBe,
 } from "@/core/rehearsal";
 import { Button } from "@/ui/Button";
 import { Select } from "@/ui/Select";
@@ -51,6 +51,24 @@ const Causes = styled.ul`
   }
 `;
 
+/** What is noticed most comes first. */
+const IN_ORDER: readonly Symptom[] = [
+  ...(["nothing", "buzz", "distorted", "hiss", "far"] as const),
+  ...SYMPTOM_IDS.filter((id) => !["nothing", "buzz", "distorted", "hiss", "far"].includes(id)),
+];
+
+/** The finding whose advice holds where no known fault of this way can cause what is noticed. */
+const LIKE: Partial<Record<Symptom, FindingKind>> = {
+  buzz: "hum",
+  hiss: "hiss",
+  distorted: "clipped",
+  far: "roomy",
+  quiet: "tooLow",
+  strangers: "radioNoise",
+  hollow: "inverted",
+  pumping: "pumping",
+};
+
 /** As many causes are named as one can keep in mind. */
 const MOST_NAMED = 5;
 
@@ -77,6 +95,8 @@ function Finding(props: {
     else answer(seen);
   };
   const [first] = causes;
+  const kind = LIKE[story.symptom];
+  const fallback = answered.length === 0 && kind ? ({ code: "kind.advice", kind } as const) : null;
   return (
     <Stack>
       <Soft>{SYMPTOM_NAMES[story.symptom]}.</Soft>
@@ -102,7 +122,7 @@ function Finding(props: {
       ) : first ? (
         <Lead role="status">{saidTogether(causeMessages(setup, first).says)}</Lead>
       ) : (
-        <Lead role="status">{say({ code: "trouble.noCause" })}</Lead>
+        <Lead role="status">{say(fallback ?? { code: "trouble.noCause" })}</Lead>
       )}
       {first && (
         <Stack $gap={0.4}>
@@ -174,7 +194,6 @@ export function TroubleView() {
   const story = told?.about === about ? told.story : null;
   const rehearsal = isFree ? null : (connection.stored?.body.rehearsal ?? null);
   const noticed = setup && rehearsal ? symptomsOf(setup, rehearsal) : [];
-  const possible = setup ? symptomsThatCanBe(setup) : [];
   const tell = (next: Story | null) => setTold(next && { about, story: next });
   return (
     <Columns $template="minmax(0, 320px) minmax(0, 1fr)">
@@ -228,7 +247,7 @@ export function TroubleView() {
             <Stack>
               <Lead>What is heard, or seen?</Lead>
               <Row $gap={0.5}>
-                {SYMPTOM_IDS.filter((id) => possible.includes(id)).map((id) => (
+                {IN_ORDER.map((id) => (
                   <Button key={id} onPress={() => tell(begin(id))}>
                     {SYMPTOM_NAMES[id]}
                   </Button>

@@ -1,6 +1,6 @@
 "use client";
 
-import { say, RISK_NAMES, type TermId } from "@/messages";
+import { feetAndInches, say, RISK_NAMES, type TermId } from "@/messages";
 import { minus, OCTAVES_HZ } from "@/core/sound";
 import styled from "styled-components";
 import { HEARD_RIPPLE_DB, type PickupCandidate, type Talker, type TalkerHeard } from "@/core/pickup";
@@ -25,8 +25,7 @@ const db = (value: number) => (value === Infinity ? "∞" : minus(value));
 function rowsOf(
   units: ShootBody["units"],
 ): readonly { name: string; term?: TermId; unit?: string; of: (each: TalkerHeard) => string }[] {
-  const metres = (value: number) =>
-    units === "metric" ? `${value.toFixed(2)} m` : `${(value / 0.3048).toFixed(1)} ft`;
+  const metres = (value: number) => (units === "metric" ? `${value.toFixed(2)} m` : feetAndInches(value));
   return [
     { name: "From the mouth", of: ({ distanceM }) => metres(distanceM) },
     { name: "Voice", unit: "dB SPL", of: ({ levelDb }) => db(levelDb) },

@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { feetAndInches, say } from "@/messages";
 import { later } from "@/ui/later";
 import { midOf, type PlaceForecast } from "@/core/room";
 import type { ShootBody } from "@/core/records";
@@ -21,8 +21,7 @@ export function differenceWords(provedS: number, plannedS: number): string {
 /** What the place does to the voice, in a sentence, figures and a chart. */
 export function Forecast({ forecast, units }: { forecast: PlaceForecast; units: ShootBody["units"] }) {
   const { verdict, plannedS, isEchoProved, isNoiseProved } = forecast;
-  const metres = (value: number) =>
-    units === "metric" ? `${value.toFixed(1)} m` : `${(value / 0.3048).toFixed(1)} ft`;
+  const metres = (value: number) => (units === "metric" ? `${value.toFixed(1)} m` : feetAndInches(value));
   return (
     <Stack $gap={0.7}>
       <Lead aria-live="polite" data-part="verdict">

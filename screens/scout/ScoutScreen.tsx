@@ -18,6 +18,7 @@ import { Forecast } from "./Forecast";
 import { RoomForm } from "./RoomForm";
 import { Treatments } from "./Treatments";
 
+const QuietWindows = later(() => import("./QuietWindows").then((module) => module.QuietWindows));
 const EchoView = later(() => import("./EchoView").then((module) => module.EchoView));
 const NoiseView = later(() => import("./NoiseView").then((module) => module.NoiseView));
 const QuietTimes = later(() => import("./QuietTimes").then((module) => module.QuietTimes));
@@ -101,7 +102,17 @@ export function ScoutScreen() {
               </Row>
             </Row>
             {view === "times" ? (
-              <QuietTimes firstDay={firstDay} />
+              <>
+                <Piece $tight aria-label="Quiet windows">
+                  <Stack $gap={0.3}>
+                    <h2>Quiet at {place.body.name}</h2>
+                    <div data-part="verdict">
+                      <QuietWindows model={place.body.model} most={12} />
+                    </div>
+                  </Stack>
+                </Piece>
+                <QuietTimes firstDay={firstDay} />
+              </>
             ) : (
               <Columns $template="minmax(0, 1.15fr) minmax(0, 1fr)">
                 <Stack>

@@ -1,6 +1,6 @@
 "use client";
 
-import { say, REMEDY_WORDS } from "@/messages";
+import { areaWords, feetAndInches, say, REMEDY_WORDS } from "@/messages";
 import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -16,8 +16,6 @@ import {
   piecesOf,
   SURFACE_NAMES,
 } from "@/core/room";
-import { gapsBetween, lengthOf, timeOfDay } from "@/core/schedule";
-import { noisyTimes, USUAL_DAY } from "@/core/planning";
 import { scenesInOrder, type ShootBody, type Stored } from "@/core/records";
 import { aWeightedDb } from "@/core/sound";
 import { Button } from "@/ui/Button";
@@ -26,6 +24,7 @@ import { Table, TableScroll } from "@/ui/Table";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
 import { useShoot } from "@/data/ShootProvider";
+import { QuietWindows } from "./QuietWindows";
 import { remedyWords, whenWords } from "./noiseWords";
 
 const NotPrinted = styled.div`
@@ -39,9 +38,6 @@ const Back = styled(Link)`
   display: inline-flex;
   align-items: center;
 `;
-
-/** Longest quiet runs shown. */
-const RUNS_SHOWN = 4;
 
 function Made({ place, measure }: { place: Stored<"place">; measure: (metres: number) => string }) {
   const { model } = place.body;
@@ -57,7 +53,7 @@ function Made({ place, measure }: { place: Stored<"place">; measure: (metres: nu
     }),
     ...patches.map(
       ({ surface, material, areaM2 }) =>
-        `${upperFirst(SURFACE_NAMES[surface])}: ${areaM2.toFixed(1)} m² ${MATERIALS[material].name}.`,
+        `${upperFirst(SURFACE_NAMES[surface])}: ${areaWords(areaM2)} ${MATERIALS[material].name}.`,
     ),
     furnishings.length > 0
       ? `In it: ${furnishings.map(({ kind, count }) => furnishingWords(kind, count)).join(", ")}.`
@@ -75,10 +71,7 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
   const forecast = forecastPlace(model);
   const reverberant = noiseReverberance(forecast.volumeM3, forecast.octavesS);
   const heard = noisesOf(model);
-  const measure = (metres: number) =>
-    units === "metric" ? `${metres.toFixed(1)} m` : `${(metres / 0.3048).toFixed(1)} ft`;
-  const runs = gapsBetween(noisyTimes(model), USUAL_DAY.within).sort((one, other) => lengthOf(other) - lengthOf(one));
-  const shownRuns = runs.slice(0, RUNS_SHOWN).sort((one, other) => one.fromMin - other.fromMin);
+  const measure = (metres: number) => (units === "metric" ? `${metres.toFixed(1)} m` : feetAndInches(metres));
   const scenes = scenesInOrder(bundle.scenes).filter(({ body }) => body.placeId === place.id);
   const undo = toUndo(model.sources);
   const { verdict } = forecast;
@@ -155,12 +148,8 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
       </Piece>
       <Piece aria-label="Quiet times">
         <Stack $gap={0.4}>
-          <p>
-            <strong>Longest quiet runs:</strong>{" "}
-            {shownRuns.length === 0
-              ? "none that day."
-              : `${shownRuns.map((run) => `${timeOfDay(run.fromMin)} to ${timeOfDay(run.toMin)}`).join(", ")}.`}
-          </p>
+          <h2>Quiet windows</h2>
+          <QuietWindows model={model} most={4} />
           {scenes.map(({ id, body }) => (
             <p key={id}>
               Day {body.day}, {body.startsAt}: {body.title} ({body.lengthMin} min, takes of {body.takeMin} min)

@@ -116,30 +116,32 @@ export function Palette(props: {
     <Over isOpen isDismissable onOpenChange={(isOpen) => !isOpen && props.onClose()}>
       <Sheet>
         <Box aria-label="Find">
-          <Autocomplete inputValue={typed} onInputChange={setTyped}>
-            <SearchField aria-label="Find a page, talent, scene, place, take or term" autoFocus>
-              <Field placeholder="Find a page, talent, scene, place, take or term" />
-            </SearchField>
-            <List
-              aria-label="Found"
-              onAction={(id) => choose(String(id))}
-              renderEmptyState={() => "Nothing here has that name."}
-            >
-              {groups.map((group) => (
-                <MenuSection key={group.name} id={group.name}>
-                  <Group>{group.name}</Group>
-                  <Collection items={group.entries.map((entry) => ({ ...entry, key: `${entry.group} ${entry.id}` }))}>
-                    {(entry) => (
-                      <Item id={`${entry.group} ${entry.id}`} textValue={`${entry.name} ${entry.says}`}>
-                        <span>{entry.name}</span>
-                        <small>{entry.says}</small>
-                      </Item>
-                    )}
-                  </Collection>
-                </MenuSection>
-              ))}
-            </List>
-          </Autocomplete>
+          <div onKeyDownCapture={(event) => event.key === "Escape" && props.onClose()}>
+            <Autocomplete inputValue={typed} onInputChange={setTyped}>
+              <SearchField aria-label="Find a page, talent, scene, place, take or term" autoFocus>
+                <Field placeholder="Find a page, talent, scene, place, take or term" />
+              </SearchField>
+              <List
+                aria-label="Found"
+                onAction={(id) => choose(String(id))}
+                renderEmptyState={() => "Nothing here has that name."}
+              >
+                {groups.map((group) => (
+                  <MenuSection key={group.name} id={group.name}>
+                    <Group>{group.name}</Group>
+                    <Collection items={group.entries.map((entry) => ({ ...entry, key: `${entry.group} ${entry.id}` }))}>
+                      {(entry) => (
+                        <Item id={`${entry.group} ${entry.id}`} textValue={`${entry.name} ${entry.says}`}>
+                          <span>{entry.name}</span>
+                          <small>{entry.says}</small>
+                        </Item>
+                      )}
+                    </Collection>
+                  </MenuSection>
+                ))}
+              </List>
+            </Autocomplete>
+          </div>
         </Box>
       </Sheet>
     </Over>

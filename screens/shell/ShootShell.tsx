@@ -1,10 +1,10 @@
 "use client";
 
-import { useMemo, useState, type ReactNode } from "react";
+import { Fragment, useMemo, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATION_IDS, STATIONS, type StationId } from "@/core/board";
 import { rigsOfScene } from "@/core/records";
-import { STATION_QUESTIONS } from "@/messages";
+import { sayIn, STATION_QUESTIONS } from "@/messages";
 import { goTo, replaceAddress, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { useShoot, useShootPart, useShootStore } from "@/data/ShootProvider";
@@ -80,6 +80,8 @@ function useNextTalent(): (by: number) => void {
 /** The frame of every screen of a shoot: where we are, the stations, the talent of the scene. */
 export function ShootShell({ children }: { children: ReactNode }) {
   const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
+  const units = useShootPart(({ bundle }) => bundle.shoot.body.units);
+  sayIn(units);
   const { path, query } = useAddress();
   const page = path.split("/")[3] ?? "";
   const isBoard = page === "";
@@ -136,7 +138,8 @@ export function ShootShell({ children }: { children: ReactNode }) {
   const withCalls = WITH_CALLS.includes(page);
 
   return (
-    <>
+    // What was said in other units is said anew.
+    <Fragment key={units}>
       <Skip href="#work">Skip to content</Skip>
       <TopBar focus={focus} onFind={() => setIsFinding(true)} onHelp={() => setIsHelpOpen(true)} />
       <Frame $withCalls={withCalls}>
@@ -156,6 +159,6 @@ export function ShootShell({ children }: { children: ReactNode }) {
       {!isBoard && <ScenePlanning sceneId={focus.scene?.id ?? null} />}
       <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={[...commands, ...stationKeys]} />
       {isFinding && <Palette focus={{ wearerId, sceneId }} deeds={deeds} onClose={() => setIsFinding(false)} />}
-    </>
+    </Fragment>
   );
 }

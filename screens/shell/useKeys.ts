@@ -31,7 +31,10 @@ function isTyping(target: EventTarget | null): boolean {
 function isInOverlay(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    target.closest('[role="dialog"],[role="alertdialog"],[role="listbox"],[role="menu"]') !== null
+    // A control whose list is opening takes what is typed.
+    target.closest(
+      '[role="dialog"],[role="alertdialog"],[role="listbox"],[role="menu"],[aria-haspopup][aria-expanded="true"]',
+    ) !== null
   );
 }
 
