@@ -65,7 +65,7 @@ test("a card of several files is checked, sorted and opened", async ({ page }) =
   await page.getByLabel("Name has").fill("singer");
   await expect(table.locator("tbody tr")).toHaveCount(1);
   await table.getByRole("button", { name: "singer-hall.wav" }).click();
-  await expect(page.getByText("The loud syllables are clipped").first()).toBeVisible();
+  await expect(page.getByText("Clipped on loud syllables").first()).toBeVisible();
   const listen = page.getByRole("button", { name: /Listen to clipped at 0:00/ });
   await listen.click();
   await expect(listen).toContainText("■");
@@ -233,7 +233,7 @@ test("a finding is dismissed with a note, the verdict follows, and it is remembe
   await expect(page.getByText("Quill, accordion")).toBeVisible();
   await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
   const verdict = page.getByRole("status").filter({ hasText: /\./ });
-  await expect(page.getByText("The loud syllables are clipped").first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("Clipped on loud syllables").first()).toBeVisible({ timeout: 30_000 });
   await page.getByRole("button", { name: "Accept or dismiss clipped" }).click();
   await page.getByLabel("Note on all").fill("meant like that");
   await page.getByRole("button", { name: "Dismiss all" }).click();
@@ -245,7 +245,7 @@ test("a finding is dismissed with a note, the verdict follows, and it is remembe
   await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
   await expect(page.getByText("Dismissed: meant like that")).toBeVisible({ timeout: 30_000 });
   await page.getByRole("button", { name: "Undo the review of clipped" }).click();
-  await expect(page.getByText("The loud syllables are clipped").first()).toBeVisible();
+  await expect(page.getByText("Clipped on loud syllables").first()).toBeVisible();
   await expect(page.getByText("All saved")).toBeVisible();
 });
 

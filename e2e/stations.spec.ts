@@ -69,7 +69,7 @@ long("imperial shoots speak in inches and feet and keep the same figures", async
   await page.goto("/");
   await page.getByLabel("Title").fill("Imperial");
   await page.getByRole("button", { name: "Days, frame rate, units, delivery" }).click();
-  await page.getByText("Imperial", { exact: true }).click();
+  await page.getByRole("radiogroup", { name: "Units" }).getByText("Imperial").click();
   await page.getByRole("button", { name: "Start shoot" }).click();
   await page.waitForURL(/\/shoots\//);
   await goToStation(page, "Scout");

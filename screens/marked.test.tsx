@@ -32,9 +32,11 @@ jest.mock("@react-pdf/renderer", () => {
     renderToBuffer: (page: ReactElement) => Promise.resolve(page),
   };
 });
+// A desk, not a phone: there is no screen here to ask.
+window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
 const WORDS = join(__dirname, "..", "messages", "en");
 for (const file of readdirSync(WORDS))
-  if (file !== "index.ts" && file !== "words.ts")
+  if (!["index.ts", "units.ts", "words.ts"].includes(file))
     jest.doMock(join(WORDS, file), () => marked(jest.requireActual(join(WORDS, file))));
 
 const bundle = bundleOf(SLACK_WATER);

@@ -1,6 +1,6 @@
 "use client";
 
-import { say, LESSON_NAMES } from "@/messages";
+import { lengthWords, say, LESSON_NAMES } from "@/messages";
 import { Plus } from "lucide-react";
 import { later } from "@/ui/later";
 import { useState } from "react";
@@ -126,7 +126,8 @@ export function Arrangement(props: {
         onMic={setMic}
       />
       <Soft>
-        Drag, or arrow keys: 5 cm a press. Rings turn. Dotted: critical distance. The small wedge is the breath.
+        Drag, or arrow keys: {lengthWords(0.05)} a press. Rings turn. Dotted: critical distance. The small wedge is the
+        breath.
       </Soft>
       {lesson && <Lead role="status">{lesson}</Lead>}
       {talker && (
