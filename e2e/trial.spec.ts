@@ -24,14 +24,14 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
     await page.getByRole("button", { name: step }).click();
     // More than a second of it.
     await expect(page.getByText(/ [12] s$/)).toBeVisible();
-    await page.getByRole("button", { name: "Stop" }).click();
+    await page.getByRole("button", { name: "Stop", exact: true }).click();
     await expect(page.getByRole("listitem").filter({ hasText: step })).toContainText("dBFS RMS");
   }
   const highest = page.getByRole("group", { name: "Meter" }).getByText("Peak, held", { exact: true }).locator("..");
   await expect(highest).toContainText(/−2[56]\.\d/, { timeout: 30_000 });
   await page.getByRole("button", { name: "Record the loudest line" }).click();
   await expect(page.getByText(/camera rolls\. [1-3] s$/)).toBeVisible();
-  await page.getByRole("button", { name: "Stop" }).click();
+  await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(page.getByText(/^Peaks at −2[56] dBFS: turn it up by 1[34] dB\.$/)).toBeVisible();
   await expect(page.getByText(/^Turn the (pack's sensitivity|receiver's volume) up by \d+ dB \(to /)).toBeVisible();
 

@@ -302,8 +302,7 @@ describe("the demo shoot", () => {
         if (!plan) return "heard only";
         if (kind === "placed") return source ? "placed, on phantom power" : "own mics";
         if (source?.kind === "desk") return "desk at line";
-        if (!levels?.way.radio)
-          return plan.knobs[0]!.stageId.startsWith("part-") ? "interface into a phone" : "wired";
+        if (!levels?.way.radio) return plan.knobs[0]!.stageId.startsWith("part-") ? "interface into a phone" : "wired";
         return `radio into a ${input!.kind}`;
       }),
     );

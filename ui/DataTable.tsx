@@ -15,7 +15,7 @@ import { useState } from "react";
 import styled from "styled-components";
 
 declare module "@tanstack/react-table" {
-  // eslint-disable-next-line @typescript-eslint/no-unused-vars -- the names are the library's
+  // oxlint-disable-next-line no-unused-vars -- the names are the library's
   interface ColumnMeta<TData extends RowData, TValue> {
     /** Figures stand to the right. */
     isFigure?: boolean;

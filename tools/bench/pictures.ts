@@ -48,7 +48,7 @@ const PICTURES: readonly Picture[] = [
     prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
   },
   { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
-  { name: "leads", path: `/shoots/${DEMO_SHOOT_ID}/link?view=cables&link=house-desk`, height: 1000 },
+  { name: "cables", path: `/shoots/${DEMO_SHOOT_ID}/link?view=cables&link=house-desk`, height: 1000 },
   {
     name: "pairing",
     path: `/shoots/${DEMO_SHOOT_ID}/link?view=pair&link=${ENGINEER}`,
@@ -72,15 +72,7 @@ const PICTURES: readonly Picture[] = [
     height: 1200,
     prepare: (page) => openView(page, "Recipe"),
   },
-  {
-    name: "compare",
-    path: shoot("dress", SINGER),
-    height: 1300,
-    prepare: async (page) => {
-      await openView(page, "Compare");
-      await page.getByRole("img", { name: /Level as the head turns/ }).waitFor();
-    },
-  },
+  { name: "kit", path: `/shoots/${DEMO_SHOOT_ID}/kit?day=3` },
   { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
   { name: "card-phone", path: shoot("card", SINGER), width: 390, height: 844 },
   {
@@ -98,12 +90,12 @@ const PICTURES: readonly Picture[] = [
       for (const step of ["Record room tone", "Record the noise"]) {
         await page.getByRole("button", { name: step }).click();
         await page.waitForTimeout(1500);
-        await page.getByRole("button", { name: "Stop" }).click();
+        await page.getByRole("button", { name: "Stop", exact: true }).click();
       }
       await page.waitForTimeout(10_000);
       await page.getByRole("button", { name: "Record the loudest line" }).click();
       await page.waitForTimeout(4000);
-      await page.getByRole("button", { name: "Stop" }).click();
+      await page.getByRole("button", { name: "Stop", exact: true }).click();
     },
   },
   {
