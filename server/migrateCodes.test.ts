@@ -10,7 +10,7 @@ import { migrateDatabase } from "../db/migrate";
 import { DEMO_SHOOT_ID } from "../demo/recordings";
 import { freshDatabase } from "../fixtures/testCrew";
 import { say } from "../messages";
-import { correctionMessage, takeMessages, type Judged } from "../core/proof";
+import { correctionMessage, takeMessages } from "../core/proof";
 import { SOMEBODY } from "./crew";
 import { loadShoot, loadTakeDetails } from "./records";
 
@@ -84,9 +84,9 @@ test("verdicts are said as they were", () => {
   expect(bundle.measurements.length).toBeGreaterThan(0);
   for (const { id, body } of bundle.measurements) {
     const { verdict, redress } = takeMessages(body.said);
-    const correction = correctionMessage((body.said as Judged).correction);
+    const correction = "sentence" in body.said ? body.said.correction : say(correctionMessage(body.said.correction));
     const was = were.get(id)!;
-    expect([say(verdict), say(correction), redress ? say(redress) : ""]).toEqual([
+    expect([say(verdict), correction, redress ? say(redress) : ""]).toEqual([
       was.sentence,
       was.correction,
       was.redress,

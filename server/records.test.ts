@@ -192,7 +192,7 @@ describe("doors", () => {
     expect(fault.code).toBe("invalid");
     const figures = { ...(item!.body.figures as object), leadM: -1 };
     const short = await faultOf(changeTo(acting, "kitItem", item!.id, { ...item!.body, figures }));
-    expect(short.detail.fields!.map(({ says }) => say(says)).join(" ")).toContain("Lead: 0.3 to 5 m.");
+    expect(short.detail.fields!.map(({ says }) => say(says)).join(" ")).toContain("Cable: 0.3 to 5 m.");
   });
 
   test("a target above the ceiling is refused", async () => {

@@ -241,7 +241,7 @@ describe("locked links", () => {
     expect(result.widening).toBe(3);
     expect(result.notWidened.map(({ kind }) => kind)).toEqual(["spacing"]);
     expect(saidOf(result)).toBe(
-      "All 3 links have a frequency, with spacing and guards 3 times as wide as asked, except between locked links (A and B are 400 kHz apart, closer than 1050 kHz).",
+      "All 3 links have a frequency, with all spacings 3 times as wide as asked, except between locked links (A and B are 400 kHz apart, closer than 1050 kHz).",
     );
     // All locked: nothing was widened.
     expect(coordinated(testPlan(locked)).widening).toBe(1);
