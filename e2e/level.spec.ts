@@ -57,7 +57,7 @@ test("the welder overloads at the pack; the less sensitive capsule of the kit cu
   await page.getByRole("radiogroup", { name: "Voice" }).getByText("Whisper", { exact: true }).click();
   await expect(page.getByText(/At these settings a whisper line peaks at −\d+ dBFS, and nothing clips/)).toBeVisible();
   await choose(page, "Microphone", "omni lav, 6 mV/Pa");
-  await expect(page.getByText(/No later knob can repair it/)).toBeVisible();
+  await expect(page.getByText(/No later control can repair it/)).toBeVisible();
   await expectSaved(page);
 });
 
@@ -143,7 +143,7 @@ test("a take in Check teaches the day's voice: the settings follow it", async ({
   await awake(page);
   await page.setInputFiles("input[type=file]", { name: "soft.wav", mimeType: "audio/wav", buffer: takeWav(-24) });
   await page.getByRole("button", { name: /^Plan this day with a voice 1[12] dB softer$/ }).click();
-  await expect(page.getByText(/Taken: the settings of this day follow their voice/)).toBeVisible();
+  await expect(page.getByText(/Applied: the settings of this day follow their voice/)).toBeVisible();
   await expect(page.getByText(/^Turn .* up by \d+ dB/).first()).toBeVisible();
   await expectSaved(page);
   await page.goto(`/shoots/${id}/level?wearer=${rafe}`);

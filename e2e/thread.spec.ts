@@ -21,7 +21,8 @@ test("by mouse: from a new shoot to a proved level, and the board changes", asyn
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
   await page.getByLabel("Name").fill("Ada");
   await page.getByText("Tie", { exact: true }).click();
-  await page.getByRole("radio", { name: /On the tie/ }).click({ force: true });
+  await page.getByRole("radio", { name: /On the tie/ }).focus();
+  await page.keyboard.press("Space");
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
   await openView(page, "Ask");
   await answer(page, "Yes");

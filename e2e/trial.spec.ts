@@ -45,7 +45,7 @@ test("a phone creator does the three steps: the advice lands at the right knob, 
   expect(wav.readUInt32LE(40) / (3 * rateHz)).toBeGreaterThan(4);
 
   await page.getByRole("button", { name: /^Plan this day with a voice \d+ dB softer$/ }).click();
-  await expect(page.getByText("Taken: the settings of this day follow their voice.")).toBeVisible();
+  await expect(page.getByText("Applied: the settings of this day follow their voice.")).toBeVisible();
   await expectSaved(page);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
   await openLevels(page, "Settings");

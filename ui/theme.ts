@@ -72,7 +72,9 @@ export const GlobalStyle = createGlobalStyle`
   }
   :root[data-ground="dark"] { ${dark} }
   *, *::before, *::after { box-sizing: border-box; }
-  html { -webkit-text-size-adjust: 100%; }
+  /* What has focus is not hidden under what stays in sight. */
+  html { -webkit-text-size-adjust: 100%; scroll-padding-top: calc(var(--bar) + 0.5rem); }
+  html:has([data-in-sight]) { scroll-padding-top: calc(var(--bar) + 7rem); }
   body {
     margin: 0;
     background: var(--cloth);

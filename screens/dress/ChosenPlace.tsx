@@ -98,7 +98,12 @@ export function ChosenPlace(props: {
   const certainty = certaintyWord(certaintyOf(dress));
   return (
     <>
-      <Piece $tight aria-label="Chosen place" style={{ position: "sticky", top: "var(--bar)", zIndex: 4 }}>
+      <Piece
+        $tight
+        data-in-sight=""
+        aria-label="Chosen place"
+        style={{ position: "sticky", top: "var(--bar)", zIndex: 4 }}
+      >
         <Band>
           <div data-part="verdict" aria-live="polite">
             <Soft>{isChosen ? "Chosen" : `Suggested (${certainty})`}</Soft>
