@@ -106,7 +106,7 @@ test("by keyboard only: the same way", async ({ page }) => {
   await tabTo(page, /Add talent/);
   await page.keyboard.press("Enter");
   await expect(page.getByRole("radiogroup", { name: "Places, best first" })).toBeVisible();
-  await tabTo(page, /Rank [2-9]/);
+  await tabTo(page, /Rank [2-9]/, 200);
   await page.keyboard.press("Enter");
   await expect(page.getByText("Chosen", { exact: true })).toBeVisible();
   await tabTo(page, /Head turn/);

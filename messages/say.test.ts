@@ -146,3 +146,28 @@ test.each(["core", "server"])("no sentence stands in %s", (folder) => {
   expect(codeOf(folder).length).toBeGreaterThan(5);
   expect(sentences).toEqual([]);
 });
+
+test.each([
+  ["poor", "poor", "Too reverberant, and too noisy."],
+  ["poor", "good", "Too reverberant, but quiet enough for soft speech."],
+  ["good", "good", "Dry enough, and quiet enough for soft speech."],
+  ["good", "poor", "Dry enough, but too noisy."],
+  ["open", "usable", "No reverberation outdoors, but noise is heard in the pauses."],
+  ["usable", "usable", "The room will be heard, and noise is heard in the pauses."],
+] as const)("a place whose reverberation is %s and whose noise is %s", (reverberation, noise, says) => {
+  expect(say({ code: "room.verdict", reverberation, noise })).toBe(says);
+});
+
+test("what is wrong with a take, and what each control is turned by", () => {
+  const turns = [
+    { knob: "sensitivity" as const, device: "pack", control: "Sensitivity", byDb: -9, to: "−30 dB" },
+    { knob: "gain" as const, device: "recorder, XLR mic input", control: "Gain", byDb: 1.04, to: "+3 dB" },
+  ];
+  expect(say({ code: "proof.turns", turns })).toBe("Pack sensitivity down 9 dB and recorder gain up 1 dB.");
+  expect(
+    say({
+      ...{ code: "proof.redress", kind: "rustle", times: 14, durationS: 190, from: "High breastbone" },
+      ...{ siteId: "knot", to: "Behind the tie knot", rank: 2 },
+    }),
+  ).toBe("Rustle, 14 times in 3 min: high breastbone. Use place 2 instead: behind the tie knot.");
+});

@@ -7,8 +7,13 @@ export const correctionMessage = ({ byDb, isAtLeast, turns, advice }: Omit<Corre
   ...{ code: "proof.correction", byDb, isAtLeast, turns: [...turns], advice },
 });
 
+/** Findings that are put right by turning a control. */
+const LEVEL_KINDS: readonly FindingKind[] = [
+  ...(["clipped", "overloadedEarlier", "limited", "overFullScale", "tooHot", "tooLow", "noisy"] as const),
+];
+
 /**
- * What to do after a take: turn what is to be turned; where the level is right, what its worst finding asks for.
+ * What to do after a take: what its worst finding asks for; turn what is to be turned, where that is its level or nothing is wrong.
  *
  * @param isBrief only how far each control goes, for where there is little room
  */
@@ -17,7 +22,7 @@ export function stepAfter(
   correction: Omit<Correction, "voiceDb">,
   isBrief = false,
 ): ProofMessage | CheckMessage {
-  if (correction.byDb === null && worst) return { code: "kind.advice", kind: worst };
+  if (worst && (correction.byDb === null || !LEVEL_KINDS.includes(worst))) return { code: "kind.advice", kind: worst };
   if (isBrief && correction.turns.length > 0) return { code: "proof.turns", turns: [...correction.turns] };
   return correctionMessage(correction);
 }

@@ -33,6 +33,18 @@ function lackWords({ lacks, hz, hasDb, neededDb, endsBy }: RoomCatalogue["clap.n
   return `The decay at ${hz} Hz is too uneven to be measured.`;
 }
 
+const REVERBERATION: Record<RoomCatalogue["room.verdict"]["reverberation"], string> = {
+  open: "No reverberation outdoors",
+  good: "Dry enough",
+  usable: "The room will be heard",
+  poor: "Too reverberant",
+};
+const NOISE: Record<RoomCatalogue["room.verdict"]["noise"], string> = {
+  good: "quiet enough for soft speech",
+  usable: "noise is heard in the pauses",
+  poor: "too noisy",
+};
+
 export const room: Templates<RoomCatalogue> = {
   "place.corner": ({ side }) => `The missing corner of an L must be shorter than the room's ${side}, and more than 0.`,
   "place.noSurface": ({ surface }) => `This place has no ${surface}.`,
@@ -57,21 +69,10 @@ export const room: Templates<RoomCatalogue> = {
   "clap.nextAtOnce": () => `The next clap comes before this one has rung out. ${CURES.nextClap}`,
   "clap.stopsAtOnce": () => `The recording stops right after the clap. ${CURES.cut}`,
   "clap.notEvaluated": (facts) => `${ENDS[facts.endsBy]}${lackWords(facts)} ${CURES[facts.endsBy]}`,
-  "room.verdict": ({ reverberation, noise }) =>
-    `${
-      {
-        open: "No reverberation outdoors",
-        good: "Dry enough",
-        usable: "The room will be heard",
-        poor: "Too reverberant",
-      }[reverberation]
-    }, and ${
-      {
-        good: "quiet enough for soft speech",
-        usable: "noise is heard in the pauses",
-        poor: "too noisy",
-      }[noise]
-    }.`,
+  "room.verdict": ({ reverberation, noise }) => {
+    const isDry = reverberation === "open" || reverberation === "good";
+    return `${REVERBERATION[reverberation]}, ${isDry === (noise === "good") ? "and" : "but"} ${NOISE[noise]}.`;
+  },
   "room.keepWithin": ({ withinM }) =>
     `Keep every microphone well within ${length(withinM)}. Hang blankets or lay rugs first.`,
   "room.lowsRing": () => "The lows ring on: roll them off, or keep the talker away from the corners.",

@@ -42,10 +42,10 @@ const Table = styled.table`
     font-weight: 600;
     text-align: left;
   }
-  th:first-child {
-    width: 12.5rem;
+  thead th:first-child {
+    width: 13.5rem;
   }
-  th:last-child {
+  thead th:last-child {
     width: 40px;
   }
   @media (max-width: 759px) {

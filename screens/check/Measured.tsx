@@ -1,6 +1,6 @@
 "use client";
 
-import { gradeOf, stepAfter, worstOf } from "@/core/proof";
+import { correctionMessage, gradeOf, stepAfter, worstOf } from "@/core/proof";
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
@@ -162,6 +162,9 @@ export function Measured({
   );
   // Without a plan a take is judged by itself: it gets a verdict, but no settings to turn.
   const verdict = judged?.verdict ?? { grade: gradeOf(findings), worst: worstOf(findings) };
+  const toDo = judged && stepAfter(verdict.worst, judged.verdict.correction);
+  // What is wrong comes first; the level, where it is off too, is said besides.
+  const isElse = toDo?.code === "kind.advice" && judged !== null && judged.verdict.correction.byDb !== null;
   return (
     <Stack>
       <div ref={isCalled ? bringIntoSight : undefined}>
@@ -173,8 +176,11 @@ export function Measured({
           {say({ code: "proof.verdict", worst: verdict.worst })}
         </VerdictLead>
       </div>
-      {judged ? (
-        <Correction data-part="next">{say(stepAfter(verdict.worst, judged.verdict.correction))}</Correction>
+      {judged && toDo ? (
+        <>
+          <Correction data-part="next">{say(toDo)}</Correction>
+          {isElse && <p>{say(correctionMessage(judged.verdict.correction))}</p>}
+        </>
       ) : (
         <Soft data-part="next">
           Judged by itself.{" "}

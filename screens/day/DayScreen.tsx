@@ -39,6 +39,7 @@ const OnScreen = styled.div`
 
 const Who = styled(Link)`
   min-height: var(--hit);
+  white-space: nowrap;
   display: inline-flex;
   align-items: center;
   gap: 0.5rem;
