@@ -53,11 +53,11 @@ test("peak and loudness are those that ffmpeg measures in the same sound", async
   const ffmpeg = (pattern: RegExp) => Number(pattern.exec(stderr)![1]);
   await openMeter(page);
   await startMeter(page);
-  await expect.poll(() => figure(page, "All so far"), { timeout: 20_000 }).toBeGreaterThan(-60);
+  await expect.poll(() => figure(page, "Integrated"), { timeout: 20_000 }).toBeGreaterThan(-60);
   // A loop of the sound and a little more: then what is metered is what ffmpeg measures.
   const loudness = ffmpeg(/Summary[^]*I:\s+(-[\d.]+) LUFS/);
   await expect
-    .poll(async () => Math.abs((await figure(page, "All so far")) - loudness), { timeout: 20_000 })
+    .poll(async () => Math.abs((await figure(page, "Integrated")) - loudness), { timeout: 20_000 })
     .toBeLessThanOrEqual(0.3);
   const most = ffmpeg(/max_volume: (-[\d.]+)/);
   await expect

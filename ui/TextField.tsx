@@ -18,12 +18,11 @@ export function TextField(props: {
   onChange: (value: string) => void;
   maxLength?: number;
   hint?: string;
-  type?: "text" | "date" | "time";
   autoFocus?: boolean;
   /** Says what is wrong with a text, or null. */
   fault?: (value: string) => string | null;
 }) {
-  const { label, value, onChange, maxLength = 120, hint, type = "text", autoFocus = false } = props;
+  const { label, value, onChange, maxLength = 120, hint, autoFocus = false } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? value;
   const findFault = props.fault ?? ((text: string) => (text.trim() === "" ? `${label} must not be empty.` : null));
@@ -32,7 +31,6 @@ export function TextField(props: {
   return (
     <Box
       value={shown}
-      type={type}
       maxLength={maxLength}
       autoFocus={autoFocus}
       isInvalid={fault !== null}

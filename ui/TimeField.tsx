@@ -2,6 +2,7 @@
 
 import { parseTime } from "@internationalized/date";
 import { DateInput, DateSegment, TimeField as AriaTimeField } from "react-aria-components";
+import { useState } from "react";
 import styled from "styled-components";
 import { useFault } from "./faults";
 import { FieldFault, FieldLabel, fieldBox } from "./fieldParts";
@@ -51,21 +52,34 @@ function timeOf(value: string) {
   }
 }
 
-/** A time of the day, "HH:MM" of 24 hours, whatever the browser's own zone and clock. */
-export function TimeField(props: { label: string; value: string; onChange: (value: string) => void }) {
-  const { label, value, onChange } = props;
+/** A time of the day, "HH:MM" of 24 hours, whatever the browser's own zone and clock. What is refused stays typed. */
+export function TimeField(props: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  /** Says what is wrong with a time, or null. */
+  fault?: (value: string) => string | null;
+}) {
+  const { label, value, onChange, fault } = props;
+  const [typed, setTyped] = useState<string | null>(null);
   const refused = useFault(label);
+  const says = (typed !== null && fault?.(typed)) || refused;
+  function take(text: string): void {
+    const isRefused = (fault?.(text) ?? null) !== null;
+    setTyped(isRefused ? text : null);
+    if (!isRefused) onChange(text);
+  }
   return (
     <Box
-      value={timeOf(value)}
+      value={timeOf(typed ?? value)}
       hourCycle={24}
       shouldForceLeadingZeros
-      isInvalid={refused !== null}
-      onChange={(time) => time && onChange(time.toString().slice(0, 5))}
+      isInvalid={says !== null}
+      onChange={(time) => time && take(time.toString().slice(0, 5))}
     >
       <FieldLabel>{label}</FieldLabel>
       <SegmentInput>{(segment) => <Segment segment={segment} />}</SegmentInput>
-      <FieldFault>{refused}</FieldFault>
+      <FieldFault>{says}</FieldFault>
     </Box>
   );
 }

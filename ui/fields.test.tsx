@@ -224,3 +224,24 @@ describe("a table of rows", () => {
     expect(within(screen.getByRole("table", { name: "Packing" })).queryByText("12")).toBeNull();
   });
 });
+
+test("a time that is refused stays typed and is not taken", async () => {
+  const user = userEvent.setup();
+  const changed = jest.fn();
+  render(
+    <I18nProvider locale="en-GB">
+      <TimeField
+        label="Day to"
+        value="18:00"
+        fault={(text) => (text > "08:00" ? null : "The day must end after it begins.")}
+        onChange={changed}
+      />
+    </I18nProvider>,
+  );
+  const [hour] = screen.getAllByRole("spinbutton");
+  await user.click(hour!);
+  await user.keyboard("07");
+  expect(screen.getByText("The day must end after it begins.")).toBeTruthy();
+  expect(changed).not.toHaveBeenCalledWith("07:00");
+  expect(hour!.textContent).toBe("07");
+});

@@ -31,7 +31,7 @@ function Numbers({ live }: { live: LiveInput }) {
     ["Peak, held", shown(reading?.heldDbfs ?? -Infinity), "dBFS"],
     ["Highest", shown(reading?.maxDbfs ?? -Infinity), "dBFS"],
     ["Loudness, 3 s", shown(reading?.shortTermLufs ?? -Infinity), "LUFS"],
-    ["All so far", shown(reading?.integratedLufs ?? -Infinity), "LUFS"],
+    ["Integrated", shown(reading?.integratedLufs ?? -Infinity), "LUFS"],
     ["Clipped", String(reading?.clips ?? 0), "times"],
   ] as const;
   return (

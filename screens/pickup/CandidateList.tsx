@@ -64,7 +64,7 @@ function factsOf({ best, deductions }: PickupCandidate): string {
   const room =
     directOverRoomDb === Infinity
       ? ""
-      : ` · ${Math.abs(directOverRoomDb).toFixed(0)} dB ${directOverRoomDb >= 0 ? "over" : "under"} the room`;
+      : ` · ${Math.abs(directOverRoomDb).toFixed(0)} dB ${directOverRoomDb >= 0 ? "above" : "below"} the room`;
   const against = deductions[0] ? ` · ${say(deductions[0].says)}` : "";
   return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB above noise${room}${against}`;
 }

@@ -3,13 +3,13 @@
 import { say } from "@/messages";
 import { emptyShoot, LENGTH_RANGE_MIN, type SceneBody, type ShootBundle, TAKE_RANGE_MIN } from "@/core/records";
 import { useEffect, useState } from "react";
-import { isClockTime, lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
+import { lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
 import { quietDay, type QuietDay, type QuietScene, USUAL_DAY } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField } from "@/ui/NumberField";
 import { Table, TableScroll } from "@/ui/Table";
-import { TextField } from "@/ui/TextField";
+import { TimeField } from "@/ui/TimeField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
@@ -198,11 +198,10 @@ export function QuietTimes({ firstDay }: { firstDay: number }) {
     set: (minutes: number) => void,
     isRight: (minutes: number) => boolean,
   ) => (
-    <TextField
+    <TimeField
       label={label}
-      type="time"
       value={timeOfDay(value)}
-      fault={(text) => (isClockTime(text) && isRight(minutesOfDay(text)) ? null : "The day must end after it begins.")}
+      fault={(text) => (isRight(minutesOfDay(text)) ? null : "The day must end after it begins.")}
       onChange={(text) => set(minutesOfDay(text))}
     />
   );

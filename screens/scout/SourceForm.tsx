@@ -14,13 +14,13 @@ import {
   SOURCE_KIND_IDS,
   SOURCE_KINDS,
 } from "@/core/noise";
-import { isClockTime } from "@/core/schedule";
 import type { ShootBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { NumberField, UNITS } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
+import { TimeField } from "@/ui/TimeField";
 import { Tick } from "@/ui/Ticks";
 import { Columns, Row, Stack } from "@/ui/layout";
 import { upperFirst } from "../dress/words";
@@ -59,13 +59,7 @@ function Times({ source, set }: { source: NoiseSource; set: (change: Partial<Noi
           set({ times: times.map((each, at) => (at === index ? { ...each, ...next } : each)) });
         return (
           <TimeLine key={index}>
-            <TextField
-              label={`Time ${index + 1}`}
-              type="time"
-              value={time.from}
-              fault={(text) => (isClockTime(text) ? null : "A time like 09:30.")}
-              onChange={(from) => change({ from })}
-            />
+            <TimeField label={`Time ${index + 1}`} value={time.from} onChange={(from) => change({ from })} />
             <NumberField
               label="Lasts"
               value={time.minutes}
