@@ -37,6 +37,8 @@ test("the whole shoot takes what its days take together", () => {
     );
   const whole = consumablesOf(demo, null);
   expect(whole.length).toBeGreaterThan(4);
+  const order = whole.map(({ group }) => ["fixing", "power", "cards"].indexOf(group));
+  expect(order).toEqual([...order].sort((one, other) => one - other));
   for (const { key, amount } of whole) expect([key, amount]).toEqual([key, sum(key)]);
 });
 

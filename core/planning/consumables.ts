@@ -15,6 +15,8 @@ export interface Consumable {
   isPacked: boolean;
 }
 
+const GROUPS: readonly Consumable["group"][] = ["fixing", "power", "cards"];
+
 /** Cards of one size that a day takes: the largest there is. */
 function cardsOf(bundle: ShootBundle, day: number): { gigabytes: number; count: number } | null {
   const { needed } = dayMediaOf(bundle, day).cards;
@@ -57,7 +59,11 @@ export function consumablesOf(bundle: ShootBundle, day: number | null): Consumab
   const packed = new Set(
     (bundle.packings[0]?.body.lines ?? []).filter((line) => line.packed > 0).map(({ key }) => key),
   );
-  return [...lines.values()].map(({ key, group, says, amount }) => ({
-    ...{ key, group, amount, says: says(amount), isPacked: packed.has(key) },
-  }));
+  return GROUPS.flatMap((wanted) =>
+    [...lines.values()]
+      .filter(({ group }) => group === wanted)
+      .map(({ key, group, says, amount }) => ({
+        ...{ key, group, amount, says: says(amount), isPacked: packed.has(key) },
+      })),
+  );
 }
