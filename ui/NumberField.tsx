@@ -14,6 +14,9 @@ export interface ShownUnit {
   step: number;
 }
 
+/** A number of things. */
+export const COUNTED = { unit: "", factor: 1, digits: 0, step: 1 };
+
 export const UNITS = {
   centimetre: { unit: "cm", factor: 100, digits: 0, step: 1 },
   inch: { unit: "in", factor: 1 / 0.0254, digits: 1, step: 0.5 },

@@ -1,22 +1,13 @@
 import { SLACK_WATER } from "../../demo/slackWater";
 import { say } from "../../messages";
-import { emptyShoot, type RECORD_SCHEMAS, type ShootBundle, type Stored } from "../records";
+import { stored, wholeBundleOf } from "../../fixtures/testShoot";
 import { consumablesOf } from "./consumables";
 import { dayMediaOf } from "./dayMedia";
 import { dayPlan } from "./dayPlan";
 import { packingState, withPacked } from "./packing";
 
-const stored = <Kind extends keyof typeof RECORD_SCHEMAS>(records: object): Stored<Kind>[] =>
-  Object.entries(records).map(([id, body]) => ({ id, version: 1, changedAt: "", body: body as Stored<Kind>["body"] }));
 const SHOOT_ID = Object.values(SLACK_WATER.places)[0]!.shootId;
-const demo: ShootBundle = {
-  ...emptyShoot({ id: SHOOT_ID, version: 1, changedAt: "", body: SLACK_WATER.shoot }),
-  places: stored<"place">(SLACK_WATER.places),
-  scenes: stored<"scene">(SLACK_WATER.scenes),
-  wearers: stored<"wearer">(SLACK_WATER.wearers),
-  rigs: stored<"rig">(SLACK_WATER.rigs),
-  airs: stored<"air">(SLACK_WATER.airs),
-};
+const demo = wholeBundleOf(SLACK_WATER);
 
 test("a day takes the tape of its recipes, the cells of its devices and the cards of its takes", () => {
   const lines = consumablesOf(demo, 3);
@@ -53,7 +44,7 @@ test("amounts are said in pieces, centimetres or metres", () => {
 test("what is packed is remembered and counted; an empty day has nothing to pack", () => {
   const [line] = consumablesOf(demo, 1);
   const body = withPacked({ shootId: SHOOT_ID, lines: [] }, line!.key, { packed: 1 });
-  const packed = consumablesOf({ ...demo, packings: stored<"packing">({ p: body }) }, 1);
+  const packed = consumablesOf({ ...demo, packings: [stored<"packing">("p", body)] }, 1);
   expect(packed.filter(({ isPacked }) => isPacked).map(({ key }) => key)).toEqual([line!.key]);
   expect(packingState([], packed)).toEqual({ code: "packing.open", open: packed.length - 1, of: packed.length });
   expect(consumablesOf(demo, 9)).toEqual([]);

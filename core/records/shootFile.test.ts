@@ -1,24 +1,11 @@
-import { emptyShoot } from "./emptyShoot";
 import { asNewShoot, readShootFile, shootFileOf, type FiledRecord } from "./shootFile";
-import { RECORD_SCHEMAS, type ShootBundle, type Stored } from "./records";
+import { RECORD_SCHEMAS } from "./records";
+import { wholeBundleOf } from "../../fixtures/testShoot";
 import { fits } from "../schema";
 import { copyShoot } from "../planning";
 import { SLACK_WATER } from "../../demo/slackWater";
 
-const stored = <Kind extends keyof typeof RECORD_SCHEMAS>(records: object): Stored<Kind>[] =>
-  Object.entries(records).map(([id, body]) => ({ id, version: 1, changedAt: "", body: body as Stored<Kind>["body"] }));
-const SHOOT_ID = Object.values(SLACK_WATER.places)[0]!.shootId;
-const demo: ShootBundle = {
-  ...emptyShoot({ id: SHOOT_ID, version: 1, changedAt: "", body: SLACK_WATER.shoot }),
-  places: stored<"place">(SLACK_WATER.places),
-  scenes: stored<"scene">(SLACK_WATER.scenes),
-  wearers: stored<"wearer">(SLACK_WATER.wearers),
-  rigs: stored<"rig">(SLACK_WATER.rigs),
-  pickups: stored<"pickup">(SLACK_WATER.pickups),
-  airs: stored<"air">(SLACK_WATER.airs),
-  kit: stored<"kitItem">(SLACK_WATER.kit),
-  connections: stored<"connection">(SLACK_WATER.connections),
-};
+const demo = wholeBundleOf(SLACK_WATER);
 const file = shootFileOf(demo, [], "2027-05-11T09:00:00Z");
 const readBack = (change: (value: typeof file) => unknown = (value) => value) =>
   readShootFile(JSON.stringify(change(structuredClone(file))));

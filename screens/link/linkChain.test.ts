@@ -116,13 +116,13 @@ describe("how a link stands", () => {
   const state = (shoot: ShootBundle) => linkStateOf(airSceneOf(shoot), only(shoot));
   const codes = (shoot: ShootBundle) => state(shoot).risks.map((risk) => risk.says.code);
 
-  test("tuned and connected is planned; without a frequency nothing yet; by lead planned", () => {
+  test("tuned and connected is planned; without a frequency nothing yet; wired planned", () => {
     expect(state(bundle("receiverBalanced", "recorderXlr")).stitch).toBe("basted");
     expect(state(bundle("receiverBalanced", "recorderXlr", "uhf-tuned", null)).stitch).toBe("loose");
     expect(state(bundle("lavSelf", "recorder35", BY_LEAD, null)).stitch).toBe("basted");
   });
 
-  test("what can do damage or is silently wrong must be redone, and says why", () => {
+  test("what can do damage or fails without a warning must be redone, and says why", () => {
     const weak = bundle("micDynamic", "recorderLine", BY_LEAD, null);
     expect(state(weak).stitch).toBe("unpicked");
     expect(codes(weak)).toContain("connect.tooWeak");

@@ -1,6 +1,6 @@
 "use client";
 
-import { Fragment, useMemo, useState, type ReactNode } from "react";
+import { Fragment, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATION_IDS, STATIONS, type StationId } from "@/core/board";
 import { rigsOfScene } from "@/core/records";
@@ -123,18 +123,14 @@ export function ShootShell({ children }: { children: ReactNode }) {
     { key: "y", run: () => goBack(false) },
   ]);
   const stationKeys = useShownKeys();
-  const deeds = useMemo(
-    () => [
-      { id: "add talent", name: "Add talent", says: "to this scene", run: () => addTalent(sceneId) },
-      { id: "ground", name: "Day or dark set", says: "g", run: () => void switchGround() },
-      { id: "undo", name: "Undo", says: "Ctrl+Z", run: () => void store.undo() },
-      { id: "redo", name: "Redo", says: "Ctrl+Shift+Z", run: () => void store.redo() },
-      { id: "keys", name: "Show keys", says: "?", run: () => setIsHelpOpen(true) },
-      { id: "shoots", name: "All shoots", says: "", run: () => goTo("/") },
-    ],
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [sceneId, shootId],
-  );
+  const deeds = [
+    { id: "add talent", name: "Add talent", says: "to this scene", run: () => addTalent(sceneId) },
+    { id: "ground", name: "Day or dark set", says: "g", run: () => void switchGround() },
+    { id: "undo", name: "Undo", says: "Ctrl+Z", run: () => void store.undo() },
+    { id: "redo", name: "Redo", says: "Ctrl+Shift+Z", run: () => void store.redo() },
+    { id: "keys", name: "Show keys", says: "?", run: () => setIsHelpOpen(true) },
+    { id: "shoots", name: "All shoots", says: "", run: () => goTo("/") },
+  ];
   const withCalls = WITH_CALLS.includes(page);
 
   return (
