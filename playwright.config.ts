@@ -1,6 +1,10 @@
 import { defineConfig } from "@playwright/test";
 import { CHROMIUM } from "./e2e/browser";
 
+/** A server and a database for each worker: what one test changes in the demo shoot, none beside it sees. */
+const addresses = (process.env["HYPOPHON_ADDRESS"] ?? "").split(" ");
+const address = addresses[Number(process.env["TEST_PARALLEL_INDEX"] ?? 0) % addresses.length]!;
+
 const chromiumFlags = [
   "--disable-quic",
   "--disable-background-networking",
@@ -20,7 +24,7 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   use: {
-    baseURL: process.env["HYPOPHON_ADDRESS"],
+    baseURL: address,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: chromiumFlags },
     screenshot: "only-on-failure",

@@ -18,6 +18,9 @@ const VIEWS = [
   "/check",
 ];
 
+/** Pages for paper, of the same parts as the others. */
+const SHEETS = ["/site", "/card", "/frequencies"];
+
 /** The dark set differs from the day by its colours only: what else there is to check is checked by day. */
 const checks = (page: Page, ground: "day" | "dark") =>
   ground === "dark"
@@ -38,17 +41,17 @@ const goDark = (page: Page) =>
   });
 
 for (const view of ["home", ...VIEWS])
-  test(`no accessibility fault on ${view === "" ? "board" : view} by day and in the dark`, async ({
-    page,
-    request,
-  }) => {
-    const id = await openDemo(request);
-    await page.goto(view === "home" ? "/" : `/shoots/${id}${view}`);
-    await awake(page);
-    expect(await faults(page, "day")).toEqual([]);
-    await goDark(page);
-    expect(await faults(page, "dark")).toEqual([]);
-  });
+  (SHEETS.includes(view) ? long : test)(
+    `no accessibility fault on ${view === "" ? "board" : view} by day and in the dark`,
+    async ({ page, request }) => {
+      const id = await openDemo(request);
+      await page.goto(view === "home" ? "/" : `/shoots/${id}${view}`);
+      await awake(page);
+      expect(await faults(page, "day")).toEqual([]);
+      await goDark(page);
+      expect(await faults(page, "dark")).toEqual([]);
+    },
+  );
 
 long("each view of a place has no accessibility fault", async ({ page, request }) => {
   const id = await openDemo(request);

@@ -172,7 +172,7 @@ long(
   },
 );
 
-test("what is heard is the place itself from a moment before, with what the edit would do to it", async ({ page }) => {
+long("what is heard is the place itself from a moment before, with what the edit would do to it", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   const path = "demo/recordings/singer-hall.wav";
   await page.locator("input[type=file]").setInputFiles(path);
@@ -209,7 +209,7 @@ test("what is heard is the place itself from a moment before, with what the edit
   expect((await heard()).filters).toEqual([50, 100, 150, 200, 250].map((hz) => ({ type: "notch", hz })));
 });
 
-test("an hour's shape is there while it is measured, and comes closer down to samples", async ({ page }) => {
+long("an hour's shape is there while it is measured, and comes closer down to samples", async ({ page }) => {
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check`);
   await awake(page);
   const drawing = page.getByRole("img", { name: /^Channel 1/ });

@@ -1,6 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { awake, choose, expectSaved, openDemo, openLevels, startShoot } from "./shoot";
+import { long } from "./long";
 
 test("cards, batteries and ears of a day: what lacks is said, and what there is is remembered", async ({ page }) => {
   const id = await startShoot(page, "Cards and cells");
@@ -41,7 +42,7 @@ test("cards, batteries and ears of a day: what lacks is said, and what there is 
   expect(violations.map((each) => each.id)).toEqual([]);
 });
 
-test("the demo's days have their cards and cells planned", async ({ page, request }) => {
+long("the demo's days have their cards and cells planned", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`/shoots/${id}/level`);

@@ -2,7 +2,7 @@ import { connect } from "node:net";
 import { expect, test } from "@playwright/test";
 import { startShoot, expectSaved } from "./shoot";
 
-const { hostname, port } = new URL(process.env["HYPOPHON_ADDRESS"] ?? "http://127.0.0.1");
+const { hostname, port } = new URL(process.env["HYPOPHON_ADDRESS"]?.split(" ")[0] ?? "http://127.0.0.1");
 
 /** Bytes straight into the port; what comes back until the other side is done, or has said enough. */
 function raw(bytes: string | Buffer): Promise<string> {

@@ -48,7 +48,7 @@ test("the form and the list choose the same place, and reasons open", async ({ p
   await expect(page.getByText("No single change would help.")).toBeVisible();
 });
 
-test("what would make a place possible is tried out and named", async ({ page }) => {
+long("what would make a place possible is tried out and named", async ({ page }) => {
   await dressSomebody(page, "What if");
   await page.getByText("Hidden", { exact: true }).click();
   await page.getByText("Tie", { exact: true }).click();
@@ -158,7 +158,7 @@ test("a no leads on without fuss, themselves gets words of their own, a yes is k
   ).toBeVisible();
 });
 
-test("a rig carries over to another scene, and is flagged when a scarf comes on", async ({ page }) => {
+long("a rig carries over to another scene, and is flagged when a scarf comes on", async ({ page }) => {
   const id = await dressSomebody(page, "Scenes");
   await page.getByRole("button", { name: /^Rank 1:/ }).click();
   await page.getByRole("button", { name: "Copy this rig or talent" }).click();
@@ -231,47 +231,47 @@ long("four places side by side, and the head turned by key and by drag", async (
   await expect(page.getByRole("checkbox", { name: "Button shirt", exact: true })).not.toBeChecked();
 });
 
-test("on a phone: every view of a place, the card and the day sheet stay within the screen", async ({
-  browser,
-  request,
-}) => {
-  const id = await openDemo(request);
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  const page = await context.newPage();
-  const noOverflow = async (where: string) =>
-    expect(
-      await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
-      where,
-    ).toBeLessThanOrEqual(0);
-  await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`);
-  await awake(page);
-  for (const name of ["Recipe", "Ask", "Why", "Compare", "Places"]) {
-    await openView(page, name);
-    await noOverflow(name);
-  }
-  for (const screen of ["card", "day"]) {
-    await page.goto(`/shoots/${id}/${screen}?wearer=${WEARER(52)}`);
-    await noOverflow(screen);
-  }
-  await context.close();
-});
+long(
+  "on a phone: every view of a place, the card and the day sheet stay within the screen",
+  async ({ browser, request }) => {
+    const id = await openDemo(request);
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+    const page = await context.newPage();
+    const noOverflow = async (where: string) =>
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+        where,
+      ).toBeLessThanOrEqual(0);
+    await page.goto(`/shoots/${id}/dress?wearer=${WEARER(52)}`);
+    await awake(page);
+    for (const name of ["Recipe", "Ask", "Why", "Compare", "Places"]) {
+      await openView(page, name);
+      await noOverflow(name);
+    }
+    for (const screen of ["card", "day"]) {
+      await page.goto(`/shoots/${id}/${screen}?wearer=${WEARER(52)}`);
+      await noOverflow(screen);
+    }
+    await context.close();
+  },
+);
 
-test("a name in letters that the A4 page lacks is said before printing, and this page prints it", async ({
-  page,
-  request,
-}) => {
-  const shoot = await startShoot(page, "Letters");
-  await goToStation(page, "Dress");
-  await page.getByRole("button", { name: "Add talent" }).click();
-  await page.getByLabel("Name", { exact: true }).fill("美咲 Łucja");
-  await expectSaved(page);
-  await page.getByRole("button", { name: /^Rank 1:/ }).click();
-  await openView(page, "Recipe");
-  await page.getByRole("link", { name: "Card for this person" }).click();
-  await expect(page.getByText("The A4 page has no letters for 美 咲, and prints a mark for each.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Print this page" })).toBeVisible();
-  const href = await page.getByRole("link", { name: "Print: one A4 page" }).getAttribute("href");
-  expect(href).toContain(shoot);
-  const words = pdfWords(await (await request.get(href!)).body());
-  expect(words.slice(0, 2).map(({ text }) => text)).toEqual(["¤¤", "Łucja"]);
-});
+long(
+  "a name in letters that the A4 page lacks is said before printing, and this page prints it",
+  async ({ page, request }) => {
+    const shoot = await startShoot(page, "Letters");
+    await goToStation(page, "Dress");
+    await page.getByRole("button", { name: "Add talent" }).click();
+    await page.getByLabel("Name", { exact: true }).fill("美咲 Łucja");
+    await expectSaved(page);
+    await page.getByRole("button", { name: /^Rank 1:/ }).click();
+    await openView(page, "Recipe");
+    await page.getByRole("link", { name: "Card for this person" }).click();
+    await expect(page.getByText("The A4 page has no letters for 美 咲, and prints a mark for each.")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Print this page" })).toBeVisible();
+    const href = await page.getByRole("link", { name: "Print: one A4 page" }).getAttribute("href");
+    expect(href).toContain(shoot);
+    const words = pdfWords(await (await request.get(href!)).body());
+    expect(words.slice(0, 2).map(({ text }) => text)).toEqual(["¤¤", "Łucja"]);
+  },
+);

@@ -38,3 +38,17 @@ export async function dropHour(page: Page, withAnother = false): Promise<void> {
     input.dispatchEvent(new Event("change", { bubbles: true }));
   }, withAnother);
 }
+
+/** Drops a file of zeros, made in the page: no large one crosses the test's pipe. */
+export async function dropZeros(page: Page, name: string, type: string, bytes: number): Promise<void> {
+  await page.evaluate(
+    ([fileName, mimeType, length]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([new Uint8Array(length)], fileName, { type: mimeType }));
+      const input = document.querySelector<HTMLInputElement>("input[type=file]")!;
+      input.files = transfer.files;
+      input.dispatchEvent(new Event("change", { bubbles: true }));
+    },
+    [name, type, bytes] as const,
+  );
+}

@@ -1,13 +1,14 @@
-import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { createServer, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import type { Change } from "../core/records";
 import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
+import { freePort, WebProcess } from "../tools/webProcess";
 import { CHROMIUM } from "./browser";
+import { long } from "./long";
 import { awake, expectSaved, startHere } from "./shoot";
 
 const ROOT = join(import.meta.dirname, "..");
@@ -20,55 +21,6 @@ test.setTimeout(120_000 + TIMES * 30_000);
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 /** Moments that are different each time. */
 const anyMoment = () => pause(50 + Math.random() * 1200);
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
-}
-
-/** A web process of its own on a database, killed without a word and started again on the same port. */
-class Web {
-  private child: ChildProcess | null = null;
-
-  constructor(
-    private readonly port: number,
-    private readonly urls: { web: string; owner: string },
-  ) {}
-
-  get address(): string {
-    return `http://127.0.0.1:${this.port}`;
-  }
-
-  async start(): Promise<void> {
-    const child = spawn(process.execPath, [join(ROOT, ".build", "cli", "host.mjs"), "start"], {
-      cwd: ROOT,
-      env: {
-        ...process.env,
-        ...{ HYPOPHON_ROOT: ROOT, HYPOPHON_PORT: String(this.port), HYPOPHON_LOG: "silent" },
-        ...{ DATABASE_URL: this.urls.web, DATABASE_OWNER_URL: this.urls.owner },
-      },
-      stdio: ["ignore", "pipe", "ignore"],
-    });
-    this.child = child;
-    await new Promise<void>((resolve, reject) => {
-      child.stdout.on("data", (text: Buffer) => text.toString().includes("is running") && resolve());
-      child.once("exit", () => reject(new Error("The web process ended.")));
-    });
-    child.removeAllListeners("exit");
-  }
-
-  async kill(): Promise<void> {
-    const { child } = this;
-    if (!child || child.exitCode !== null) return;
-    const ended = new Promise((resolve) => child.once("exit", resolve));
-    child.kill("SIGKILL");
-    await ended;
-  }
-}
 
 async function openPlace(page: Page, address: string): Promise<string> {
   await page.goto(`${address}/`);
@@ -136,71 +88,71 @@ async function round(
   expect(await widthNow()).toBe(typing.typed);
 }
 
-test("the web server is killed in the midst of saving: what was called saved is there, and what was typed", async ({
-  page,
-  request,
-}) => {
-  const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
-  const web = new Web(await freePort(), urls);
-  await web.start();
-  try {
-    const id = await openPlace(page, web.address);
-    const typing = new Typing(page);
-    for (let at = 1; at <= TIMES; at += 1)
-      await round(
-        page,
-        typing,
-        at,
-        async () => {
-          await web.kill();
-          await anyMoment();
-          await web.start();
-        },
-        () => widthAt(request, web.address, id),
-      );
-    await page.reload();
-    await awake(page);
-    await expectSaved(page);
-  } finally {
-    await web.kill();
-  }
-});
+long(
+  "the web server is killed in the midst of saving: what was called saved is there, and what was typed",
+  async ({ page, request }) => {
+    const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
+    const web = new WebProcess(urls, await freePort());
+    await web.start();
+    try {
+      const id = await openPlace(page, web.address);
+      const typing = new Typing(page);
+      for (let at = 1; at <= TIMES; at += 1)
+        await round(
+          page,
+          typing,
+          at,
+          async () => {
+            await web.kill();
+            await anyMoment();
+            await web.start();
+          },
+          () => widthAt(request, web.address, id),
+        );
+      await page.reload();
+      await awake(page);
+      await expectSaved(page);
+    } finally {
+      await web.kill();
+    }
+  },
+);
 
-test("PostgreSQL is killed in the midst of saving: what was called saved is there, and what was typed", async ({
-  page,
-  request,
-}) => {
-  const state = mkdtempSync(join(tmpdir(), "hypophon-kills-"));
-  spawnSync("chmod", ["755", state]);
-  let postgres: LocalPostgres = await localPostgres(state);
-  const data = join(state, "postgres", "data");
-  const urls = await postgres.databaseUrls("killed");
-  await migrateDatabase(urls.owner, join(ROOT, "db", "migrations"), "hypophon_web");
-  const web = new Web(await freePort(), urls);
-  await web.start();
-  try {
-    const id = await openPlace(page, web.address);
-    const typing = new Typing(page);
-    const killPostgres = async () => {
-      const pid = Number(readFileSync(join(data, "postmaster.pid"), "utf8").split("\n")[0]);
-      process.kill(pid, "SIGKILL");
-      while (existsSync(`/proc/${pid}`)) await pause(20);
-      await anyMoment();
-      await expect(async () => {
-        // Its children may not have ended yet.
-        postgres = await localPostgres(state);
-      }).toPass();
-      // The same port: the web process knows no other.
-      expect((await postgres.databaseUrls("killed")).web).toBe(urls.web);
-    };
-    for (let at = 1; at <= TIMES; at += 1)
-      await round(page, typing, at, killPostgres, () => widthAt(request, web.address, id));
-  } finally {
-    await web.kill();
-    await postgres.release();
-    rmSync(state, { recursive: true, force: true });
-  }
-});
+long(
+  "PostgreSQL is killed in the midst of saving: what was called saved is there, and what was typed",
+  async ({ page, request }) => {
+    const state = mkdtempSync(join(tmpdir(), "hypophon-kills-"));
+    spawnSync("chmod", ["755", state]);
+    let postgres: LocalPostgres = await localPostgres(state);
+    const data = join(state, "postgres", "data");
+    const urls = await postgres.databaseUrls("killed");
+    await migrateDatabase(urls.owner, join(ROOT, "db", "migrations"), "hypophon_web");
+    const web = new WebProcess(urls, await freePort());
+    await web.start();
+    try {
+      const id = await openPlace(page, web.address);
+      const typing = new Typing(page);
+      const killPostgres = async () => {
+        const pid = Number(readFileSync(join(data, "postmaster.pid"), "utf8").split("\n")[0]);
+        process.kill(pid, "SIGKILL");
+        while (existsSync(`/proc/${pid}`)) await pause(20);
+        await anyMoment();
+        await expect(async () => {
+          // Its children may not have ended yet.
+          postgres = await localPostgres(state);
+        }).toPass();
+        // The same port: the web process knows no other.
+        expect((await postgres.databaseUrls("killed")).web).toBe(urls.web);
+      };
+      for (let at = 1; at <= TIMES; at += 1)
+        await round(page, typing, at, killPostgres, () => widthAt(request, web.address, id));
+    } finally {
+      await web.kill();
+      await postgres.release();
+      rmSync(state, { recursive: true, force: true });
+    }
+  },
+);
 
 /** A browser of its own on a profile that stays when it is killed. */
 async function openBrowser(profile: string) {
@@ -231,9 +183,11 @@ async function openBrowser(profile: string) {
   };
 }
 
-test("the browser is killed within three seconds of typing: the text is there again, whether the server is or not", async () => {
+test("the browser is killed within three seconds of typing: the text is there again, whether the server is or not", async ({
+  baseURL,
+}) => {
   const profile = mkdtempSync(join(tmpdir(), "hypophon-browser-"));
-  const address = process.env["HYPOPHON_ADDRESS"]!;
+  const address = baseURL!;
   try {
     let browser = await openBrowser(profile);
     const id = await openPlace(browser.page, address);

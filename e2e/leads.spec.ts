@@ -114,7 +114,7 @@ long(
   },
 );
 
-test("a hidden fault is found by looking; a device says why it does not react", async ({ page }) => {
+long("a hidden fault is found by looking; a device says why it does not react", async ({ page }) => {
   await openOwn(page, "Hidden faults", "Pairing");
   await walk(page).getByRole("button", { name: "Hide one fault" }).click();
   await expect(walk(page).getByText("One thing is wrong now.")).toBeVisible();
@@ -196,33 +196,34 @@ test("cables: into a phone, an own device with its figures, a camera without a s
   await expect(way.getByRole("button", { name: /From$/ })).toContainText("Receiver with a loud output");
 });
 
-test("the bag: what is owned leaves the list of what to get, what is packed is remembered, what is out is named", async ({
-  page,
-}) => {
-  await openOwn(page, "Bag", "Cables");
-  await goToStation(page, "Kit");
-  const lead = line(page, "3.5 mm TRS cable");
-  await expect(lead).toContainText("2 to buy (1 spare)");
-  await lead.getByLabel(/^Hired/).fill("2");
-  await expect(lead).not.toContainText("to buy");
-  await lead.getByRole("checkbox", { name: /^Packed/ }).click({ force: true });
-  await page.getByRole("button", { name: "Always along" }).click();
-  await page.getByLabel("Something that always comes along").fill("Cloth tape for this test");
-  await page.getByRole("button", { name: "Add", exact: true }).click();
-  await expect(line(page, "Cloth tape for this test")).toBeVisible();
-  await expectSaved(page);
-  await page.reload();
-  await awake(page);
-  await expect(lead.getByRole("checkbox", { name: /^Packed/ })).toBeChecked();
-  await line(page, "Cloth tape for this test").getByRole("checkbox").click({ force: true });
-  await page.getByText("Return check", { exact: true }).click();
-  await lead.getByRole("checkbox", { name: /^Back/ }).click({ force: true });
-  await expect(page.getByText("Still out: Cloth tape for this test.")).toBeVisible();
-  await page.getByRole("button", { name: "Always along" }).click();
-  await page.getByRole("button", { name: "Remove", exact: true }).click();
-  await expect(line(page, "Cloth tape for this test")).toHaveCount(0);
-  await expectSaved(page);
-});
+long(
+  "the bag: what is owned leaves the list of what to get, what is packed is remembered, what is out is named",
+  async ({ page }) => {
+    await openOwn(page, "Bag", "Cables");
+    await goToStation(page, "Kit");
+    const lead = line(page, "3.5 mm TRS cable");
+    await expect(lead).toContainText("2 to buy (1 spare)");
+    await lead.getByLabel(/^Hired/).fill("2");
+    await expect(lead).not.toContainText("to buy");
+    await lead.getByRole("checkbox", { name: /^Packed/ }).click({ force: true });
+    await page.getByRole("button", { name: "Always along" }).click();
+    await page.getByLabel("Something that always comes along").fill("Cloth tape for this test");
+    await page.getByRole("button", { name: "Add", exact: true }).click();
+    await expect(line(page, "Cloth tape for this test")).toBeVisible();
+    await expectSaved(page);
+    await page.reload();
+    await awake(page);
+    await expect(lead.getByRole("checkbox", { name: /^Packed/ })).toBeChecked();
+    await line(page, "Cloth tape for this test").getByRole("checkbox").click({ force: true });
+    await page.getByText("Return check", { exact: true }).click();
+    await lead.getByRole("checkbox", { name: /^Back/ }).click({ force: true });
+    await expect(page.getByText("Still out: Cloth tape for this test.")).toBeVisible();
+    await page.getByRole("button", { name: "Always along" }).click();
+    await page.getByRole("button", { name: "Remove", exact: true }).click();
+    await expect(line(page, "Cloth tape for this test")).toHaveCount(0);
+    await expectSaved(page);
+  },
+);
 
 test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 800 }, hasTouch: true });

@@ -80,33 +80,34 @@ long(
   },
 );
 
-test("scans: a receiver's file is read, nonsense is refused, own transmitters left on are noticed", async ({
-  page,
-}) => {
-  await openLink(page, "Scans", 2);
-  await findAll(page);
-  const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
-  const input = page.locator('input[type="file"]').first();
-  await input.setInputFiles([file("picture.csv", "\u0089PNG not a scan")]);
-  await expect(page.getByText(/No scan was found in the file/)).toBeVisible();
-  const rows = Array.from(
-    { length: 1600 },
-    (_, index) => `${(516_000 + 25 * index) * 1000};${index < 400 ? "-60,5" : "-105"}`,
-  );
-  await input.setInputFiles([file("sweep.csv", `Hz;dBm\n${rows.join("\n")}`)]);
-  await expect(page.getByText("1601 rows in Hz.")).toBeVisible();
-  await expect(page.getByText(/In use: sweep\.csv\./)).toBeVisible();
-  await expect(verdict(page)).toContainText("the scan shows another transmitter at");
-  await findAll(page);
-  await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
-  await page.getByRole("button", { name: "Skip the wait" }).click();
-  await expect(page.getByText(/Your own transmitters were on/)).toBeVisible();
-  await page.getByText("All our own transmitters are off").click();
-  await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
-  await page.getByRole("button", { name: "Skip the wait" }).click();
-  await expect(page.getByText(/Your own transmitters were on/)).toBeHidden();
-  await expectSaved(page);
-});
+long(
+  "scans: a receiver's file is read, nonsense is refused, own transmitters left on are noticed",
+  async ({ page }) => {
+    await openLink(page, "Scans", 2);
+    await findAll(page);
+    const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
+    const input = page.locator('input[type="file"]').first();
+    await input.setInputFiles([file("picture.csv", "\u0089PNG not a scan")]);
+    await expect(page.getByText(/No scan was found in the file/)).toBeVisible();
+    const rows = Array.from(
+      { length: 1600 },
+      (_, index) => `${(516_000 + 25 * index) * 1000};${index < 400 ? "-60,5" : "-105"}`,
+    );
+    await input.setInputFiles([file("sweep.csv", `Hz;dBm\n${rows.join("\n")}`)]);
+    await expect(page.getByText("1601 rows in Hz.")).toBeVisible();
+    await expect(page.getByText(/In use: sweep\.csv\./)).toBeVisible();
+    await expect(verdict(page)).toContainText("the scan shows another transmitter at");
+    await findAll(page);
+    await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
+    await page.getByRole("button", { name: "Skip the wait" }).click();
+    await expect(page.getByText(/Your own transmitters were on/)).toBeVisible();
+    await page.getByText("All our own transmitters are off").click();
+    await page.getByRole("button", { name: "Scan with the simulated scanner" }).click();
+    await page.getByRole("button", { name: "Skip the wait" }).click();
+    await expect(page.getByText(/Your own transmitters were on/)).toBeHidden();
+    await expectSaved(page);
+  },
+);
 
 long(
   "what is allowed: an example says so, a narrower region clears what it forbids, too little says what holds it back",
@@ -183,7 +184,7 @@ test("the demo's air is coordinated, saved as CSV and printed as cards", async (
 test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 800 }, hasTouch: true });
 
-  test("everything fits, and a transmitter that nobody wears is added and taken away", async ({ page }) => {
+  long("everything fits, and a transmitter that nobody wears is added and taken away", async ({ page }) => {
     await openLink(page, "Air on a phone", 2);
     await page.getByRole("button", { name: "Another transmitter" }).click();
     await expect(links(page)).toHaveCount(3);

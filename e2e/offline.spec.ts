@@ -6,8 +6,8 @@ import { awake, expectSaved, goToStation, startHere } from "./shoot";
 test.use({ serviceWorkers: "allow" });
 
 let server: Proxy;
-test.beforeEach(async () => {
-  server = await proxyOf(process.env["HYPOPHON_ADDRESS"]!);
+test.beforeEach(async ({ baseURL }) => {
+  server = await proxyOf(baseURL!);
 });
 test.afterEach(() => server.close().catch(() => undefined));
 
@@ -72,17 +72,18 @@ test("while the server is away every station opens, a reload does too, and what 
   await expect(line(page)).toHaveText("All saved", { timeout: 35_000 });
 });
 
-test("a shoot that this device has never opened says so without the server, and opens when it is back", async ({
-  page,
-}) => {
-  await openShoot(page, "Known here");
-  await server.goAway();
-  await page.goto(`${server.address}/shoots/${crypto.randomUUID()}`);
-  await expect(page.getByText("has not been opened on this device before")).toBeVisible();
-  await server.comeBack();
-  await page.getByRole("button", { name: "Try again" }).click();
-  await expect(page.getByText("This shoot is not here")).toBeVisible();
-});
+long(
+  "a shoot that this device has never opened says so without the server, and opens when it is back",
+  async ({ page }) => {
+    await openShoot(page, "Known here");
+    await server.goAway();
+    await page.goto(`${server.address}/shoots/${crypto.randomUUID()}`);
+    await expect(page.getByText("has not been opened on this device before")).toBeVisible();
+    await server.comeBack();
+    await page.getByRole("button", { name: "Try again" }).click();
+    await expect(page.getByText("This shoot is not here")).toBeVisible();
+  },
+);
 
 long("a newer build says that it is there, and is taken over without losing what was just typed", async ({ page }) => {
   const id = await openShoot(page, "Update");

@@ -55,7 +55,7 @@ test("by mouse: a way is laid out, its microphone dragged away loses level, and 
   await expect(page.getByRole("link", { name: /Pickup ?planned/ })).toBeVisible();
 });
 
-test("by keyboard: arrows move the microphone, its ring turns it, fields say exactly where", async ({ page }) => {
+long("by keyboard: arrows move the microphone, its ring turns it, fields say exactly where", async ({ page }) => {
   await openPickup(page, "By keyboard");
   const mic = plan(page).getByRole("button", { name: /^short hypercardioid 1/ });
   await mic.focus();
@@ -105,7 +105,7 @@ long("a way walked is drawn step by step and dragged; hands near a microphone co
 test.describe("by touch", () => {
   test.use({ hasTouch: true, viewport: { width: 390, height: 800 } });
 
-  test("a talker is pushed across the plan with a finger, and nothing overflows", async ({ page }) => {
+  long("a talker is pushed across the plan with a finger, and nothing overflows", async ({ page }) => {
     await openPickup(page, "By touch");
     const talker = plan(page).getByRole("button", { name: /Talent 1, talker/ });
     await talker.scrollIntoViewIfNeeded();

@@ -68,37 +68,36 @@ test("a create whose answer is lost, then more typing: the newer text is there",
 });
 
 for (const isSaved of [true, false])
-  test(`two tabs with unsaved work, ${isSaved ? "one saves, " : ""}both close: nothing is missing`, async ({
-    page,
-    context,
-    request,
-  }) => {
-    const id = await openPlace(page, "Two tabs");
-    const other = await context.newPage();
-    await other.goto(page.url());
-    await awake(other);
-    await context.route(COMMANDS, (route) => route.abort());
-    await width(page).fill("3.3");
-    await length(other).fill("7.7");
-    await expectKept(page);
-    await expectKept(other);
-    if (isSaved) {
-      await other.close({ runBeforeUnload: false });
-      await context.unroute(COMMANDS);
-      await expectSaved(page);
-    } else await other.close();
-    const { length: pages } = context.pages();
-    expect(pages).toBe(1);
-    const address = page.url();
-    await page.close();
-    if (!isSaved) await context.unroute(COMMANDS);
-    const next = await context.newPage();
-    await next.goto(address);
-    await expect(width(next)).toHaveValue("3.3");
-    await expect(length(next)).toHaveValue("7.7");
-    await expectSaved(next);
-    expect(of(await records(request, id), "place")[0]!.body).toMatchObject({ model: { widthM: 3.3, lengthM: 7.7 } });
-  });
+  (isSaved ? long : test)(
+    `two tabs with unsaved work, ${isSaved ? "one saves, " : ""}both close: nothing is missing`,
+    async ({ page, context, request }) => {
+      const id = await openPlace(page, "Two tabs");
+      const other = await context.newPage();
+      await other.goto(page.url());
+      await awake(other);
+      await context.route(COMMANDS, (route) => route.abort());
+      await width(page).fill("3.3");
+      await length(other).fill("7.7");
+      await expectKept(page);
+      await expectKept(other);
+      if (isSaved) {
+        await other.close({ runBeforeUnload: false });
+        await context.unroute(COMMANDS);
+        await expectSaved(page);
+      } else await other.close();
+      const { length: pages } = context.pages();
+      expect(pages).toBe(1);
+      const address = page.url();
+      await page.close();
+      if (!isSaved) await context.unroute(COMMANDS);
+      const next = await context.newPage();
+      await next.goto(address);
+      await expect(width(next)).toHaveValue("3.3");
+      await expect(length(next)).toHaveValue("7.7");
+      await expectSaved(next);
+      expect(of(await records(request, id), "place")[0]!.body).toMatchObject({ model: { widthM: 3.3, lengthM: 7.7 } });
+    },
+  );
 
 test("what there is one of in a shoot, made on two devices at once, is one and holds what both typed", async ({
   page,
@@ -129,35 +128,34 @@ test("what there is one of in a shoot, made on two devices at once, is one and h
   await other.context().close();
 });
 
-test("the same one of a shoot, made on two devices with different figures: the later is told and decides", async ({
-  page,
-  browser,
-  request,
-}) => {
-  const id = await openPlace(page, "One, told");
-  await page.goto(`/shoots/${id}/level`);
-  const other = await otherDevice(browser, page);
-  const coldest = (on: Page) => on.getByRole("region", { name: "Batteries" }).getByLabel("Coldest hour");
-  for (const [each, typed] of [
-    [page, "-20"],
-    [other, "-5"],
-  ] as const) {
-    await openLevels(each, "Cards and batteries");
-    await deafen(each);
-    await coldest(each).fill(typed);
-    await expectKept(each);
-  }
-  await hearAgain(page);
-  await expectSaved(page);
-  await hearAgain(other);
-  await expect(dialogOf(other)).toContainText("was changed elsewhere too");
-  await expect(dialogOf(other)).toContainText("-20");
-  await dialogOf(other).getByRole("button", { name: "Keep mine" }).click();
-  await expectSaved(other);
-  await expect(coldest(page)).toHaveValue("-5");
-  expect(of(await records(request, id), "provision")).toHaveLength(1);
-  await other.context().close();
-});
+long(
+  "the same one of a shoot, made on two devices with different figures: the later is told and decides",
+  async ({ page, browser, request }) => {
+    const id = await openPlace(page, "One, told");
+    await page.goto(`/shoots/${id}/level`);
+    const other = await otherDevice(browser, page);
+    const coldest = (on: Page) => on.getByRole("region", { name: "Batteries" }).getByLabel("Coldest hour");
+    for (const [each, typed] of [
+      [page, "-20"],
+      [other, "-5"],
+    ] as const) {
+      await openLevels(each, "Cards and batteries");
+      await deafen(each);
+      await coldest(each).fill(typed);
+      await expectKept(each);
+    }
+    await hearAgain(page);
+    await expectSaved(page);
+    await hearAgain(other);
+    await expect(dialogOf(other)).toContainText("was changed elsewhere too");
+    await expect(dialogOf(other)).toContainText("-20");
+    await dialogOf(other).getByRole("button", { name: "Keep mine" }).click();
+    await expectSaved(other);
+    await expect(coldest(page)).toHaveValue("-5");
+    expect(of(await records(request, id), "provision")).toHaveLength(1);
+    await other.context().close();
+  },
+);
 
 test("one talent dressed for one scene on two devices at once is dressed once", async ({ page, browser, request }) => {
   const id = await startShoot(page, "Dressed twice");
@@ -199,7 +197,7 @@ test("one talent dressed for one scene on two devices at once is dressed once", 
   await other.context().close();
 });
 
-test("fields of one record changed on two devices while both were away come together", async ({ page, browser }) => {
+long("fields of one record changed on two devices while both were away come together", async ({ page, browser }) => {
   await openPlace(page, "Merges");
   const other = await otherDevice(browser, page);
   await deafen(page);
@@ -254,7 +252,7 @@ test("one field changed on two devices: Escape decides nothing, the typed value 
   await other.context().close();
 });
 
-test("a lone user is never asked: lost answers of the same field, one after the other", async ({ page }) => {
+long("a lone user is never asked: lost answers of the same field, one after the other", async ({ page }) => {
   await openPlace(page, "Lone");
   for (const typed of ["3.1", "3.2", "3.3"]) {
     await page.route(COMMANDS, async (route) => {
@@ -346,25 +344,25 @@ test("leaving at once after typing loses nothing: by a link, by closing, to anot
   await fresh.context().close();
 });
 
-test("where nothing tells of changes they are asked for within half a minute, and both devices come together", async ({
-  page,
-  browser,
-}) => {
-  await openPlace(page, "Deaf");
-  const other = await (await browser.newContext()).newPage();
-  await other.route("**/api/events", (route) => route.abort());
-  await other.goto(page.url());
-  await awake(other);
-  await width(page).fill("3.3");
-  await expectSaved(page);
-  await length(other).fill("7.7");
-  await expectSaved(other);
-  await expect(length(page)).toHaveValue("7.7");
-  await expect(width(other)).toHaveValue("3.3", { timeout: 40_000 });
-  await other.context().close();
-});
+long(
+  "where nothing tells of changes they are asked for within half a minute, and both devices come together",
+  async ({ page, browser }) => {
+    await openPlace(page, "Deaf");
+    const other = await (await browser.newContext()).newPage();
+    await other.route("**/api/events", (route) => route.abort());
+    await other.goto(page.url());
+    await awake(other);
+    await width(page).fill("3.3");
+    await expectSaved(page);
+    await length(other).fill("7.7");
+    await expectSaved(other);
+    await expect(length(page)).toHaveValue("7.7");
+    await expect(width(other)).toHaveValue("3.3", { timeout: 40_000 });
+    await other.context().close();
+  },
+);
 
-test("what was left unsaved is sent by the next visit to any page, and said", async ({ page, context, request }) => {
+long("what was left unsaved is sent by the next visit to any page, and said", async ({ page, context, request }) => {
   const id = await openPlace(page, "Left behind");
   await page.route(COMMANDS, (route) => route.abort());
   await width(page).fill("3.3");
@@ -436,7 +434,7 @@ test("a refused edit is told at its field, and deleting the record then leaves n
   expect(of(await records(request, id), "place")).toEqual([]);
 });
 
-test("a refused edit is sent when it is corrected", async ({ page }) => {
+long("a refused edit is sent when it is corrected", async ({ page }) => {
   await openPlace(page, "Corrected");
   let refusals = 1;
   await page.route(COMMANDS, (route) =>
@@ -607,28 +605,31 @@ for (const [how, breakIt] of [
     },
   ],
 ] as const)
-  test(`with storage ${how} it works, says what is kept where, and offers it as a file`, async ({ page, request }) => {
-    await page.addInitScript(breakIt);
-    const id = await openPlace(page, `Storage ${how}`);
-    await width(page).fill("3.3");
-    await expectSaved(page);
-    expect(of(await records(request, id), "place")[0]!.body).toMatchObject({ model: { widthM: 3.3 } });
-    await page.route(COMMANDS, (route) => route.abort());
-    await width(page).fill("4.4");
-    await expect(statusLine(page)).toContainText("Not saved: server unreachable, and this browser keeps nothing");
-    const download = page.waitForEvent("download");
-    await page.getByRole("button", { name: "Save them as a file" }).click();
-    const stream = await (await download).createReadStream();
-    const chunks: Buffer[] = [];
-    for await (const chunk of stream) chunks.push(chunk as Buffer);
-    expect(Buffer.concat(chunks).toString()).toContain("4.4");
-    await page.unroute(COMMANDS);
-    await expectSaved(page);
-    await page.reload();
-    await expect(width(page)).toHaveValue("4.4");
-  });
+  (how === "full" ? test : long)(
+    `with storage ${how} it works, says what is kept where, and offers it as a file`,
+    async ({ page, request }) => {
+      await page.addInitScript(breakIt);
+      const id = await openPlace(page, `Storage ${how}`);
+      await width(page).fill("3.3");
+      await expectSaved(page);
+      expect(of(await records(request, id), "place")[0]!.body).toMatchObject({ model: { widthM: 3.3 } });
+      await page.route(COMMANDS, (route) => route.abort());
+      await width(page).fill("4.4");
+      await expect(statusLine(page)).toContainText("Not saved: server unreachable, and this browser keeps nothing");
+      const download = page.waitForEvent("download");
+      await page.getByRole("button", { name: "Save them as a file" }).click();
+      const stream = await (await download).createReadStream();
+      const chunks: Buffer[] = [];
+      for await (const chunk of stream) chunks.push(chunk as Buffer);
+      expect(Buffer.concat(chunks).toString()).toContain("4.4");
+      await page.unroute(COMMANDS);
+      await expectSaved(page);
+      await page.reload();
+      await expect(width(page)).toHaveValue("4.4");
+    },
+  );
 
-test("what is broken on the device is set aside and offered as a file", async ({ page }) => {
+long("what is broken on the device is set aside and offered as a file", async ({ page }) => {
   await openPlace(page, "Leftovers");
   await page.evaluate(async () => {
     const name = (await indexedDB.databases()).map((each) => each.name!).find((each) => each.startsWith("hypophon "))!;
@@ -678,56 +679,56 @@ for (const [name, sampleAt] of [
   ["values beyond any level", (frame: number) => (frame % 100 ? 0.1 : 3e38)],
   ["no numbers", (frame: number) => (frame % 3 ? Number.NaN : Number.POSITIVE_INFINITY)],
 ] as const)
-  test(`a float file of ${name} is stored or refused in one sentence, and never poisons the page`, async ({
-    page,
-    request,
-  }) => {
-    const id = await openDemo(request);
-    await page.goto(`/shoots/${id}/check`);
+  (name === "no numbers" ? test : long)(
+    `a float file of ${name} is stored or refused in one sentence, and never poisons the page`,
+    async ({ page, request }) => {
+      const id = await openDemo(request);
+      await page.goto(`/shoots/${id}/check`);
+      await awake(page);
+      await page.setInputFiles("input[type=file]", {
+        name: `${name}.wav`,
+        mimeType: "audio/wav",
+        buffer: floatWav(sampleAt),
+      });
+      await expect(page.getByRole("main")).toContainText(`${name}.wav`, { timeout: 20_000 });
+      await expectSaved(page);
+      await page.reload();
+      await awake(page);
+      await expectSaved(page);
+      await page.goto(`/shoots/${id}/scout`);
+      await expect(width(page)).toBeVisible();
+    },
+  );
+
+long(
+  "a device of the kit that a link uses is deleted: the link stays usable, and undo brings the device back",
+  async ({ page, request }) => {
+    const id = await startShoot(page, "Kit");
+    const own = `Receiver ${randomUUID().slice(0, 8)}`;
+    await page.goto(`/shoots/${id}/dress`);
     await awake(page);
-    await page.setInputFiles("input[type=file]", {
-      name: `${name}.wav`,
-      mimeType: "audio/wav",
-      buffer: floatWav(sampleAt),
-    });
-    await expect(page.getByRole("main")).toContainText(`${name}.wav`, { timeout: 20_000 });
+    await page.getByRole("button", { name: "Add talent" }).click();
+    await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
+    await page.goto(`/shoots/${id}/link`);
+    await awake(page);
+    await openLinks(page, "Cables");
+    const way = page.getByRole("region", { name: "Signal path" });
+    await way.getByRole("button", { name: "My own, like this source" }).click();
+    await way.getByRole("button", { name: /^Specifications of own receiver/ }).click();
+    await way.getByLabel("Device").fill(own);
+    await expectSaved(page);
+    const from = way.getByRole("button", { name: /From$/ });
+    await expect(from).toContainText(own);
+    await way.getByRole("button", { name: "Remove from the kit" }).click();
+    await expect
+      .poll(async () => of(await records(request, id), "kitItem").map(({ body }) => (body as { name: string }).name))
+      .not.toContain(own);
+    await expect(from).toBeVisible();
+    await expect(from).not.toContainText(own);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(from).toContainText(own);
     await expectSaved(page);
     await page.reload();
-    await awake(page);
-    await expectSaved(page);
-    await page.goto(`/shoots/${id}/scout`);
-    await expect(width(page)).toBeVisible();
-  });
-
-test("a device of the kit that a link uses is deleted: the link stays usable, and undo brings the device back", async ({
-  page,
-  request,
-}) => {
-  const id = await startShoot(page, "Kit");
-  const own = `Receiver ${randomUUID().slice(0, 8)}`;
-  await page.goto(`/shoots/${id}/dress`);
-  await awake(page);
-  await page.getByRole("button", { name: "Add talent" }).click();
-  await expect(page.getByRole("link", { name: "Talent 1" })).toBeVisible();
-  await page.goto(`/shoots/${id}/link`);
-  await awake(page);
-  await openLinks(page, "Cables");
-  const way = page.getByRole("region", { name: "Signal path" });
-  await way.getByRole("button", { name: "My own, like this source" }).click();
-  await way.getByRole("button", { name: /^Specifications of own receiver/ }).click();
-  await way.getByLabel("Device").fill(own);
-  await expectSaved(page);
-  const from = way.getByRole("button", { name: /From$/ });
-  await expect(from).toContainText(own);
-  await way.getByRole("button", { name: "Remove from the kit" }).click();
-  await expect
-    .poll(async () => of(await records(request, id), "kitItem").map(({ body }) => (body as { name: string }).name))
-    .not.toContain(own);
-  await expect(from).toBeVisible();
-  await expect(from).not.toContainText(own);
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(from).toContainText(own);
-  await expectSaved(page);
-  await page.reload();
-  await expect(from).toContainText(own);
-});
+    await expect(from).toContainText(own);
+  },
+);

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { choose, expectSaved, openDemo, openScout, startShoot } from "./shoot";
 import { clapWav, takeWav } from "./sounds";
+import { long } from "./long";
 
 const GRANARY = "Stone granary";
 
@@ -54,26 +55,27 @@ test("two places keep their own figures, and a deleted one comes back", async ({
   await expect(page.getByRole("tab", { name: "Kitchen" })).toBeVisible();
 });
 
-test("an L gets a corner, a vehicle its own inside and back; an impossible size is refused at its field", async ({
-  page,
-}) => {
-  await startShoot(page, "Shapes");
-  await page.getByRole("button", { name: "Add place" }).click();
-  await page.getByText("L-shaped room", { exact: true }).click();
-  await expect(page.getByLabel("Corner missing, length")).toHaveValue("2");
-  await page.getByLabel("Corner missing, length").fill("5");
-  await expect(page.getByText("Corner missing, length: 0.1 to 4.9 m.")).toBeVisible();
-  await page.getByLabel("Height").fill("300");
-  await expect(page.getByText("Height: 1 to 30 m.")).toBeVisible();
-  await page.getByText("Vehicle", { exact: true }).click();
-  await expect(page.getByLabel("Length")).toHaveValue("2.4");
-  await expect(page.getByRole("button", { name: /Vehicle seats, cloth/ })).toBeVisible();
-  await page.getByText("Room", { exact: true }).last().click();
-  await expect(page.getByLabel("Length")).toHaveValue("5");
-  await expectSaved(page);
-  await page.reload();
-  await expect(page.getByLabel("Length")).toHaveValue("5");
-});
+long(
+  "an L gets a corner, a vehicle its own inside and back; an impossible size is refused at its field",
+  async ({ page }) => {
+    await startShoot(page, "Shapes");
+    await page.getByRole("button", { name: "Add place" }).click();
+    await page.getByText("L-shaped room", { exact: true }).click();
+    await expect(page.getByLabel("Corner missing, length")).toHaveValue("2");
+    await page.getByLabel("Corner missing, length").fill("5");
+    await expect(page.getByText("Corner missing, length: 0.1 to 4.9 m.")).toBeVisible();
+    await page.getByLabel("Height").fill("300");
+    await expect(page.getByText("Height: 1 to 30 m.")).toBeVisible();
+    await page.getByText("Vehicle", { exact: true }).click();
+    await expect(page.getByLabel("Length")).toHaveValue("2.4");
+    await expect(page.getByRole("button", { name: /Vehicle seats, cloth/ })).toBeVisible();
+    await page.getByText("Room", { exact: true }).last().click();
+    await expect(page.getByLabel("Length")).toHaveValue("5");
+    await expectSaved(page);
+    await page.reload();
+    await expect(page.getByLabel("Length")).toHaveValue("5");
+  },
+);
 
 test("a clap replaces the forecast, the difference is shown, and the way back can be undone", async ({
   page,
@@ -98,7 +100,7 @@ test("a clap replaces the forecast, the difference is shown, and the way back ca
   await expectSaved(page);
 });
 
-test("claps that cannot be measured say why, and the one before stays", async ({ page }) => {
+long("claps that cannot be measured say why, and the one before stays", async ({ page }) => {
   await startShoot(page, "Claps");
   await page.getByRole("button", { name: "Add place" }).click();
   await openScout(page, "Clap");
@@ -183,7 +185,7 @@ test("a room tone colours the estimate, and with a known level proves it", async
   await expect(tone.getByText(/dBA\. No mains hum/)).toBeHidden();
 });
 
-test("without leave to use the microphone it says what to do", async ({ page }) => {
+long("without leave to use the microphone it says what to do", async ({ page }) => {
   await startShoot(page, "Deaf");
   await page.getByRole("button", { name: "Add place" }).click();
   await openScout(page, "Clap");

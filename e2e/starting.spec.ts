@@ -1,18 +1,10 @@
 import { spawn } from "node:child_process";
-import { connect, createServer } from "node:net";
+import { connect } from "node:net";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
+import { freePort } from "../tools/webProcess";
 
 const ROOT = join(import.meta.dirname, "..");
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
-}
 
 /** What comes of knocking: nobody there, an answer, or silence, which is what must not be. */
 function knock(port: number): Promise<"closed" | "answered" | "silent"> {

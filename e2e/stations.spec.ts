@@ -38,7 +38,7 @@ long("Level: a device's own figures are kept for the whole crew", async ({ page,
   await expectSaved(page);
 });
 
-test("stations without a screen say what they will answer and lead on", async ({ page, request }) => {
+long("stations without a screen say what they will answer and lead on", async ({ page, request }) => {
   const id = await openDemo(request);
   for (const [station, says] of [
     ["roll", "What did we record?"],
@@ -83,7 +83,7 @@ long("imperial shoots speak in inches and feet and keep the same figures", async
   await expect(page.getByText(/The cable needs \d+ in: coil the spare \d+ in/)).toBeVisible();
 });
 
-test("a new shoot for radio is stored with its format, an own one with its own", async ({ page }) => {
+long("a new shoot for radio is stored with its format, an own one with its own", async ({ page }) => {
   await page.goto("/");
   await page.getByLabel("Title").fill("Own format");
   await page.getByRole("button", { name: "Days, frame rate, units, delivery" }).click();

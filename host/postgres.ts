@@ -58,8 +58,8 @@ export interface DatabaseUrls {
 export interface LocalPostgres {
   /** A database by this name, made when it is not there. */
   databaseUrls(name: string): Promise<DatabaseUrls>;
-  /** A new, empty database under this name. */
-  freshDatabaseUrls(name: string): Promise<DatabaseUrls>;
+  /** A new database under this name: empty, or a copy of another that nobody is connected to. */
+  freshDatabaseUrls(name: string, like?: string): Promise<DatabaseUrls>;
   dropDatabase(name: string): Promise<void>;
   /** Does something as the server's owner that concerns several databases, one at a time. */
   administer<Result>(work: (client: Client) => Promise<Result>): Promise<Result>;
@@ -107,10 +107,10 @@ export async function localPostgres(dir: string = STATE_DIR): Promise<LocalPostg
         if (found.rowCount === 0) await client.query(`create database "${name}"`);
         return urls(name);
       }),
-    freshDatabaseUrls: (name) =>
+    freshDatabaseUrls: (name, like = "template1") =>
       administer(async (client) => {
         await client.query(`drop database if exists "${name}" with (force)`);
-        await client.query(`create database "${name}"`);
+        await client.query(`create database "${name}" template "${like}"`);
         return urls(name);
       }),
     dropDatabase: (name) =>

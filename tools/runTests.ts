@@ -8,7 +8,7 @@ import { MIGRATIONS } from "../host/databases";
 import { seedDemo } from "../host/runWeb";
 import { ROOT, TEST_STATE_DIR } from "../host/state";
 import { webBuild } from "../host/webBuild";
-import { serveWeb } from "../host/webServer";
+import { WebProcess } from "./webProcess";
 
 interface Count {
   passed: number;
@@ -18,6 +18,7 @@ interface Count {
 const BIN = join(ROOT, "node_modules", ".bin");
 const REPORTS = join(ROOT, ".build", "reports");
 const JEST_WORKERS = 2;
+const BROWSER_WORKERS = 2;
 // The native compiler checks; the older one beside it is for the tools that call its API.
 const TSC = join("..", "typescript7", "bin", "tsc");
 
@@ -122,36 +123,45 @@ async function jest(postgres: LocalPostgres, extra: readonly string[]): Promise<
 }
 
 async function browser(postgres: LocalPostgres, extra: readonly string[]): Promise<Count> {
-  const name = `e2e_${process.pid}`;
+  // A server and a database a worker: what one test changes in the demo shoot, none beside it sees.
+  const names = Array.from({ length: BROWSER_WORKERS }, (_, index) => `e2e_${process.pid}_${index + 1}`);
+  const webs: WebProcess[] = [];
   const report = join(REPORTS, `playwright-${process.pid}.json`);
   try {
-    const distDir = await webBuild();
-    const urls = await postgres.freshDatabaseUrls(name);
-    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
-    await seedDemo(urls.web);
-    const web = await serveWeb({ distDir, databaseUrl: urls.web, preferredPort: 4380 });
-    try {
-      return await suite(
-        "browser tests",
-        "playwright",
-        ["test", "--reporter=json", ...extra],
-        {
-          HYPOPHON_ADDRESS: web.address,
-          HYPOPHON_TEST_URL: urls.web,
-          HYPOPHON_TEST_OWNER_URL: urls.owner,
-          PLAYWRIGHT_JSON_OUTPUT_FILE: report,
-        },
-        report,
-        readPlaywright,
-      );
-    } finally {
-      await web.close();
+    await webBuild();
+    const urls: DatabaseUrls[] = [];
+    for (const name of names) {
+      const isFirst = urls.length === 0;
+      const each = await postgres.freshDatabaseUrls(name, isFirst ? undefined : names[0]);
+      urls.push(each);
+      if (!isFirst) continue;
+      await migrateDatabase(each.owner, MIGRATIONS, WEB_ROLE);
+      await seedDemo(each.web);
     }
+    for (const each of urls) {
+      const web = new WebProcess(each, 4380);
+      webs.push(web);
+      await web.start();
+    }
+    return await suite(
+      "browser tests",
+      "playwright",
+      ["test", "--reporter=json", `--workers=${BROWSER_WORKERS}`, ...extra],
+      {
+        HYPOPHON_ADDRESS: webs.map(({ address }) => address).join(" "),
+        HYPOPHON_TEST_URL: urls[0]!.web,
+        HYPOPHON_TEST_OWNER_URL: urls[0]!.owner,
+        PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+      },
+      report,
+      readPlaywright,
+    );
   } catch (error) {
     tell(`FAIL build and browser tests: ${error instanceof Error ? error.message : String(error)}`);
     return { passed: 0, failed: 1 };
   } finally {
-    await postgres.dropDatabase(name);
+    for (const web of webs) await web.kill("SIGTERM");
+    for (const name of names) await postgres.dropDatabase(name);
   }
 }
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { runs } from "../fixtures/runs";
 import {
   type ByteSource,
   bytesSource,
@@ -84,7 +85,7 @@ describe("bytes of a stretch, whichever way they come", () => {
         expect(got.bytes.equals(await bytesOf(range))).toBe(true);
         expect(got.counts.slice(0, -1).every((count) => count === blockFrames)).toBe(true);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { runs } from "../../fixtures/runs";
 import {
   bytesSource,
   clippingOf,
@@ -274,7 +275,7 @@ describe("fuzz", () => {
       return cut === null ? bytes : bytes.slice(0, cut % bytes.length);
     });
 
-  test("2,500 mutated files are measured or refused, nothing else", async () => {
+  test("mutated files are measured or refused, nothing else", async () => {
     let measured = 0;
     let refused = 0;
     await fc.assert(
@@ -290,9 +291,9 @@ describe("fuzz", () => {
           refused += 1;
         }
       }),
-      { numRuns: 2500 },
+      { numRuns: runs(600, 2500) },
     );
-    expect(measured + refused).toBeGreaterThanOrEqual(2500);
+    expect(measured + refused).toBeGreaterThanOrEqual(runs(600, 2500));
     expect(Math.min(measured, refused)).toBeGreaterThan(200);
   });
 

@@ -1,4 +1,5 @@
 import { say } from "../../messages";
+import { runs } from "../../fixtures/runs";
 import fc from "fast-check";
 import { airFormFaults } from "./airFaults";
 import { coordinationMessages } from "./coordinationMessages";
@@ -63,7 +64,7 @@ describe("occupied parts of a scan", () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 

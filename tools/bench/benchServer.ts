@@ -1,17 +1,15 @@
-import { spawn, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { Agent, request } from "node:http";
-import { createServer, type AddressInfo } from "node:net";
-import { join } from "node:path";
-import { localPostgres, WEB_ROLE } from "../../host/postgres";
+import { localPostgres, WEB_ROLE, type DatabaseUrls } from "../../host/postgres";
 import { MIGRATIONS } from "../../host/databases";
-import { ROOT, TEST_STATE_DIR } from "../../host/state";
+import { TEST_STATE_DIR } from "../../host/state";
 import { webBuild } from "../../host/webBuild";
 import type { Change } from "../../core/records";
 import { LIVING_ROOM } from "../../core/room";
 import { SLACK_WATER } from "../../demo/slackWater";
 import { migrateDatabase } from "../../db/migrate";
+import { freePort, WebProcess } from "../webProcess";
 import { fillShoot } from "./fillShoot";
 
 const CLIENTS = 50;
@@ -34,43 +32,16 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const part = (times: readonly number[], share: number): number =>
   [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? NaN;
 
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
-}
-
-interface Web {
-  address: string;
-  child: ChildProcess;
-}
-
-/** A web process of its own on a database, as the start command runs it. */
-async function startWeb(urls: { web: string; owner: string }): Promise<Web> {
-  const port = await freePort();
+/** A web process on a database, as the start command runs it. */
+async function startWeb(urls: DatabaseUrls): Promise<WebProcess> {
   // A small heap is collected often: what stays is what is held, and a leak ends the process.
-  const args = [`--max-old-space-size=${HEAP_MB}`, join(ROOT, ".build", "cli", "host.mjs"), "start"];
-  const child = spawn(process.execPath, args, {
-    cwd: ROOT,
-    env: {
-      ...process.env,
-      ...{ HYPOPHON_ROOT: ROOT, HYPOPHON_PORT: String(port), HYPOPHON_LOG: "error" },
-      ...{ DATABASE_URL: urls.web, DATABASE_OWNER_URL: urls.owner },
-    },
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  await new Promise<void>((resolve, reject) => {
-    child.stdout.on("data", (text: Buffer) => text.toString().includes("is running") && resolve());
-    child.once("exit", () => reject(new Error("The web process ended.")));
-  });
-  return { address: `http://127.0.0.1:${port}`, child };
+  const web = new WebProcess(urls, await freePort(), [`--max-old-space-size=${HEAP_MB}`]);
+  await web.start();
+  return web;
 }
 
-const memoryMb = ({ child }: Web): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, "utf8"))![1]) / 1024;
+const memoryMb = ({ pid }: WebProcess): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))![1]) / 1024;
 
 /** One client of the program, with a connection that it keeps. */
 class Client {
@@ -142,7 +113,7 @@ interface Load {
 }
 
 /** One client's shoot, changed again and again; another device on the other process looks for what it hears. */
-async function work(webs: readonly [Web, Web], at: number, untilMs: number, load: Load): Promise<void> {
+async function work(webs: readonly [WebProcess, WebProcess], at: number, untilMs: number, load: Load): Promise<void> {
   const [own, other] = [new Client(webs[at % 2]!.address), new Client(webs[(at + 1) % 2]!.address)];
   const [shootId, placeId] = [randomUUID(), randomUUID()];
   const place = { shootId, name: "Place", model: LIVING_ROOM };
@@ -200,7 +171,12 @@ async function work(webs: readonly [Web, Web], at: number, untilMs: number, load
 }
 
 /** How long somebody waits for a sign of life, while a very large shoot is read again and again. */
-async function watch(webs: readonly [Web, Web], hugeId: string, untilMs: number, load: Load): Promise<void> {
+async function watch(
+  webs: readonly [WebProcess, WebProcess],
+  hugeId: string,
+  untilMs: number,
+  load: Load,
+): Promise<void> {
   const client = new Client(webs[0].address);
   const began = performance.now();
   let isReading = false;
@@ -232,14 +208,14 @@ export async function benchServer(args: readonly string[]): Promise<number> {
   const minutes = args.includes("--quick") ? QUICK_MINUTES : MINUTES;
   const postgres = await localPostgres(TEST_STATE_DIR);
   const name = `bench_${randomUUID().slice(0, 8)}`;
-  const webs: Web[] = [];
+  const webs: WebProcess[] = [];
   try {
     await webBuild();
     const urls = await postgres.freshDatabaseUrls(name);
     await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
     const hugeId = await fillShoot(urls.web, { talents: 60, scenes: 40, scenesEach: 40, takes: 500 });
     webs.push(await startWeb(urls), await startWeb(urls));
-    const both = webs as [Web, Web];
+    const both = webs as [WebProcess, WebProcess];
     const load: Load = { saveMs: [], seenMs: [], healthMs: [], memory: [], errors: 0 };
     const until = performance.now() + minutes * 60_000;
     await Promise.all([
@@ -278,11 +254,9 @@ export async function benchServer(args: readonly string[]): Promise<number> {
     tell(isGood ? "all within their limits" : "something is beyond its limit: see docs/figures.md");
     return isGood ? 0 : 1;
   } finally {
-    for (const { child } of webs) {
-      const ended = new Promise((resolve) => child.once("exit", resolve));
-      child.kill("SIGTERM");
-      await Promise.race([ended, pause(5000)]);
-      child.kill("SIGKILL");
+    for (const web of webs) {
+      await Promise.race([web.kill("SIGTERM"), pause(5000)]);
+      await web.kill();
     }
     await postgres.dropDatabase(name);
     await postgres.release();
