@@ -13,6 +13,9 @@ export const PACK_PLACE_IDS = [
   "upperArm",
   "thigh",
   "ankle",
+  "waistSide",
+  "wheelchair",
+  "underHat",
 ] as const;
 export type PackPlaceId = (typeof PACK_PLACE_IDS)[number];
 
@@ -57,6 +60,9 @@ function landmarksOf(side: -1 | 1, heightM: number) {
       upperArm: at(side * half * 1.12, 0, 0.72),
       thigh: at(side * half * 0.55, 0.04, 0.43),
       ankle: at(side * half * 0.5, 0, 0.07),
+      waistSide: at(side * half * 0.72, 0.01, HEIGHT_SHARE.waist),
+      wheelchair: at(side * half * 1.2, -0.15, 0.62),
+      underHat: at(0, -0.02, 0.985),
     } satisfies Record<PackPlaceId, Point>,
   };
 }
@@ -67,6 +73,7 @@ function wayBetween(route: CableRoute, pack: PackPlaceId, marks: ReturnType<type
   const isLow = pack === "thigh" || pack === "ankle";
   const isFront = pack === "innerPocket" || pack === "bibPocket";
   const fromHead = [ear, nape];
+  if (pack === "underHat") return route === "headToBack" ? [ear] : [shoulder, nape];
   if (pack === "upperArm") return route === "headToBack" ? [...fromHead, shoulder] : [shoulder];
   if (isFront) return route === "headToBack" ? [...fromHead, shoulder] : [];
   switch (route) {
@@ -76,6 +83,7 @@ function wayBetween(route: CableRoute, pack: PackPlaceId, marks: ReturnType<type
       return isLow ? [shoulder, backHigh, flankWaist, hip] : [shoulder, backHigh];
     case "frontToBack":
     case "frontInside":
+      if (pack === "waistSide") return [flank];
       return isLow ? [flank, flankWaist, hip] : [flank, flankWaist];
   }
 }

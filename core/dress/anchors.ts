@@ -1,12 +1,12 @@
 import type { DressMessage } from "./messages";
-import type { Accessory } from "./accessories";
+import { ACCESSORY_FACTS, type Accessory } from "./accessories";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { Feature, Shape, Zone } from "./garment";
 import { coversFrom, layerCovers, layersWith } from "./layering";
 import { NECKLINES } from "./necklines";
 import type { Surface } from "./mounts";
-import type { Outfit } from "./outfit";
+import type { Hair, Outfit } from "./outfit";
 import type { Anchor, Site } from "./sites";
 
 /** Where in the outfit a microphone would sit. */
@@ -49,12 +49,29 @@ function onFeature(outfit: Outfit, site: Site, feature: Feature, missing: DressM
 }
 
 const isTube = (shape: Shape) => shape === "tube";
+/** A whole suit that neither sound nor cable passes. */
+function isShut({ layers }: Outfit, layer: number): boolean {
+  const { garment, fabric } = layers[layer]!;
+  const { isWatertight, isWhole, opens, shape } = GARMENTS[garment];
+  return shape !== "bib" && (isWatertight || (isWhole && !opens && FABRICS[fabric].isSealed));
+}
 
 function onTorso(outfit: Outfit, site: Site): AnchorSearch {
   const zone = site.zone as Zone;
   const covering = coversFrom(outfit, 0, zone);
   if (covering.length === 0) return none({ code: "no.bareSkin" });
   const reasons: DressMessage[] = [];
+  // Nothing is heard through a suit that keeps water out, and no cable leaves it.
+  const shut = covering.findLast((layer) => isShut(outfit, layer));
+  if (shut !== undefined) {
+    const { garment, fabric } = outfit.layers[shut]!;
+    const reason: DressMessage = GARMENTS[garment].isWatertight
+      ? { code: "no.watertight" }
+      : { code: "no.sealedCloth", fabric: FABRICS[fabric].name };
+    // What is worn over the suit is free.
+    const over = covering.filter((layer) => layer > shut && !FABRICS[outfit.layers[layer]!.fabric].isSealed);
+    return { placements: over.map((layer) => inside(outfit, layer, zone)), reasons: [reason] };
+  }
   const isUnderBodice = covering.every((layer) => isTube(GARMENTS[outfit.layers[layer]!.garment].shape));
   const placements: Placement[] = isUnderBodice
     ? []
@@ -105,7 +122,7 @@ function onPlacket(outfit: Outfit, site: Site): AnchorSearch {
 function onNeckline(outfit: Outfit, site: Site): AnchorSearch {
   const placements = outfit.layers.flatMap((layer, index) => {
     const garment = GARMENTS[layer.garment];
-    const isEdge = garment.shape === "top" || garment.shape === "wrap";
+    const isEdge = (garment.shape === "top" || garment.shape === "wrap") && garment.covers.length > 0;
     const isPlain =
       layer.neckline !== "collar" && layer.neckline !== "strapless" && !garment.features.includes("collar");
     if (!isEdge || !isPlain || garment.isWatertight || (garment.opens && layer.opening === "open") || layer.hasLapels)
@@ -143,9 +160,9 @@ function onTopEdge(outfit: Outfit, site: Site): AnchorSearch {
   const layers = outfit.layers.flatMap((layer, index) => {
     const { shape, features } = GARMENTS[layer.garment];
     const isBodice = isTube(shape) && !features.includes("bra");
-    return isBodice || (GARMENTS[layer.garment].isWhole && NECKLINES[layer.neckline].dropM >= 0.07 && shape !== "bib")
-      ? [index]
-      : [];
+    const { isWhole, opens } = GARMENTS[layer.garment];
+    // A front that opens has two edges and no middle.
+    return isBodice || (isWhole && !opens && NECKLINES[layer.neckline].dropM >= 0.07 && shape !== "bib") ? [index] : [];
   });
   if (layers.length === 0) return none({ code: "no.topEdge" });
   return { placements: layers.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
@@ -174,7 +191,11 @@ const behindAccessory = (outfit: Outfit, site: Site, accessory: Accessory, missi
       }
     : none(missing);
 
-function onHair(outfit: Outfit, site: Site): AnchorSearch {
+function onHair(outfit: Outfit, site: Site, hair: Hair): AnchorSearch {
+  if (hair === "bald") return none({ code: "no.hair" });
+  const covering = (["headscarf", "turban", "beanie"] as const).find((worn) => has(outfit, worn));
+  if (covering) return none({ code: "no.hairCovered", by: ACCESSORY_FACTS[covering].name });
+  if (site.side !== 0 && hair === "short") return none({ code: "no.shortHair" });
   if (has(outfit, "sealedHood") || has(outfit, "openHelmet")) return none({ code: "no.headgearOnHair" });
   if (has(outfit, "hardHat")) return none({ code: "no.helmetBand" });
   if (has(outfit, "hat")) return none({ code: "no.hatOnHairline" });
@@ -193,7 +214,7 @@ function onHelmet(outfit: Outfit): AnchorSearch {
   return none({ code: has(outfit, "hardHat") ? "no.safetyHelmet" : "no.headgear" });
 }
 
-const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
+const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site, hair: Hair) => AnchorSearch> = {
   torso: onTorso,
   tieFront: (outfit, site) => onTie(outfit, site, "outside"),
   tieBehind: (outfit, site) => onTie(outfit, site, "inside"),
@@ -209,7 +230,19 @@ const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
   breastPocket: (outfit, site) => onFeature(outfit, site, "breastPocket", { code: "no.breastPocket" }),
   hoodCord: (outfit, site) => onFeature(outfit, site, "cord", { code: "no.hoodCord" }),
   scarf: (outfit, site) => behindAccessory(outfit, site, "scarf", { code: "no.scarf" }),
-  brooch: (outfit, site) => behindAccessory(outfit, site, "brooch", { code: "no.brooch" }),
+  cravat: (outfit, site) => behindAccessory(outfit, site, "cravat", { code: "no.cravat" }),
+  headscarf: (outfit, site) => behindAccessory(outfit, site, "headscarf", { code: "no.headscarf" }),
+  turban: (outfit) => (has(outfit, "turban") ? onHeadwear("turban") : none({ code: "no.turban" })),
+  crown: (outfit) => (has(outfit, "crown") ? onHeadwear("crown") : none({ code: "no.crown" })),
+  hood(outfit, site) {
+    const layers = layersWith(outfit, "hood");
+    if (layers.length === 0) return none({ code: "no.hood" });
+    return { placements: layers.map((layer) => inside(outfit, layer, site.zone)), reasons: [] };
+  },
+  brooch: (outfit, site) =>
+    outfit.sides?.brooch && (outfit.sides.brooch === "left") !== site.side < 0
+      ? none({ code: "no.brooch" })
+      : behindAccessory(outfit, site, "brooch", { code: "no.brooch" }),
   drape(outfit, site) {
     const layers = outfit.layers.flatMap((layer, index) => (GARMENTS[layer.garment].shape === "wrap" ? [index] : []));
     return layers.length > 0
@@ -233,9 +266,9 @@ const SEARCHES: Record<Anchor, (outfit: Outfit, site: Site) => AnchorSearch> = {
 const SHUT_IN: DressMessage = { code: "no.shutIn" };
 
 /** Looks for everything a site could be fixed to in this outfit, or says why there is nothing. Common practice. */
-export function findAnchors(site: Site, outfit: Outfit): AnchorSearch {
+export function findAnchors(site: Site, outfit: Outfit, hair: Hair = "unknown"): AnchorSearch {
   if (has(outfit, "sealedHood") && site.anchor !== "helmetLiner") return none(SHUT_IN);
-  return SEARCHES[site.anchor](outfit, site);
+  return SEARCHES[site.anchor](outfit, site, hair);
 }
 
 /** Whether any layer closes over a zone: what a scarf or collar adds does not count. */

@@ -17,7 +17,18 @@ import { MOUNTS, PORTS } from "./mounts";
 import type { DressInput } from "./dressInput";
 import { FACINGS, FITS, OPENINGS, PATTERNS, SHADES, usualLayer, type Layer } from "./outfit";
 import { dominates, paretoFront } from "./pareto";
-import { bestAt, candidateOf, costAt, levelAtTurn, planDress, ranksUnder, rulesOf } from "./planDress";
+import {
+  bestAt,
+  candidateOf,
+  costAt,
+  levelAtTurn,
+  planDress,
+  ranksUnder,
+  rulesOf,
+  byRank,
+  type RankedPlace,
+} from "./planDress";
+import { ideaOf } from "./ideas";
 import { sceneFacts } from "./sceneFacts";
 import { SITES, SITE_IDS, siteColourDb } from "./sites";
 import { SUPPLY_IDS } from "./supplies";
@@ -76,13 +87,19 @@ describe("planDress", () => {
     );
   });
 
-  test("every cost is 0…3, points are their weighted sum, and the order is by consent, last resorts, what strikes, front and points", () => {
+  test("every cost is 0…3, points are their weighted sum, and the order is by consent, last resorts, what strikes, front and points, kinds of answer ahead", () => {
     fc.assert(
       fc.property(inputs, (input) => {
         const plan = planDress(input);
+        const mayLead = ({ best }: RankedPlace) => !best.isBeyondConsent && !best.isLastResort && !best.isStruck;
+        const kinds = new Set(plan.places.filter(mayLead).map(({ site, placement }) => ideaOf(site, placement)));
+        const ahead = plan.places.slice(0, Math.min(5, kinds.size));
+        expect(new Set(ahead.map(({ site, placement }) => ideaOf(site, placement))).size).toBe(ahead.length);
+        for (const place of plan.places.slice(1)) expect(byRank(plan.places[0]!.best, place.best)).toBeLessThan(0);
         let last = -Infinity;
         let before = 0;
-        for (const { best, ways } of plan.places) {
+        for (const [at, { best, ways }] of plan.places.entries()) {
+          if (at === ahead.length) [last, before] = [-Infinity, 0];
           for (const way of ways) {
             for (const cost of way.costs) expect(cost >= 0 && cost <= 3).toBe(true);
             const sum = way.costs.reduce((total, cost, at) => total + cost * input.aims.weights[CRITERIA[at]!], 0);

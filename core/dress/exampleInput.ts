@@ -2,12 +2,14 @@ import { FIRST_AIMS } from "./aims";
 import type { Accessory } from "./accessories";
 import { LIVING_ROOM, type PlaceModel } from "../room";
 import type { DressInput } from "./dressInput";
-import { FIRST_PERFORMANCE, type Layer, type Performance, type Person } from "./outfit";
+import { FIRST_PERFORMANCE, type Layer, type Lower, type Outfit, type Performance, type Person } from "./outfit";
 
 /** What may differ from the ordinary person in {@link exampleInput}. */
 export interface ExampleChange extends Partial<Omit<DressInput, "outfit" | "performance" | "person">> {
   performance?: Partial<Performance>;
   person?: Partial<Person>;
+  lower?: Lower;
+  outfitSides?: Outfit["sides"];
 }
 
 /**
@@ -17,12 +19,12 @@ export interface ExampleChange extends Partial<Omit<DressInput, "outfit" | "perf
 export function exampleInput(
   layers: Layer[],
   accessories: Accessory[] = [],
-  { performance, person, ...others }: ExampleChange = {},
+  { performance, person, lower, outfitSides, ...others }: ExampleChange = {},
 ): DressInput {
   return {
     person: { heightM: 1.75, voice: "middle", tapeAllergy: "no", hairyChest: "no", ...person },
     voiceOffsetDb: 0,
-    outfit: { layers, accessories },
+    outfit: { layers, accessories, ...(lower && { lower }), ...(outfitSides && { sides: outfitSides }) },
     performance: {
       ...FIRST_PERFORMANCE,
       mayBeSeen: false,

@@ -50,6 +50,8 @@ const ROWS = {
   sequins: { name: "sequins or beads", rub: 3, loss: "sheer", gramsPerM2: 350, stretch: 0 },
   neoprene: { name: "neoprene", rub: 2, loss: "sealed", gramsPerM2: 900, stretch: 2 },
   leather: { name: "leather", rub: 3, loss: "sealed", gramsPerM2: 800, stretch: 0 },
+  mesh: { name: "sports mesh", rub: 1, loss: "none", gramsPerM2: 100, stretch: 1 },
+  foamLatex: { name: "foam latex", rub: 2, loss: "sealed", gramsPerM2: 1200, stretch: 1 },
   reflective: { name: "reflective mesh", rub: 2, loss: "sheer", gramsPerM2: 130, stretch: 0 },
   waterproof: { name: "waterproof shell", rub: 3, loss: "sealed", gramsPerM2: 250, stretch: 0 },
 } as const satisfies Record<string, Row>;
@@ -70,7 +72,7 @@ export interface Fabric extends Row {
 /** Weight below which a plain cloth shows what is behind it, g/m². An estimate. */
 const THIN_BELOW_G = 180;
 
-const SHEER = ["lace", "chiffon"];
+const SHEER = ["lace", "chiffon", "mesh"];
 
 /** Every fabric by id. */
 export const FABRICS: Record<FabricId, Fabric> = Object.fromEntries(

@@ -8,8 +8,12 @@ export type Zone = (typeof ZONES)[number];
 /** What a garment offers to fix a microphone to; necklines and lapels follow from how it is cut. */
 export type Feature = "collar" | "placket" | "bibEdge" | "straps" | "breastPocket" | "hood" | "bra" | "cord";
 
+/** What closes a front. */
+export const CLOSURES = ["buttons", "zip", "ties", "hooks", "buckles"] as const;
+export type Closure = (typeof CLOSURES)[number];
+
 /** How a garment is drawn. */
-export type Shape = "top" | "tube" | "bib" | "harness" | "straps" | "wrap";
+export type Shape = "top" | "tube" | "bib" | "harness" | "straps" | "wrap" | "none";
 
 /** How something that is worn is cut, and what it offers. */
 export interface Cut {
@@ -24,6 +28,7 @@ export interface Cut {
   hemShare: number;
   /** Whether it can be opened at the front at all. */
   opens: boolean;
+  closure: Closure;
   /** Hard parts, buckles and webbing that knock. */
   hasHardware: boolean;
   /** Clothes the whole body, so that no waistband is left for a pack. */
@@ -32,6 +37,8 @@ export interface Cut {
   isWatertight: boolean;
   /** Saves lives: fixing to it is for its maker and the safety officer to allow. */
   isProtective: boolean;
+  /** Nothing goes beneath it and nothing is fixed to it: armour, a life jacket. Common practice. */
+  barsBelow: boolean;
   hasPocket: boolean;
   shape: Shape;
   usualFabric: FabricId;

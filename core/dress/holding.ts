@@ -1,9 +1,7 @@
 import type { Fire } from "./judgement";
-import type { Performance } from "./outfit";
+import { ACTION_FACTS } from "./outfit";
 import type { RuleContext } from "./ruleContext";
 
-/** How much an action pulls at a mount, steps. Common practice. */
-const DEMANDS: Record<Performance["action"], number> = { sitting: 0.3, walking: 0.9, running: 1.9, stunt: 2.8 };
 /** Steps that one grade of a mount's hold is good for. Common practice. */
 const STEPS_PER_HOLD = 0.9;
 const HOURS_WITHOUT_CARE = 2;
@@ -16,13 +14,14 @@ export function holdingRules({ facts, mount, placement }: RuleContext, fire: Fir
     demand += steps;
     fire(steps, says);
   };
-  ask(DEMANDS[performance.action], () => ({ code: "why.pulls", isAction: performance.action === "stunt" }));
+  ask(ACTION_FACTS[performance.action].pulls, () => ({ code: "why.pulls", isAction: performance.action === "stunt" }));
   const extraHours = performance.hours - HOURS_WITHOUT_CARE;
   if (extraHours > 0) ask(Math.min(1, extraHours * 0.12), () => ({ code: "why.hours", hours: performance.hours }));
   const usesGlue = mount.usesAdhesive !== "none";
   if (performance.sweats && usesGlue) ask(mount.usesAdhesive === "skin" ? 2 : 0.5, () => ({ code: "why.sweat" }));
   if (performance.water === "rain" && usesGlue) ask(0.5, () => ({ code: "why.rainOnTape" }));
-  if (performance.water === "wading" && usesGlue) ask(1, () => ({ code: "why.waterOnTape" }));
+  if ((performance.water === "wading" || performance.water === "swimming") && usesGlue)
+    ask(1, () => ({ code: "why.waterOnTape" }));
   if (placement.surface === "skin" && usesGlue) {
     if (person.hairyChest === "yes") fire(1.6, () => ({ code: "why.hairyChest" }));
     if (person.hairyChest === "unknown") fire(0.2, () => ({ code: "why.hairUnknown" }));

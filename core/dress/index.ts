@@ -2,7 +2,7 @@
  * Where on a dressed person a lavalier goes and how: candidates, the rules of the trade with their weights, sound at the
  * place, rustle, what shows, recipe and pack.
  */
-export { ACCESSORIES, ACCESSORY_FACTS, type Accessory } from "./accessories";
+export { ACCESSORIES, ACCESSORY_FACTS, COLOURED, SIDED, type Accessory } from "./accessories";
 export {
   Aims,
   CRITERIA,
@@ -24,7 +24,7 @@ export { exampleInput } from "./exampleInput";
 export { explain, schoolReasons, worseThan, type CriterionReason } from "./explain";
 export { FABRICS, FABRIC_IDS } from "./fabrics";
 export { GARMENTS, GARMENT_IDS } from "./garments";
-export type { Shape } from "./garment";
+export type { Closure, Shape } from "./garment";
 export { DIRECTIONS, directionsBetween, headDirections } from "./headDirections";
 export { type Judged, type Step, stepOf } from "./judgement";
 export { NECKLINES, NECKLINE_IDS } from "./necklines";
@@ -32,10 +32,12 @@ export { cautionsOf, type Option } from "./options";
 export {
   FIRST_PERFORMANCE,
   FITS,
+  HAIRS,
   HeightM,
   INTRUSIONS,
   INTRUSION_NAMES,
   Layer,
+  LOWERS,
   MAX_LAYERS,
   OPENINGS,
   Outfit,
@@ -46,14 +48,17 @@ export {
   type Answer,
   type Facing,
   type Fit,
+  type Hair,
   type Intrusion,
+  type Lower,
   type Opening,
   type Shade,
   type Shot,
+  type Side,
   type Voice,
   type Water,
 } from "./outfit";
-export { EXTENSION_M, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
+export { EXTENSION_M, LOWER_FACTS, lowerOf, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
 export {
   SCHOOL_POINTS,
   candidateOf,

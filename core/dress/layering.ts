@@ -48,3 +48,7 @@ export function accessoryLossesDb(outfit: Outfit, zone: Zone | "head"): OctaveLe
     .filter((accessory) => ACCESSORY_FACTS[accessory].over.includes(zone))
     .map((accessory) => CLOTH_LOSS_DB[ACCESSORY_FACTS[accessory].loss]);
 }
+
+/** Lowest point of the neckline that a layer has, m below the notch at 1.75 m; 0 without a layer. */
+export const necklineDropAt = ({ layers }: Outfit, layer: number | null): number =>
+  layer === null ? 0 : NECKLINES[layers[layer]!.neckline].dropM;

@@ -38,7 +38,7 @@ export function siteGain(hearing: Hearing, heightM: number, turnDeg: number, cov
   const straight = seenFromMouth(turnedMouth(heightM, 0), rest);
   const seen = seenFromMouth(turnedMouth(heightM, turnDeg), site.ridesOnHead ? turnWithHead(rest, turnDeg) : rest);
   const spreadDb = 20 * Math.log10(1 / seen.distanceM);
-  const colour = siteColourDb(site);
+  const colour = siteColourDb(site, hearing.necklineDropM);
   const facing = mouthDirectivityDb(seen.offAxisDeg);
   const facingStraight = mouthDirectivityDb(straight.offAxisDeg);
   return {

@@ -1,4 +1,5 @@
 import type { Message } from "../message";
+import type { Closure } from "./garment";
 import type { Port, Surface } from "./mounts";
 
 /** Where a capsule goes: a site, on or in what, by name. */
@@ -6,6 +7,8 @@ export interface Spot {
   site: string;
   surface: Surface;
   cloth: { fabric: string; garment: string } | null;
+  /** What closes the front whose edge it is at. */
+  closure: Closure | null;
   port: Port;
 }
 
@@ -59,6 +62,30 @@ export type DressCatalogue = {
   "no.pinThrough": { fabric: string };
   "no.tapeOn": { fabric: string };
   "no.protective": { garment: string };
+  "no.under": { what: string };
+  "no.floods": object;
+  "no.wetCloth": object;
+  "no.hair": object;
+  "no.shortHair": object;
+  "no.hairCovered": { by: string };
+  "no.cravat": object;
+  "no.headscarf": object;
+  "no.turban": object;
+  "no.crown": object;
+  "no.hood": object;
+  "no.onTheBack": { what: string };
+  "no.leansBack": object;
+  "no.wheelchair": object;
+  "caution.bodyRadio": object;
+  "caution.mask": object;
+  "caution.hearing": object;
+  "caution.child": object;
+  "caution.water": object;
+  "caution.cords": object;
+  "wish.refused": { place: string; because: DressMessage };
+  "wish.beyondConsent": { place: string };
+  "wish.supply": { place: string; supply: string };
+  "wish.short": { place: string; byM: number; extensions: number; extensionM: number };
   "caution.headgear": object;
   "caution.skin": object;
   "caution.pin": object;
@@ -85,6 +112,8 @@ export type DressCatalogue = {
   "antenna.upArm": object;
   "antenna.downOutward": object;
   "antenna.upLeg": object;
+  "antenna.offMetal": object;
+  "antenna.inHat": object;
   "no.plainSight": object;
   "cannot.straplessLapels": { garment: string };
   "cannot.closedLapels": { garment: string };
@@ -117,6 +146,12 @@ export type DressCatalogue = {
   "help.hairOff": object;
   "help.bagOff": object;
   "help.toolBeltOff": object;
+  "help.rucksackOff": object;
+  "help.chestStrapOff": object;
+  "help.cravatOff": object;
+  "help.stethoscopeOff": object;
+  "help.earringsOff": object;
+  "help.veilBack": object;
   "make.clip": object;
   "make.triangles": object;
   "make.pinned": object;
@@ -147,6 +182,7 @@ export type DressCatalogue = {
   "step.tapeRun": object;
   "step.bagPack": object;
   "step.leastSensitive": object;
+  "step.tieUp": object;
   "step.live": object;
   "step.place": Spot;
   "step.loop": { loopM: number; slackM: number };

@@ -1,11 +1,11 @@
-import type { DressMessage } from "./messages";
+import { bareDress, type DressMessage } from "./messages";
 import { ACCESSORY_FACTS } from "./accessories";
 import { findAnchors, type Placement } from "./anchors";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import { MOUNT_IDS, MOUNTS, PORTS, type Mount, type Port } from "./mounts";
 import type { DressInput } from "./dressInput";
-import type { Intrusion, Outfit } from "./outfit";
+import { ACTION_FACTS, type Intrusion, type Outfit, type Performance, type Person } from "./outfit";
 import { SITE_IDS, SITES, type Site } from "./sites";
 import { SUPPLIES } from "./supplies";
 
@@ -48,11 +48,13 @@ export function mountRefusal(site: Site, placement: Placement, mount: Mount, inp
   if (placement.surface === "skin" && mount.usesAdhesive !== "none") {
     if (person.tapeAllergy === "yes") return { code: "no.allergic" };
     if (performance.sweats) return { code: "no.sweatingSkin" };
-    if (performance.water === "wading") return { code: "no.wetSkin" };
+    if (isInWater(performance)) return { code: "no.wetSkin" };
   }
   const layer = placement.layer === null ? null : outfit.layers[placement.layer]!;
   if (!layer) return null;
   const { isSealed, name } = FABRICS[layer.fabric];
+  if (isInWater(performance) && mount.usesAdhesive === "cloth" && site.zone === "midChest")
+    return { code: "no.wetCloth" };
   if (mount.id === "pinned") {
     if (placement.layer === 0) return { code: "no.pinOnSkin" };
     if (isSealed || GARMENTS[layer.garment].isWatertight) return { code: "no.pinThrough", fabric: name };
@@ -62,11 +64,22 @@ export function mountRefusal(site: Site, placement: Placement, mount: Mount, inp
   return null;
 }
 
+const isInWater = ({ water }: Performance) => water === "wading" || water === "swimming";
+
 /** Why nothing may be fixed to this, or null: what saves lives is not ours to alter. */
-function protectiveRefusal({ layer }: Placement, input: DressInput): DressMessage | null {
-  if (layer === null) return null;
-  const garment = GARMENTS[input.outfit.layers[layer]!.garment];
-  return garment.isProtective ? { code: "no.protective", garment: garment.name } : null;
+function protectiveRefusal({ layer, covers }: Placement, { outfit }: DressInput): DressMessage | null {
+  const garmentAt = (index: number) => GARMENTS[outfit.layers[index]!.garment];
+  if (layer !== null && garmentAt(layer).isProtective) return { code: "no.protective", garment: garmentAt(layer).name };
+  const above = covers.map(garmentAt).find(({ barsBelow }) => barsBelow);
+  return above ? { code: "no.under", what: above.name } : null;
+}
+
+/** Why nothing may be at a place, whatever it is fixed to: what is worn lies on it, or water covers it. Common practice. */
+function zoneRefusal({ zone }: Site, { outfit, performance }: DressInput): DressMessage | null {
+  if (zone === "head") return null;
+  const [over] = outfit.accessories.filter((worn) => ACCESSORY_FACTS[worn].bars.includes(zone));
+  if (over) return { code: "no.under", what: ACCESSORY_FACTS[over].name };
+  return performance.water === "swimming" ? { code: "no.floods" } : null;
 }
 
 export interface Search {
@@ -80,10 +93,10 @@ export function findPlaces(input: DressInput): Search {
   const refusals: Refusal[] = [];
   for (const id of SITE_IDS) {
     const site = SITES[id];
-    const { placements, reasons } = findAnchors(site, input.outfit);
+    const { placements, reasons } = findAnchors(site, input.outfit, input.person.hair);
     for (const reason of reasons) refusals.push({ site, placement: null, mount: null, reason });
     for (const placement of placements) {
-      const barred = protectiveRefusal(placement, input);
+      const barred = zoneRefusal(site, input) ?? protectiveRefusal(placement, input);
       if (barred) {
         refusals.push({ site, placement, mount: null, reason: barred });
         continue;
@@ -114,10 +127,25 @@ export function cautionsOf({ site, placement, mount }: Option): DressMessage[] {
 }
 
 /** What is said wherever something is worn that protects: never in its way, whatever the place. Common practice. */
-export function safetyCautions({ layers, accessories }: Outfit): DressMessage[] {
+export function safetyCautions(
+  { layers, accessories }: Outfit,
+  performance: Performance,
+  person: Person,
+): DressMessage[] {
   const names = [
     ...layers.flatMap(({ garment }) => (GARMENTS[garment].isProtective ? [GARMENTS[garment].name] : [])),
     ...accessories.flatMap((worn) => (ACCESSORY_FACTS[worn].isProtective ? [ACCESSORY_FACTS[worn].name] : [])),
   ];
-  return names.length > 0 ? [{ code: "caution.protective", names }] : [];
+  const said: DressMessage[] = names.length > 0 ? [{ code: "caution.protective", names }] : [];
+  for (const worn of accessories) {
+    const { caution } = ACCESSORY_FACTS[worn];
+    if (caution && !said.some(({ code }) => code === caution)) said.push(bareDress(caution));
+  }
+  if (person.isChild ?? person.heightM < CHILD_BELOW_M) said.push({ code: "caution.child" });
+  if (performance.water === "wading" || performance.water === "swimming") said.push({ code: "caution.water" });
+  if (ACTION_FACTS[performance.action].pulls >= 1.5) said.push({ code: "caution.cords" });
+  return said;
 }
+
+/** Taken for a child while nobody has said, m. An estimate. */
+const CHILD_BELOW_M = 1.4;

@@ -3,7 +3,7 @@ import type { Static } from "@sinclair/typebox";
 import { type CapsuleColour, Lav } from "../devices";
 import { oneOf } from "../schema";
 import { EFFORTS } from "../voice";
-import { ACCESSORIES } from "./accessories";
+import { ACCESSORIES, COLOURED, SIDED } from "./accessories";
 import { FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
 import { NECKLINE_IDS } from "./necklines";
@@ -13,10 +13,13 @@ export const OPENINGS = ["closed", "partlyOpen", "open"] as const;
 export const PATTERNS = ["plain", "patterned"] as const;
 export const SHADES = ["white", "light", "skin", "bright", "dark", "black"] as const;
 export const FACINGS = ["camera", "left", "right", "round"] as const;
-export const ACTIONS = ["sitting", "walking", "running", "stunt"] as const;
+export const ACTIONS = ["sitting", "walking", "running", "stunt", "lying", "wheelchair", "dancing", "riding"] as const;
 export const SHOTS = ["close", "medium", "wide"] as const;
-export const WATERS = ["dry", "rain", "wading"] as const;
+export const WATERS = ["dry", "rain", "wading", "near", "swimming"] as const;
 export const ANSWERS = ["unknown", "no", "yes"] as const;
+export const SIDES = ["left", "right"] as const;
+export const HAIRS = ["unknown", "bald", "short", "loose", "tied", "wig"] as const;
+export const LOWERS = ["trousers", "shorts", "skirt", "kilt", "tights", "trunks", "bare"] as const;
 export const VOICES = ["unknown", "deep", "middle", "light"] as const;
 
 export type Fit = (typeof FITS)[number];
@@ -28,6 +31,9 @@ export type Shot = (typeof SHOTS)[number];
 export type Water = (typeof WATERS)[number];
 export type Answer = (typeof ANSWERS)[number];
 export type Voice = (typeof VOICES)[number];
+export type Side = (typeof SIDES)[number];
+export type Hair = (typeof HAIRS)[number];
+export type Lower = (typeof LOWERS)[number];
 
 const strict = { additionalProperties: false } as const;
 
@@ -49,11 +55,21 @@ export type Layer = Static<typeof Layer>;
 
 export const MAX_LAYERS = 6;
 
+/** A member for each of these names. */
+const eachOf = <Name extends string, Member>(names: readonly Name[], member: () => Member) =>
+  Object.fromEntries(names.map((name) => [name, member()])) as Record<Name, Member>;
+
 /** What somebody wears, innermost layer first. */
 export const Outfit = Type.Object(
   {
     layers: Type.Array(Layer, { minItems: 1, maxItems: MAX_LAYERS, title: "Layers" }),
     accessories: Type.Array(oneOf(ACCESSORIES, "Accessory"), { maxItems: ACCESSORIES.length, uniqueItems: true }),
+    /** Below the waist; left out: trousers, or nothing where a garment clothes the whole body. */
+    lower: Type.Optional(oneOf(LOWERS, "Below the waist")),
+    /** On which side of the wearer something is worn; left out: not known, so both count. */
+    sides: Type.Optional(Type.Partial(Type.Object(eachOf(SIDED, () => oneOf(SIDES, "Side"))), strict)),
+    /** What colour something is; left out: dark. */
+    colours: Type.Optional(Type.Partial(Type.Object(eachOf(COLOURED, () => oneOf(SHADES, "Colour"))), strict)),
   },
   strict,
 );
@@ -85,6 +101,10 @@ export const Person = Type.Object(
     voice: oneOf(VOICES, "Voice"),
     tapeAllergy: oneOf(ANSWERS, "Allergy to tape"),
     hairyChest: oneOf(ANSWERS, "Hair on the chest"),
+    /** On the head; left out: not known. */
+    hair: Type.Optional(oneOf(HAIRS, "Hair")),
+    /** Under age: a guardian is asked and stays. */
+    isChild: Type.Optional(Type.Boolean({ title: "A child" })),
   },
   strict,
 );
@@ -140,3 +160,28 @@ export const CAPSULE_FOR_SHADE: Record<Shade, CapsuleColour> = {
 /** What of the microphone decides where it can go: a part of its data sheet. */
 export const Capsule = Type.Pick(Lav, ["leadM", "diameterMm", "maxSplDb", "colours"], strict);
 export type Capsule = Static<typeof Capsule>;
+
+interface ActionRow {
+  /** How much it pulls at a mount, and how much it shakes cloth and cable, steps. Common practice. */
+  pulls: number;
+  shakes: number;
+  says: "why.walking" | "why.running" | "why.stunts" | "why.dancing" | "why.riding" | null;
+  /** Leans on the back: nothing hard lies there. */
+  leansBack: boolean;
+  /** Sits on what is in a back pocket. */
+  sitsOn: boolean;
+}
+
+const still = { pulls: 0.3, shakes: 0, says: null, leansBack: false, sitsOn: true } as const;
+
+/** What each way of moving does. Common practice. */
+export const ACTION_FACTS: Record<Action, ActionRow> = {
+  sitting: still,
+  walking: { ...still, pulls: 0.9, shakes: 0.5, says: "why.walking", sitsOn: false },
+  running: { ...still, pulls: 1.9, shakes: 1.2, says: "why.running", sitsOn: false },
+  stunt: { ...still, pulls: 2.8, shakes: 1.8, says: "why.stunts", sitsOn: false },
+  lying: { ...still, leansBack: true },
+  wheelchair: { ...still, pulls: 0.5, leansBack: true },
+  dancing: { ...still, pulls: 2, shakes: 1.2, says: "why.dancing", sitsOn: false },
+  riding: { ...still, pulls: 1.7, shakes: 1.2, says: "why.riding" },
+};

@@ -1,7 +1,8 @@
 import type { AntennaCode, DressMessage } from "./messages";
 import { type CablePlan, PACK_PLACE_IDS, type PackPlaceId, planCable, type Point } from "../body";
 import { GARMENTS } from "./garments";
-import type { Intrusion, Outfit, Performance } from "./outfit";
+import { ACCESSORY_FACTS } from "./accessories";
+import { ACTION_FACTS, type Intrusion, type Lower, type Outfit, type Performance } from "./outfit";
 import type { Site } from "./sites";
 import type { SupplyId } from "./supplies";
 
@@ -81,6 +82,50 @@ export const PACK_PLACES: Record<PackPlaceId, Row> = {
     bother: 2.5,
     antenna: "antenna.upLeg",
   },
+  waistSide: {
+    name: "waistband, at the side",
+    needs: [],
+    intrusion: 0,
+    minutes: 1,
+    bother: 1.1,
+    antenna: "antenna.upright",
+  },
+  wheelchair: {
+    name: "pouch on the wheelchair",
+    needs: ["pouch"],
+    intrusion: 0,
+    minutes: 2,
+    bother: 0.3,
+    antenna: "antenna.offMetal",
+  },
+  underHat: {
+    name: "under the hat or wig",
+    needs: ["band"],
+    intrusion: 2,
+    minutes: 6,
+    bother: 3.5,
+    antenna: "antenna.inHat",
+  },
+};
+
+interface LowerRow {
+  name: string;
+  /** A pack hangs on it. */
+  hasWaistband: boolean;
+  hasPockets: boolean;
+  /** Loose cloth hides a band round the thigh. */
+  hidesThigh: boolean;
+}
+
+/** What is worn below the waist, and what of a pack it carries or hides. Common practice. */
+export const LOWER_FACTS: Record<Lower, LowerRow> = {
+  trousers: { name: "trousers", hasWaistband: true, hasPockets: true, hidesThigh: false },
+  shorts: { name: "shorts", hasWaistband: true, hasPockets: true, hidesThigh: false },
+  skirt: { name: "skirt", hasWaistband: true, hasPockets: false, hidesThigh: true },
+  kilt: { name: "kilt", hasWaistband: true, hasPockets: false, hidesThigh: true },
+  tights: { name: "tights or leggings", hasWaistband: true, hasPockets: false, hidesThigh: false },
+  trunks: { name: "swimming trunks", hasWaistband: false, hasPockets: false, hidesThigh: false },
+  bare: { name: "bare legs", hasWaistband: false, hasPockets: false, hidesThigh: false },
 };
 
 /** Length that an extension lead adds, m. Common practice. */
@@ -91,9 +136,46 @@ const OUT_OF_REACH_BOTHER = 6;
 
 const garmentsOf = (outfit: Outfit) => outfit.layers.map((layer) => GARMENTS[layer.garment]);
 
-/** Whether what is worn below is trousers that can hold something: no dress, no closed suit. */
+/** What is worn below the waist: as told; else trousers, or nothing of its own under what clothes the whole body. */
+export function lowerOf(outfit: Outfit): Lower | null {
+  return outfit.lower ?? (garmentsOf(outfit).some((garment) => garment.isWhole) ? null : "trousers");
+}
+
+/** Whether what is worn below has a waistband that can hold something. */
 function hasWaistband(outfit: Outfit): boolean {
-  return !garmentsOf(outfit).some((garment) => garment.isWhole);
+  const lower = lowerOf(outfit);
+  return lower !== null && LOWER_FACTS[lower].hasWaistband;
+}
+
+function hasPockets(outfit: Outfit): boolean {
+  const lower = lowerOf(outfit);
+  return lower !== null && LOWER_FACTS[lower].hasPockets;
+}
+
+/** Whether a long garment or a skirt hides what is round the thigh. */
+function hidesThigh(outfit: Outfit): boolean {
+  const lower = lowerOf(outfit);
+  const isUnderLong = outfit.layers.some(
+    (layer) =>
+      GARMENTS[layer.garment].hemShare < 0.4 && GARMENTS[layer.garment].shape !== "bib" && layer.fit !== "tight",
+  );
+  return isUnderLong || (lower !== null && LOWER_FACTS[lower].hidesThigh);
+}
+
+/** Cloth to the waist that a band at the small of the back is hidden by. */
+const coversBack = (outfit: Outfit) =>
+  garmentsOf(outfit).some(
+    ({ hemShare, covers, shape }) =>
+      hemShare <= 0.6 &&
+      covers.length > 0 &&
+      (shape === "top" || shape === "wrap" || (shape === "tube" && hemShare < 0.4)),
+  );
+
+/** Why nothing hard may lie on the back, or null. Common practice. */
+function backRefusal(outfit: Outfit, { action }: Performance): DressMessage | null {
+  const [leaning] = outfit.accessories.filter((worn) => ACCESSORY_FACTS[worn].isOnBack);
+  if (leaning) return { code: "no.onTheBack", what: ACCESSORY_FACTS[leaning].name };
+  return ACTION_FACTS[action].leansBack ? { code: "no.leansBack" } : null;
 }
 
 /** Why a pack cannot be carried at a place in this outfit and action, or null when it can. Common practice. */
@@ -101,15 +183,27 @@ export function packRefusal(place: PackPlaceId, outfit: Outfit, performance: Per
   const garments = garmentsOf(outfit);
   const isWading = performance.water === "wading";
   switch (place) {
-    case "waistBack":
+    case "waistBack": {
+      const onBack = backRefusal(outfit, performance);
+      if (onBack) return onBack;
+      if (!hasWaistband(outfit)) return { code: "no.waistband" };
+      if (outfit.accessories.includes("toolBelt")) return { code: "no.toolBelt" };
+      return garments.some((garment) => garment.shape === "harness") ? { code: "no.harness" } : null;
+    }
+    case "waistSide":
       if (!hasWaistband(outfit)) return { code: "no.waistband" };
       if (outfit.accessories.includes("toolBelt")) return { code: "no.toolBelt" };
       return garments.some((garment) => garment.shape === "harness") ? { code: "no.harness" } : null;
     case "smallOfBack":
-      return null;
+      if (isWading || performance.water === "swimming") return { code: "no.underWater" };
+      return backRefusal(outfit, performance) ?? (coversBack(outfit) ? null : { code: "no.nothingHides" });
+    case "wheelchair":
+      return performance.action === "wheelchair" ? null : { code: "no.wheelchair" };
+    case "underHat":
+      return outfit.accessories.some((worn) => worn === "hat" || worn === "turban") ? null : { code: "no.hat" };
     case "backPocket":
-      if (performance.action === "sitting") return { code: "no.sitOnIt" };
-      return hasWaistband(outfit) || garments.some((garment) => garment.isWhole && garment.hasPocket)
+      if (ACTION_FACTS[performance.action].sitsOn) return { code: "no.sitOnIt" };
+      return hasPockets(outfit) || garments.some((garment) => garment.isWhole && garment.hasPocket)
         ? null
         : { code: "no.backPocket" };
     case "innerPocket":
@@ -119,14 +213,15 @@ export function packRefusal(place: PackPlaceId, outfit: Outfit, performance: Per
     case "upperArm":
       return garments.some((garment) => garment.sleeves !== "none") ? null : { code: "no.bareArms" };
     case "thigh":
-      if (isWading) return { code: "no.underWater" };
-      return hasWaistband(outfit) || garments.some((garment) => garment.isWatertight) ? { code: "no.useWaist" } : null;
+      if (isWading || performance.water === "swimming") return { code: "no.underWater" };
+      if (!hidesThigh(outfit)) return { code: hasWaistband(outfit) ? "no.useWaist" : "no.nothingHides" };
+      return garments.some((garment) => garment.isWatertight) ? { code: "no.useWaist" } : null;
     case "ankle":
-      if (isWading) return { code: "no.underWater" };
+      if (isWading || performance.water === "swimming") return { code: "no.underWater" };
       if (performance.action !== "sitting") return { code: "no.worksLoose" };
-      return garments.some((garment) => garment.isWhole && garment.hemShare > 0.06)
-        ? { code: "no.nothingHides" }
-        : null;
+      return lowerOf(outfit) === "trousers" || garments.some(({ isWhole, hemShare }) => isWhole && hemShare <= 0.06)
+        ? null
+        : { code: "no.nothingHides" };
   }
 }
 

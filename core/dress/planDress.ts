@@ -6,11 +6,11 @@ import { isChoice, type Choice } from "./choice";
 import { CLOTH_LOSS_DB, FABRICS } from "./fabrics";
 import { hearSite, loudestPeakDb, underCover, type SiteSound } from "./hearing";
 import { holdingRules } from "./holding";
+import { differentFirst, ideaOf } from "./ideas";
 import { costOf, sumSteps, type Fire } from "./judgement";
-import { accessoryLossesDb } from "./layering";
+import { accessoryLossesDb, necklineDropAt } from "./layering";
 import { siteGain } from "./levelAtSite";
 import type { Mount } from "./mounts";
-import { NECKLINES } from "./necklines";
 import { findPlaces, intrusionOf, type MountedPlace, type Option, type Refusal } from "./options";
 import type { DressInput } from "./dressInput";
 import type { Intrusion } from "./outfit";
@@ -114,9 +114,6 @@ function coverOf(site: Site, placement: Placement, facts: SceneFacts): OctaveLev
   );
 }
 
-const necklineDropOf = (placement: Placement, facts: SceneFacts): number =>
-  placement.layer === null ? 0 : NECKLINES[facts.input.outfit.layers[placement.layer]!.neckline].dropM;
-
 /** Rules behind a judged criterion of a candidate: for its cost and, in words, for whoever asks. */
 export function rulesOf(candidate: RuleContext & { colourDb: OctaveLevels }) {
   return {
@@ -171,7 +168,7 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
   const { input } = facts;
   const windCover = windCoverFor(placement, facts);
   const clothDb = addOctaves(coverOf(site, placement, facts), WIND_COVERS[windCover].lossDb);
-  const siteDb = siteColourDb(site);
+  const siteDb = siteColourDb(site, necklineDropAt(input.outfit, placement.layer));
   const intrusion = intrusionOf(site, placement);
   const pack = at.packs[0] ?? null;
   const packBother = pack === null || !pack.isInReach ? 1.5 : pack.needsExtension ? 0.4 : 0;
@@ -182,7 +179,7 @@ function evaluatePlace(place: MountedPlace, facts: SceneFacts, at: PlaceSound): 
     site.zone === "head" &&
     !facts.isInHood &&
     placement.behind !== "openHelmet" &&
-    input.performance.water === "dry" &&
+    (input.performance.water === "dry" || input.performance.water === "near") &&
     !hasHairdresser(input.aims);
   const seenShare = input.performance.mayBeSeen ? (site.zone === "head" ? SEEN_SHARE_ON_HEAD : SEEN_SHARE) : 1;
   return place.mounts.flatMap((mount) => {
@@ -250,6 +247,15 @@ export function byRank(one: Candidate, other: Candidate): number {
   );
 }
 
+/** Places by rank, answers of different kinds ahead; never one that was not agreed to, a last resort, or one that is struck. */
+function inOrder<Place extends Pick<RankedPlace, "site" | "placement" | "best">>(ranked: readonly Place[]): Place[] {
+  return differentFirst(
+    ranked,
+    ({ site, placement }) => ideaOf(site, placement),
+    ({ best }) => !best.isBeyondConsent && !best.isLastResort && !best.isStruck,
+  );
+}
+
 /** Says why nothing at a site is possible: its own reason, or the first refusal of a mount or of being seen. */
 function ruledOutSites(refusals: readonly Refusal[], possible: ReadonlySet<SiteId>): RuledOut[] {
   const bySite = new Map<SiteId, Refusal>();
@@ -277,7 +283,7 @@ export function planDress(input: DressInput): DressPlan {
   const groups: { place: MountedPlace; candidates: Candidate[] }[] = [];
   let evaluated = 0;
   for (const place of search.places) {
-    const all = evaluatePlace(place, facts, soundAt(place.site, necklineDropOf(place.placement, facts)));
+    const all = evaluatePlace(place, facts, soundAt(place.site, necklineDropAt(input.outfit, place.placement.layer)));
     evaluated += all.length;
     const candidates = isHidden ? all.filter((each) => each.costs[unseenAt]! < SEEN_FROM) : all;
     if (candidates.length > 0) groups.push({ place, candidates });
@@ -298,7 +304,7 @@ export function planDress(input: DressInput): DressPlan {
     .sort((one, other) => byRank(one.best, other.best));
   return {
     facts,
-    places,
+    places: inOrder(places),
     ruledOut: ruledOutSites(refusals, new Set(places.map((place) => place.site.id))),
     refusals,
     considered: evaluated + search.refusals.length,
@@ -344,14 +350,18 @@ export function reweigh(plan: DressPlan, aims: Aims): DressPlan {
       return { site, placement, best: weighed[0]!, ways: weighed };
     })
     .sort((one, other) => byRank(one.best, other.best));
-  return { ...plan, facts: { ...plan.facts, input: { ...plan.facts.input, aims } }, places };
+  return { ...plan, facts: { ...plan.facts, input: { ...plan.facts.input, aims } }, places: inOrder(places) };
 }
 
 /** Order of the places under other weights, as ranks from 1: what a move of the weights has changed. */
-export function ranksUnder({ places }: DressPlan, weights: Weights): Map<RankedPlace, number> {
-  const keyed = places.map((place) => ({ place, best: { ...place.best, points: pointsUnder(place.best, weights) } }));
+export function ranksUnder(plan: DressPlan, weights: Weights): Map<RankedPlace, number> {
+  const keyed = plan.places.map((place) => ({
+    place,
+    best: { ...place.best, points: pointsUnder(place.best, weights) },
+  }));
   keyed.sort((one, other) => byRank(one.best, other.best));
-  return new Map(keyed.map(({ place }, index) => [place, index + 1]));
+  const places = keyed.map(({ place, best }) => ({ ...place, best, place }));
+  return new Map(inOrder(places).map(({ place }, index) => [place, index + 1]));
 }
 
 /** Level of the usual voice at a candidate with the head at any turn (±75°): by octave and overall, dB SPL. */

@@ -1,5 +1,7 @@
 import * as Type from "@sinclair/typebox";
 import { storedMessage, type StoredCatalogue } from "../message";
+import { oneOf } from "../schema";
+import { CLOSURES } from "./garment";
 
 const Figure = Type.Number({ minimum: -1e6, maximum: 1e6 });
 const Name = Type.String({ maxLength: 120 });
@@ -34,6 +36,26 @@ const REASONS = {
   "why.harnessCreaks": {},
   "why.edgeCrosses": { garment: Name },
   "why.handsOnChest": {},
+  "why.creaks": { fabric: Name, garment: Name },
+  "why.closure": { closure: oneOf(CLOSURES, "Closure"), garment: Name },
+  "why.dancing": {},
+  "why.riding": {},
+  "why.rucksack": {},
+  "why.babyCarrier": {},
+  "why.cravat": {},
+  "why.braces": {},
+  "why.medals": {},
+  "why.stethoscope": {},
+  "why.bodyRadio": {},
+  "why.earrings": {},
+  "why.veil": {},
+  "why.chairHarness": {},
+  "why.sipStraw": {},
+  "why.cravatFolds": {},
+  "why.headscarfDrape": {},
+  "why.turbanFolds": {},
+  "why.inCrown": {},
+  "why.hoodEdge": {},
   "why.walking": {},
   "why.running": {},
   "why.stunts": {},

@@ -1,15 +1,18 @@
 import { bareDress, type DressMessage, type Spot } from "./messages";
-import { CAPSULE_SLACK_M, LOOP_DIAMETER_M, PACK_SLACK_M } from "../body";
+import { CAPSULE_SLACK_M, LOOP_DIAMETER_M, PACK_SLACK_M, planCable } from "../body";
 import { FABRICS } from "./fabrics";
 import { GARMENTS } from "./garments";
 import type { MountId, Port } from "./mounts";
 import { cautionsOf, safetyCautions } from "./options";
-import { CAPSULE_FOR_SHADE, INTRUSION_NAMES } from "./outfit";
+import { ACTION_FACTS, CAPSULE_FOR_SHADE, INTRUSION_NAMES } from "./outfit";
 import type { CapsuleColour } from "../devices";
-import { EXTENSION_M, PACK_PLACES } from "./packPlaces";
+import { necklineDropAt } from "./layering";
+import { EXTENSION_M, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
 import { minutesOf, type Candidate, type DressPlan } from "./planDress";
 import { ACCESSORY_FACTS } from "./accessories";
 import { removableAt } from "./rustle";
+import { sitePoint } from "./sites";
+import { besideCapsule } from "./besideCapsule";
 import { SUPPLIES, type SupplyId } from "./supplies";
 
 export interface Material {
@@ -31,6 +34,8 @@ export interface Recipe {
   minutes: number;
   takingOff: readonly DressMessage[];
   cautions: readonly DressMessage[];
+  /** Why the pack is not where it was wished, and what that would need; null where it is, or nobody wished. */
+  wish: DressMessage | null;
 }
 
 /** One strip of a triangle, cm; a loop's tie; an anchor; a strip over the lead. Common practice: 7–8 cm a triangle. */
@@ -118,14 +123,16 @@ function spotOf({ site, placement, port }: Candidate, plan: DressPlan): Spot {
   return {
     ...{ site: site.name, surface: placement.surface, port },
     cloth: layer && { fabric: FABRICS[layer.fabric].name, garment: GARMENTS[layer.garment].name },
+    closure: layer && site.anchor === "placket" ? GARMENTS[layer.garment].closure : null,
   };
 }
 
 function capsuleOf(candidate: Candidate, plan: DressPlan): Recipe["capsule"] {
   const { capsule, outfit } = plan.facts.input;
   const { placement, port, site } = candidate;
-  const next = site.zone === "head" ? null : outfit.layers[placement.layer ?? placement.covers[0] ?? 0]!;
-  const colour: CapsuleColour = next ? CAPSULE_FOR_SHADE[next.shade] : placement.surface === "hair" ? "black" : "beige";
+  const isBeige =
+    site.zone === "head" && placement.surface === "headwear" && besideCapsule(outfit, placement).shade === "dark";
+  const colour: CapsuleColour = isBeige ? "beige" : CAPSULE_FOR_SHADE[besideCapsule(outfit, placement).shade];
   return { colour, isHeld: capsule.colours.includes(colour), port };
 }
 
@@ -228,6 +235,7 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
   }
   if (plan.facts.isInHood || candidate.overloadDb > -3) steps.push({ code: "step.leastSensitive" });
   if (!capsule.isHeld) steps.push({ code: "step.coverCapsule", colour: capsule.colour });
+  if (ACTION_FACTS[input.performance.action].pulls >= 1.5) steps.push({ code: "step.tieUp" });
   steps.push({ code: "step.live" });
   const packMinutes = pack ? PACK_PLACES[pack.place].minutes : 0;
   return {
@@ -237,7 +245,30 @@ export function recipeFor(candidate: Candidate, plan: DressPlan): Recipe {
     spareM: pack ? pack.cable.spareM : null,
     minutes: minutesOf(site, mount, packMinutes) + (windCover === "none" ? 0 : 1),
     takingOff: takingOffOf(candidate),
-    cautions: [...cautionsOf(candidate), ...safetyCautions(input.outfit)],
+    cautions: [...cautionsOf(candidate), ...safetyCautions(input.outfit, input.performance, input.person)],
+    wish: pack && wishedPack(candidate, plan, pack),
+  };
+}
+
+/** What is answered to a wish for a pack place that is not followed. */
+function wishedPack({ site }: Candidate, { facts }: DressPlan, pack: PackPlan): DressMessage | null {
+  const { input } = facts;
+  const { packPlace, outfit, performance } = input;
+  if (packPlace === null || packPlace === pack.place) return null;
+  const { name: place, intrusion, needs } = PACK_PLACES[packPlace];
+  const refusal = packRefusal(packPlace, outfit, performance);
+  if (refusal) return { code: "wish.refused", place, because: refusal };
+  if (intrusion > input.agreedTo) return { code: "wish.beyondConsent", place };
+  const missing = needs.find((supply) => !input.aims.supplies.includes(supply));
+  if (missing) return { code: "wish.supply", place, supply: SUPPLIES[missing].name };
+  const from = sitePoint(site, input.person.heightM, necklineDropAt(outfit, null));
+  const { spareM } = planCable(from, site.route, input.person.heightM, input.capsule.leadM, packPlace);
+  return {
+    code: "wish.short",
+    place,
+    byM: -spareM,
+    extensions: Math.ceil(-spareM / EXTENSION_M - 1e-9),
+    extensionM: EXTENSION_M,
   };
 }
 

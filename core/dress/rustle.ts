@@ -1,10 +1,15 @@
-import { ACCESSORY_FACTS, type Accessory } from "./accessories";
+import { ACCESSORY_FACTS, SIDED, type Accessory } from "./accessories";
 import { FABRICS } from "./fabrics";
+import type { Zone } from "./garment";
 import { GARMENTS } from "./garments";
 import { sumSteps, type Fire } from "./judgement";
 import { layerCovers } from "./layering";
+import { ACTION_FACTS, type Layer, type Outfit } from "./outfit";
 import { bare } from "./reasons";
 import type { RuleContext } from "./ruleContext";
+
+const isSided = (accessory: Accessory): accessory is (typeof SIDED)[number] =>
+  (SIDED as readonly Accessory[]).includes(accessory);
 
 /** A capsule of this width rustles as the rules say, mm; half of it is half the rustle. Common practice. */
 const USUAL_CAPSULE_MM = 6;
@@ -36,14 +41,17 @@ function clothRules({ facts, site, placement }: RuleContext, fire: Fire): void {
 /** What strikes or presses on a capsule: no mount eases it. Common practice. */
 function strikeRules({ facts, site, placement }: Pick<RuleContext, "facts" | "site" | "placement">, fire: Fire): void {
   const { outfit, performance } = facts.input;
-  accessoryRules(outfit.accessories, { site, placement }, true, fire);
+  accessoryRules(outfit, outfit.accessories, { site, placement }, true, fire);
   if (site.zone === "head") return;
   outfit.layers.forEach((layer, index) => {
-    if (GARMENTS[layer.garment].shape === "harness" && index !== placement.layer && site.zone === "lapels")
+    if (GARMENTS[layer.garment].shape === "harness" && index !== placement.layer && WEBBED.has(site.zone))
       fire(1.4, () => ({ code: "why.harnessCrosses" }));
   });
   if (performance.handsOnChest) fire(1.2, () => ({ code: "why.handsOnChest" }));
 }
+
+/** Where a harness lies: two straps over the shoulders, one across the chest. Common practice. */
+const WEBBED: ReadonlySet<Zone | "head"> = new Set(["lapels", "shoulders", "midChest"]);
 
 /** Struck this much, another place goes first, steps. Common practice. */
 const STRUCK_FROM = 0.5;
@@ -57,11 +65,12 @@ export const removableAt = ({ facts, site, placement }: Pick<RuleContext, "facts
   facts.input.outfit.accessories.filter(
     (worn) =>
       ACCESSORY_FACTS[worn].remedy !== null &&
-      sumSteps((fire) => accessoryRules([worn], { site, placement }, true, fire)) >= STRUCK_FROM,
+      sumSteps((fire) => accessoryRules(facts.input.outfit, [worn], { site, placement }, true, fire)) >= STRUCK_FROM,
   );
 
 /** What accessories do at a place; those that strike, or those that only rub. */
 function accessoryRules(
+  { sides }: Outfit,
   accessories: readonly Accessory[],
   { site, placement }: Pick<RuleContext, "site" | "placement">,
   isStriking: boolean,
@@ -73,31 +82,43 @@ function accessoryRules(
     const steps = touches[site.zone];
     if (steps === undefined || says === null) continue;
     if ((reach === "centre" && site.side !== 0) || (reach === "sides" && site.side === 0)) continue;
+    const side = isSided(accessory) ? sides?.[accessory] : undefined;
+    if (side !== undefined && site.side !== 0 && (side === "left") !== site.side < 0) continue;
     fire(steps, () => bare(says));
   }
 }
 
+/** A front that hangs open has an edge that swings. */
+const isHangingOpen = ({ garment, opening }: Layer) => GARMENTS[garment].opens && opening === "open";
+
 function wornRules({ facts, site, placement }: RuleContext, fire: Fire): void {
   const { outfit } = facts.input;
-  accessoryRules(outfit.accessories, { site, placement }, false, fire);
+  accessoryRules(outfit, outfit.accessories, { site, placement }, false, fire);
   if (site.zone === "head") return;
   outfit.layers.forEach((layer, index) => {
     const { shape, name, hasLapels } = GARMENTS[layer.garment];
-    if (shape === "harness" && index !== placement.layer && site.zone !== "lapels")
+    if (shape === "harness" && index !== placement.layer && !WEBBED.has(site.zone))
       fire(0.4, () => ({ code: "why.harnessCreaks" }));
     if (hasLapels && layer.hasLapels && site.anchor === "placket" && index > (placement.layer ?? -1))
       fire(0.7, () => ({ code: "why.edgeCrosses", garment: name }));
+    else if (isHangingOpen(layer) && index > (placement.layer ?? -1) && site.side === 0)
+      fire(0.3, () => ({ code: "why.edgeCrosses", garment: name }));
+    if (isHangingOpen(layer) && index > (placement.layer ?? -1) && FABRICS[layer.fabric].rub === 3)
+      fire(0.4, () => ({ code: "why.creaks", fabric: FABRICS[layer.fabric].name, garment: name }));
   });
+  if (site.anchor === "placket" && placement.layer !== null) {
+    const { closure, name } = GARMENTS[outfit.layers[placement.layer]!.garment];
+    if (closure !== "buttons") fire(0.4, () => ({ code: "why.closure", closure, garment: name }));
+  }
 }
 
 function movementRules({ facts, site }: RuleContext, fire: Fire): void {
   const { action } = facts.input.performance;
   const onHead = site.zone === "head" ? 0.4 : 1;
-  if (action === "walking") fire(0.5 * onHead, () => ({ code: "why.walking" }));
-  if (action === "running") fire(1.2 * onHead, () => ({ code: "why.running" }));
-  if (action === "stunt") fire(1.8 * onHead, () => ({ code: "why.stunts" }));
+  const { shakes, says } = ACTION_FACTS[action];
+  if (says) fire(shakes * onHead, () => bare(says));
   const isTie = site.anchor === "tieFront" || (site.anchor === "tieBehind" && site.id === "tieBehind");
-  if (isTie && action !== "sitting") fire(action === "walking" ? 0.6 : 1, () => ({ code: "why.tieSwings" }));
+  if (isTie && shakes > 0) fire(action === "walking" ? 0.6 : 1, () => ({ code: "why.tieSwings" }));
   if (site.anchor === "collar") fire(0.3, () => ({ code: "why.collarShifts" }));
   if (site.id === "tieKnot") fire(-0.3, () => ({ code: "why.tieKnot" }));
   if (site.anchor === "drape") fire(0.4, () => ({ code: "why.drapeSwings" }));

@@ -20,6 +20,11 @@ export type Anchor =
   | "breastPocket"
   | "hoodCord"
   | "scarf"
+  | "cravat"
+  | "headscarf"
+  | "turban"
+  | "crown"
+  | "hood"
   | "brooch"
   | "drape"
   | "hair"
@@ -41,8 +46,8 @@ interface Row {
   /** Above (+) or below (−) the breastbone notch, m, at 1.75 m height; null where the neckline decides. */
   aboveNotchM: number | null;
   ridesOnHead: boolean;
-  /** Share of the way from mid-chest colour (0) to under-the-chin colour (1); "head" has its own. */
-  throatShare: number | "head";
+  /** Share of the way from mid-chest colour (0) to under-the-chin colour (1); "head" has its own, an edge follows its depth. */
+  throatShare: number | "head" | "byDepth";
   route: CableRoute;
   /** Minutes it takes beyond the mount's own. An estimate. */
   minutes: number;
@@ -148,7 +153,7 @@ const ROWS = {
   },
   placket: {
     ...chest,
-    name: "Front edge, between buttons",
+    name: "Front edge",
     anchor: "placket",
     forwardM: 0.087,
     aboveNotchM: -0.11,
@@ -162,7 +167,7 @@ const ROWS = {
     zone: "upperChest",
     forwardM: 0.085,
     aboveNotchM: null,
-    throatShare: 0.45,
+    throatShare: "byDepth",
     route: "overShoulder",
     minutes: 0.5,
   },
@@ -191,11 +196,11 @@ const ROWS = {
   strapRight: { ...strap, ...right, name: "Right shoulder strap" },
   topEdge: {
     ...chest,
-    name: "Top edge of the dress, centre",
+    name: "Top edge, centre",
     anchor: "topEdge",
     forwardM: 0.083,
     aboveNotchM: null,
-    throatShare: 0.1,
+    throatShare: "byDepth",
     route: "frontToBack",
     minutes: 2,
   },
@@ -231,6 +236,42 @@ const ROWS = {
     throatShare: 0.45,
     route: "overShoulder",
   },
+  cravatFold: {
+    ...chest,
+    name: "In a fold of the cravat",
+    anchor: "cravat",
+    zone: "upperChest",
+    forwardM: 0.088,
+    aboveNotchM: -0.03,
+    throatShare: 0.5,
+    route: "overShoulder",
+  },
+  headscarfDrape: {
+    ...chest,
+    name: "Under the drape of the headscarf",
+    anchor: "headscarf",
+    zone: "upperChest",
+    forwardM: 0.09,
+    aboveNotchM: -0.06,
+    throatShare: 0.35,
+    route: "overShoulder",
+  },
+  hoodEdgeLeft: {
+    ...collar,
+    ...left,
+    name: "Inside the edge of the hood, left",
+    anchor: "hood",
+    aboveNotchM: 0.03,
+    throatShare: 0.7,
+  },
+  hoodEdgeRight: {
+    ...collar,
+    ...right,
+    name: "Inside the edge of the hood, right",
+    anchor: "hood",
+    aboveNotchM: 0.03,
+    throatShare: 0.7,
+  },
   brooch: { ...lapel, ...left, name: "Behind the brooch", anchor: "brooch", aboveNotchM: -0.1, minutes: 2 },
   drape: {
     ...chest,
@@ -263,6 +304,14 @@ const ROWS = {
   },
   hatBrim: { ...head, name: "Under the hat's brim", anchor: "hatBrim", forwardM: 0.13, aboveNotchM: 0.22 },
   capEdge: { ...head, name: "Edge of the cap, forehead", anchor: "capEdge", forwardM: 0.09, aboveNotchM: 0.22 },
+  turbanFold: {
+    ...head,
+    name: "In a fold of the turban, forehead",
+    anchor: "turban",
+    forwardM: 0.09,
+    aboveNotchM: 0.22,
+  },
+  crownFront: { ...head, name: "Inside the crown, at the front", anchor: "crown", forwardM: 0.09, aboveNotchM: 0.23 },
   spectacles: {
     ...head,
     ...right,
@@ -295,9 +344,19 @@ const MID_CHEST_COLOUR: OctaveLevels = [0, 1, 3, 4, -3, -7, -6];
 const UNDER_CHIN_COLOUR: OctaveLevels = [3, 3, 3, 0, -7, -13, -15];
 const HEAD_COLOUR: OctaveLevels = [0, 0, 0, 0, 1, 0, -2];
 
+/** An edge as deep as this below the notch has the colour of the chest, m at 1.75 m; at the notch it is about half the throat's. */
+const CHEST_COLOUR_FROM_M = 0.15;
+const SHARE_AT_NOTCH = 0.55;
+
+/** Share of the under-the-chin colour at a site; for an edge by how deep it lies below the notch, m. Estimates. */
+export function throatShareAt({ throatShare }: Pick<Row, "throatShare">, necklineDropM: number): number | "head" {
+  if (throatShare !== "byDepth") return throatShare;
+  return Math.max(0, Math.min(0.8, SHARE_AT_NOTCH * (1 - necklineDropM / CHEST_COLOUR_FROM_M)));
+}
+
 /** What the voice sounds like at a site, dB by octave re straight in front. Between the measured places: straight lines. */
-export function siteColourDb(site: Site): OctaveLevels {
-  const share = site.throatShare;
+export function siteColourDb(site: Site, necklineDropM = 0.02): OctaveLevels {
+  const share = throatShareAt(site, necklineDropM);
   if (share === "head") return HEAD_COLOUR;
   return mapOctaves((band) => MID_CHEST_COLOUR[band]! + (UNDER_CHIN_COLOUR[band]! - MID_CHEST_COLOUR[band]!) * share);
 }

@@ -1,6 +1,8 @@
 import type { OctaveLevels } from "../sound";
 import type { Fire } from "./judgement";
+import { necklineDropAt } from "./layering";
 import type { RuleContext } from "./ruleContext";
+import { throatShareAt } from "./sites";
 
 /** Loss of highs that any place on the chest has and every edit allows for, dB. Common practice. */
 const USUAL_DULL_DB = 3;
@@ -16,8 +18,9 @@ export function toneRules({ facts, site, mount, placement }: RuleContext, colour
   const { voice } = facts.input.person;
   const dull = dullnessDb(colourDb);
   fire(Math.max(0, (dull - USUAL_DULL_DB) / DB_PER_STEP), () => ({ code: "why.dull", dullDb: dull }));
-  const isMidChest = site.throatShare !== "head" && site.throatShare < 0.2;
-  const isAtThroat = site.throatShare !== "head" && site.throatShare > 0.5;
+  const share = throatShareAt(site, necklineDropAt(facts.input.outfit, placement.layer));
+  const isMidChest = share !== "head" && share < 0.2;
+  const isAtThroat = share !== "head" && share > 0.5;
   if (isMidChest && voice === "deep") fire(1, () => ({ code: "why.deepVoice" }));
   if (isMidChest && voice === "light") fire(-0.2, () => ({ code: "why.lightVoice" }));
   if (isAtThroat) fire(0.4, () => ({ code: "why.atThroat" }));

@@ -1,9 +1,9 @@
 import { bare, type BareReason as PlaceReason } from "./reasons";
 import { FABRICS } from "./fabrics";
-import { GARMENTS } from "./garments";
 import type { Fire } from "./judgement";
-import { CAPSULE_FOR_SHADE } from "./outfit";
+import { CAPSULE_FOR_SHADE, type Hair } from "./outfit";
 import type { CapsuleColour } from "../devices";
+import { besideCapsule } from "./besideCapsule";
 import type { RuleContext } from "./ruleContext";
 import type { Anchor } from "./sites";
 import { WIND_COVERS } from "./windCover";
@@ -22,10 +22,18 @@ const PLACE_STEPS: Partial<Record<Anchor, readonly [steps: number, code: PlaceRe
   topEdge: [0.6, "why.behindEdge"],
   bra: [0.3, "why.inUnderwear"],
   scarf: [0.4, "why.scarfFolds"],
+  cravat: [0.4, "why.cravatFolds"],
+  headscarf: [0.3, "why.headscarfDrape"],
+  turban: [0.5, "why.turbanFolds"],
+  crown: [0.9, "why.inCrown"],
+  hood: [0.4, "why.hoodEdge"],
   brooch: [0.5, "why.behindBrooch"],
   drape: [0.6, "why.drapeEdge"],
   neckline: [0.7, "why.necklineEdge"],
 };
+
+/** How much better or worse than usual hair hides. Common practice. */
+const HAIR_HIDES: Record<Hair, number> = { unknown: 0, bald: 0, short: -0.4, loose: 0.4, tied: 0, wig: 0.8 };
 
 /** Fixed outside, in view. */
 const IN_VIEW = 2.6;
@@ -34,13 +42,9 @@ const EDGES: ReadonlySet<Anchor> = new Set(["topEdge", "bibEdge", "neckline", "p
 /** Width that hardly shows, mm. */
 const SMALL_MM = 6;
 
-function bestColourFor(context: RuleContext): { colour: CapsuleColour; isHeld: boolean } | null {
-  const { facts, placement, site } = context;
-  if (site.zone === "head") return null;
-  const next = placement.layer ?? placement.covers[0] ?? 0;
-  const layer = facts.input.outfit.layers[next];
-  if (!layer) return null;
-  const colour = CAPSULE_FOR_SHADE[layer.shade];
+function bestColourFor({ facts, placement, site }: RuleContext): { colour: CapsuleColour; isHeld: boolean } | null {
+  if (site.zone === "head" && placement.behind === null) return null;
+  const colour = CAPSULE_FOR_SHADE[besideCapsule(facts.input.outfit, placement).shade];
   return { colour, isHeld: facts.input.capsule.colours.includes(colour) };
 }
 
@@ -70,12 +74,13 @@ function clothRules(context: RuleContext, fire: Fire): void {
 export function unseenRules(context: RuleContext, fire: Fire): void {
   const { facts, site, placement, windCover } = context;
   const { shot } = facts.input.performance;
+  const { hair = "unknown" } = facts.input.person;
   const behindCloth = placement.covers.some((index) => index !== placement.layer);
   const place = PLACE_STEPS[site.anchor];
   if (placement.surface === "outside" && !behindCloth) fire(IN_VIEW, () => ({ code: "why.outsideInView" }));
   else if (placement.surface === "outside") fire(0.6, () => ({ code: "why.outsideUnder" }));
   else if (behindCloth && site.zone !== "head") fire(0.2, () => ({ code: "why.clothOver" }));
-  else if (place) fire(place[0], () => bare(place[1]));
+  else if (place) fire(place[0] - (site.anchor === "hair" ? HAIR_HIDES[hair] : 0), () => bare(place[1]));
   else fire(0.3, () => ({ code: "why.behindCloth" }));
   clothRules(context, fire);
   const isInView = !behindCloth && (placement.surface === "outside" || place !== undefined);
@@ -85,7 +90,7 @@ export function unseenRules(context: RuleContext, fire: Fire): void {
       fire(0.5, () => ({
         code: "why.noMatchingCapsule",
         colour: match.colour,
-        garment: GARMENTS[facts.input.outfit.layers[0]!.garment].name,
+        garment: besideCapsule(facts.input.outfit, placement).name,
       }));
     if (windCover === "fur") fire(0.8, () => ({ code: "why.furShows" }));
   }

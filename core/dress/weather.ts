@@ -50,7 +50,7 @@ export function weatherRules(context: RuleContext, fire: Fire): void {
     if (port === "up") fire(0.7, () => ({ code: "why.portIntoBreath" }));
     if (port === "side") fire(0.2, () => ({ code: "why.breathPasses" }));
   }
-  if (water !== "dry") {
+  if (water !== "dry" && water !== "near") {
     if (port === "up") fire(1, () => ({ code: "why.dropsIntoPort" }));
     if (isBare) fire(0.7, () => ({ code: "why.noRainCover" }));
     if (water === "wading" && site.zone === "midChest") fire(0.5, () => ({ code: "why.nearWater" }));

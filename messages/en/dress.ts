@@ -1,6 +1,8 @@
 import type {
   AntennaCode,
+  Closure,
   DressCatalogue,
+  DressMessage,
   Judged,
   ReasonCatalogue,
   SchoolAnswer,
@@ -41,6 +43,26 @@ export const reasons: Templates<ReasonCatalogue> = {
   "why.harnessCreaks": () => "Harness webbing creaks nearby.",
   "why.edgeCrosses": ({ garment }) => `The edge of the ${garment} can cross it.`,
   "why.handsOnChest": () => "Hands come to the chest.",
+  "why.creaks": ({ fabric, garment }) => `The open ${garment} creaks: ${fabric}.`,
+  "why.closure": ({ closure, garment }) => `The ${CLOSURE_NAMES[closure]} of the ${garment} knocks on it.`,
+  "why.dancing": () => "Dancing shakes everything.",
+  "why.riding": () => "Riding shakes everything.",
+  "why.rucksack": () => "The rucksack's strap rubs across it: take it off for the take.",
+  "why.babyCarrier": () => "The baby carrier's strap presses on it.",
+  "why.cravat": () => "The cravat lies on it.",
+  "why.braces": () => "The braces rub beside it.",
+  "why.medals": () => "Medals knock against it: use the other side.",
+  "why.stethoscope": () => "The stethoscope swings against it: take it off for the take.",
+  "why.bodyRadio": () => "The body radio knocks on it and interferes: use the other side.",
+  "why.earrings": () => "Long earrings jingle close by.",
+  "why.veil": () => "The veil moves over it.",
+  "why.chairHarness": () => "The harness of the wheelchair presses on it.",
+  "why.sipStraw": () => "The sip straw comes past it.",
+  "why.cravatFolds": () => "The folds of the cravat hide it.",
+  "why.headscarfDrape": () => "The drape of the headscarf hides it.",
+  "why.turbanFolds": () => "The folds of the turban hide it.",
+  "why.inCrown": () => "The rim of the crown hides most of it.",
+  "why.hoodEdge": () => "The edge of the hood hides it.",
   "why.walking": () => "Walking moves cloth and cable.",
   "why.running": () => "Running shakes everything.",
   "why.stunts": () => "Falls and fights shake everything.",
@@ -131,8 +153,22 @@ export const reasons: Templates<ReasonCatalogue> = {
 
 const PORTS: Record<Spot["port"], string> = { up: "up, to the mouth", side: "sideways", down: "down" };
 
-function spotWords({ site, surface, cloth }: Spot): string {
-  const name = lowerFirst(site);
+/** What closes a front, by name. */
+const CLOSURE_NAMES: Record<Closure, string> = {
+  buttons: "buttons",
+  zip: "zip",
+  ties: "ties",
+  hooks: "hooks",
+  buckles: "buckles",
+};
+
+/** A message within another. */
+const nested = (message: DressMessage): string => (dress[message.code] as (facts: DressMessage) => string)(message);
+
+function spotWords({ site, surface, cloth, closure }: Spot): string {
+  const beside =
+    closure === null ? "" : closure === "buttons" ? ", between two buttons" : `, beside the ${CLOSURE_NAMES[closure]}`;
+  const name = `${lowerFirst(site)}${beside}`;
   const of = cloth && `${cloth.fabric} of the ${cloth.garment}`;
   if (surface === "skin") return `${name}, on the skin`;
   if (surface === "inside" && of) return `${name}, stuck to the inside of the ${of}`;
@@ -185,6 +221,35 @@ export const dress: Templates<DressCatalogue> = {
   "no.pinOnSkin": () => "No pin where the cloth lies on the skin.",
   "no.pinThrough": ({ fabric }) => `No pin through ${fabric}.`,
   "no.tapeOn": ({ fabric }) => `Tape does not hold on ${fabric}.`,
+  "no.under": ({ what }) => `Nothing goes under the ${what}.`,
+  "no.floods": () => "It floods there: above the water, or not on the body at all.",
+  "no.wetCloth": () => "Tape does not hold on wet cloth.",
+  "no.hair": () => "There is no hair to hide it in.",
+  "no.shortHair": () => "Short hair hides nothing at the side of the head.",
+  "no.hairCovered": ({ by }) => `The ${by} covers the hair.`,
+  "no.cravat": () => "There is no cravat.",
+  "no.headscarf": () => "There is no headscarf.",
+  "no.turban": () => "There is no turban.",
+  "no.crown": () => "There is no crown.",
+  "no.hood": () => "There is no hood.",
+  "no.onTheBack": ({ what }) => `The ${what} presses it into their back.`,
+  "no.leansBack": () => "They lean on it.",
+  "no.wheelchair": () => "There is no wheelchair.",
+  "caution.bodyRadio": () =>
+    "Keep microphone, cable and pack a hand's breadth from the body radio: it transmits. Its wearer decides whether it may be off.",
+  "caution.mask": () => "Never lift or pierce a mask: its seal matters more than the sound.",
+  "caution.hearing": () =>
+    "Keep packs, magnets and cables away from the hearing aid or implant, and ask its wearer what disturbs it.",
+  "caution.child": () =>
+    "A child: ask the child and the guardian, who stays with them. The lightest pack, nothing hard.",
+  "caution.water": () =>
+    "Water: nothing that pulls under or catches. Whoever is responsible for safety at the water decides.",
+  "caution.cords": () => "Nothing round the neck that does not come free by itself.",
+  "wish.refused": ({ place, because }) => `Not at the ${place}: ${lowerFirst(nested(because))}`,
+  "wish.beyondConsent": ({ place }) => `Not at the ${place}: that goes further than was agreed.`,
+  "wish.supply": ({ place, supply }) => `Not at the ${place} without ${supply}.`,
+  "wish.short": ({ place, byM, extensions, extensionM }) =>
+    `The cable is ${length(byM)} short for the ${place}: ${extensions === 1 ? "an extension" : `${extensions} extensions`} of ${length(extensionM)} would reach.`,
   "no.protective": ({ garment }) => `Not on the ${garment}: its maker and the safety officer decide.`,
   "caution.headgear": () =>
     "Protective headgear: nothing may hinder sight, breathing or release. Its maker and the safety officer decide.",
@@ -214,6 +279,8 @@ export const dress: Templates<DressCatalogue> = {
   "antenna.upOutOfPocket": () => "Antenna up and out of the pocket.",
   "antenna.upArm": () => "Antenna up, on the outer side of the arm.",
   "antenna.downOutward": () => "Antenna down and outwards, cloth between it and the skin.",
+  "antenna.offMetal": () => "Antenna upright, away from the metal of the chair.",
+  "antenna.inHat": () => "Antenna round the inside of the brim, not folded on itself.",
   "antenna.upLeg": () => "Antenna up the outside of the leg.",
   "no.plainSight": () => "In plain sight, and this shot must not show it.",
   "cannot.straplessLapels": ({ garment }) => `A strapless ${garment} has no lapels.`,
@@ -247,6 +314,12 @@ export const dress: Templates<DressCatalogue> = {
   "help.hairOff": () => "Tie the hair back",
   "help.bagOff": () => "Put the bag down for the take",
   "help.toolBeltOff": () => "Take the tool belt off for the take",
+  "help.rucksackOff": () => "Put the rucksack down for the take",
+  "help.chestStrapOff": () => "Undo the chest strap of the rucksack",
+  "help.cravatOff": () => "Take the cravat off",
+  "help.stethoscopeOff": () => "Take the stethoscope off for the take",
+  "help.earringsOff": () => "Take the earrings off",
+  "help.veilBack": () => "Turn the veil back",
   "make.clip": () => "Open the clip and pass the cable through its jaw twice, with a small loop behind.",
   "make.triangles": () =>
     "Fold two strips corner over corner, sticky side out, into two triangles. Put the capsule between them, its port free.",
@@ -289,6 +362,7 @@ export const dress: Templates<DressCatalogue> = {
   "step.bagPack": () => "Bag the pack against water, cable downwards; keep a dry spare capsule at hand.",
   "step.leastSensitive": () =>
     "Use the least sensitive capsule and the lowest transmitter gain; test with shouting before the day.",
+  "step.tieUp": () => "Tape down cord ends, zip pulls and anything else that can strike it.",
   "step.live": () => "Tell them it is live. Listen while they turn, bend and say the loudest line.",
   "step.place": (spot) => `Place it: ${spotWords(spot)}, port ${PORTS[spot.port]}. Tape never covers the port.`,
   "step.loop": ({ loopM, slackM }) =>

@@ -83,9 +83,19 @@ export const ACTION_OPTIONS = options<Action>({
   walking: "Walks",
   running: "Runs",
   stunt: "Fights, falls",
+  dancing: "Dances",
+  riding: "Rides",
+  lying: "Lies",
+  wheelchair: "Wheelchair",
 });
 export const SHOT_OPTIONS = options<Shot>({ close: "Close", medium: "Medium", wide: "Wide" });
-export const WATER_OPTIONS = options<Water>({ dry: "Dry", rain: "Rain", wading: "In water" });
+export const WATER_OPTIONS = options<Water>({
+  dry: "Dry",
+  near: "By the water",
+  rain: "Rain",
+  wading: "In water",
+  swimming: "Swims",
+});
 export const VOICE_OPTIONS = options<Voice>({ unknown: "Not known", deep: "Deep", middle: "Middle", light: "Light" });
 export const ANSWER_OPTIONS = options<Answer>({ unknown: "Not known", no: "No", yes: "Yes" });
 export const EFFORT_OPTIONS = options<Effort>({

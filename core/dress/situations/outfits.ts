@@ -4,6 +4,7 @@ import { EXAMPLE_QUAY, exampleInput, type ExampleChange } from "../exampleInput"
 import type { DressInput } from "../dressInput";
 import { usualLayer, type Layer } from "../outfit";
 import type { PackPlaceId } from "../../body";
+import type { SiteId } from "../sites";
 import type { BareDress, DressCatalogue } from "../messages";
 import type { ReasonCatalogue } from "../reasons";
 
@@ -18,6 +19,10 @@ export interface Situation {
     notZones?: readonly string[];
     surfaces?: readonly string[];
     notMounts?: readonly string[];
+    /** Sides of the wearer: −1 left, 0 centre, 1 right. */
+    sides?: readonly (-1 | 0 | 1)[];
+    sites?: readonly SiteId[];
+    notSites?: readonly SiteId[];
     /** Reasons that must not be among its rules. */
     without?: readonly (keyof ReasonCatalogue)[];
     mostIntrusion?: number;
@@ -26,20 +31,27 @@ export interface Situation {
   nothing?: true;
   /** Zones that must not be among the first five. */
   notInFive?: readonly string[];
-  packs?: { notAt?: readonly PackPlaceId[]; reaches?: true };
+  /** Zones in which there must be no place at all. */
+  noneIn?: readonly string[];
+  /** Reasons that must be named at a place, wherever it ranks. */
+  names?: { at: SiteId; reasons: readonly (keyof ReasonCatalogue)[] };
+  packs?: { at?: readonly PackPlaceId[]; notAt?: readonly PackPlaceId[]; reaches?: true; none?: true };
+  /** What is answered to a wished pack place. */
+  wish?: keyof DressCatalogue & `wish.${string}`;
   /** Steps that come in this order. */
   order?: readonly (keyof DressCatalogue)[];
   /** Cautions and steps that must be said. */
   says?: readonly (keyof DressCatalogue | BareDress)[];
 }
 
-const shirt = usualLayer("shirt");
-const tee = usualLayer("tee");
-const blazer = usualLayer("blazer", { opening: "open" });
-const jumper = usualLayer("jumper");
-const SEEN = { performance: { mayBeSeen: true } } as const;
-const preset = (id: PresetId) => ({ aims: { ...FIRST_AIMS, preset: id, weights: PRESETS[id].weights } });
-const of = (layers: Layer[], worn: Accessory[] = [], change: ExampleChange = {}) => exampleInput(layers, worn, change);
+export const shirt = usualLayer("shirt");
+export const tee = usualLayer("tee");
+export const blazer = usualLayer("blazer", { opening: "open" });
+export const jumper = usualLayer("jumper");
+export const SEEN = { performance: { mayBeSeen: true } } as const;
+export const preset = (id: PresetId) => ({ aims: { ...FIRST_AIMS, preset: id, weights: PRESETS[id].weights } });
+export const of = (layers: Layer[], worn: Accessory[] = [], change: ExampleChange = {}) =>
+  exampleInput(layers, worn, change);
 
 /** The half that the rules were made with. */
 export const TUNED: readonly Situation[] = [

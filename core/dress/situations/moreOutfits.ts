@@ -1,0 +1,328 @@
+import { usualLayer } from "../outfit";
+import { blazer, jumper, of, preset, SEEN, shirt, type Situation, tee } from "./outfits";
+
+const worn = (garment: Parameters<typeof usualLayer>[0], change: Parameters<typeof usualLayer>[1] = {}) =>
+  usualLayer(garment, change);
+const BACK = ["waistBack", "smallOfBack"] as const;
+const doing = (action: "lying" | "wheelchair" | "dancing" | "riding" | "running" | "walking") =>
+  ({ performance: { action } }) as const;
+
+/** Looked at while the rules were made. */
+export const MORE_TUNED: readonly Situation[] = [
+  {
+    name: "a driver, the belt over the left shoulder, in a shirt",
+    why: "the free side wins, and the seat presses on the back",
+    input: of([shirt], ["seatBelt"], { outfitSides: { seatBelt: "left" } }),
+    // A shirt has nothing on the right but its collar.
+    first: { sides: [0, 1], without: ["why.seatBelt"] },
+    packs: { notAt: BACK },
+    says: ["caution.protective"],
+  },
+  {
+    name: "a bag on the left shoulder over a jumper",
+    why: "the strap strikes the left; the right is free",
+    input: of([shirt, jumper], ["bagStrap"], { outfitSides: { bagStrap: "left" } }),
+    first: { without: ["why.bagStrap"] },
+  },
+  {
+    name: "a guard with a radio on the left of a uniform shirt, seen",
+    why: "the radio knocks and transmits",
+    input: of([worn("uniformShirt")], ["bodyRadio"], { ...SEEN, outfitSides: { bodyRadio: "left" } }),
+    first: { without: ["why.bodyRadio"], notZones: ["head"] },
+    says: ["caution.bodyRadio"],
+  },
+  {
+    name: "a roll-neck, hidden",
+    why: "its edge is at the throat, boomy and in the chin's shadow",
+    input: of([worn("rollneck")]),
+    first: { notSites: ["neckline"], notZones: ["head"] },
+  },
+  {
+    name: "a jacket open over a tee",
+    why: "the jacket's edge is the risk for everything beside it, and is named",
+    input: of([tee, blazer]),
+    first: { notZones: ["head"] },
+    names: { at: "breastbone", reasons: ["why.edgeCrosses"] },
+  },
+  {
+    name: "a surfer in a wetsuit, in the water",
+    why: "nothing is heard under neoprene",
+    input: of([worn("wetsuit")], [], { performance: { water: "wading", mayBeSeen: true } }),
+    noneIn: ["midChest"],
+    says: ["caution.water"],
+  },
+  {
+    name: "a bare chest and swimming trunks on the beach, hidden",
+    why: "the chest has nothing to hide it, and there is nothing to hang a pack on",
+    input: of([worn("bareTorso")], [], { person: { hair: "short" }, lower: "trunks" }),
+    noneIn: ["midChest", "upperChest", "lapels"],
+    first: { zones: ["head"] },
+    packs: { none: true },
+  },
+  {
+    name: "body armour over a uniform shirt",
+    why: "nothing goes under armour, and nothing is fixed to it",
+    input: of([worn("uniformShirt"), worn("bodyArmour")], [], SEEN),
+    noneIn: ["midChest", "lapels"],
+    says: ["caution.protective"],
+  },
+  {
+    name: "a parent with a baby in a carrier",
+    why: "the carrier lies on the whole chest",
+    input: of([jumper], ["babyCarrier"], SEEN),
+    noneIn: ["midChest", "upperChest", "lapels"],
+    packs: { notAt: BACK },
+    says: ["caution.protective"],
+  },
+  {
+    name: "a walker with a two-strap rucksack over a tee",
+    why: "between the straps, in the middle; the rucksack lies on the back",
+    input: of([tee], ["rucksack"], doing("walking")),
+    first: { sides: [0], without: ["why.rucksack"] },
+    packs: { notAt: BACK },
+  },
+  {
+    name: "a wheelchair user in a jumper",
+    why: "the chair's back is on the small of the back: the pack goes on the chair",
+    input: of([tee, jumper], [], doing("wheelchair")),
+    first: { notZones: ["head"] },
+    packs: { at: ["wheelchair", "waistSide", "bibPocket"] },
+  },
+  {
+    name: "a bald fighter, bare to the waist, hidden",
+    why: "no cloth, no hair: a boom",
+    input: of([worn("bareTorso")], [], { person: { hair: "bald" }, performance: { action: "stunt" } }),
+    nothing: true,
+  },
+  {
+    name: "a wig and a bare chest on stage",
+    why: "the wig takes it where the chest is ruled out",
+    input: of([worn("bareTorso")], [], { ...preset("stage"), person: { hair: "wig" } }),
+    first: { zones: ["head"] },
+  },
+  {
+    name: "an open robe over trousers",
+    why: "an open front has no middle, and the trousers have a waistband",
+    input: of([tee, worn("robe", { opening: "open" })], [], { lower: "trousers" }),
+    first: { notSites: ["topEdge"], notZones: ["head"] },
+    packs: { at: ["waistBack"] },
+  },
+  {
+    name: "a wished pack at the ankle of somebody who walks",
+    why: "a refused wish is answered",
+    input: of([shirt], [], { packPlace: "ankle", performance: { action: "walking" } }),
+    wish: "wish.refused",
+  },
+  {
+    name: "a small child in a tee, agreed to inside clothing",
+    why: "the guardian is asked and stays",
+    input: of([tee], [], { person: { heightM: 1.1 }, agreedTo: 1 }),
+    first: { mostIntrusion: 1 },
+    says: ["caution.child"],
+  },
+  {
+    name: "a runner with a lanyard",
+    why: "it comes off, and nothing round the neck that does not come free",
+    input: of([tee], ["lanyard"], { performance: { action: "running", mayBeSeen: true } }),
+    says: ["caution.cords", "step.tieUp"],
+  },
+  {
+    name: "a headscarf with its drape over an abaya",
+    why: "in the clothes; nobody lifts the scarf",
+    input: of([worn("abaya")], ["headscarf"]),
+    first: { notZones: ["head"] },
+  },
+  {
+    name: "a doctor in scrubs with a stethoscope",
+    why: "it swings over the whole chest: off for the take",
+    input: of([worn("scrubs")], ["stethoscope"], SEEN),
+    order: ["help.stethoscopeOff", "step.ask"],
+  },
+  {
+    name: "somebody with a hearing aid",
+    why: "its wearer says what disturbs it",
+    input: of([shirt], ["hearingAid"]),
+    says: ["caution.hearing"],
+  },
+  {
+    name: "a firefighter in a turn-out coat over a tee",
+    why: "nothing is fixed to what protects",
+    input: of([tee, worn("turnoutCoat")]),
+    says: ["caution.protective"],
+  },
+  {
+    name: "a creature suit of foam",
+    why: "nothing is heard through the suit, and no cable leaves it at the chest",
+    input: of([worn("creatureSuit")], [], { person: { hair: "tied" } }),
+    noneIn: ["midChest", "upperChest"],
+  },
+  {
+    name: "a waterproof jacket closed in the rain",
+    why: "outside the wet layer or at its edge, not beneath it",
+    input: of([tee, worn("oilskin")], [], { performance: { water: "rain", action: "walking", mayBeSeen: true } }),
+    first: { notSites: ["breastbone", "highBreastbone"] },
+    says: ["step.bagPack"],
+  },
+];
+
+/** Written at the same time and looked at afterwards. */
+export const MORE_HELD_OUT: readonly Situation[] = [
+  {
+    name: "a passenger, the belt over the right shoulder, in a hoodie",
+    why: "the free side wins",
+    input: of([worn("hoodie")], ["seatBelt"], { outfitSides: { seatBelt: "right" } }),
+    first: { sides: [-1], without: ["why.seatBelt"] },
+    packs: { notAt: BACK },
+    says: ["caution.protective"],
+  },
+  {
+    name: "medals on the left of a uniform tunic, seen",
+    why: "metal knocks; the right is free",
+    input: of([worn("uniform")], ["medals"], { ...SEEN, outfitSides: { medals: "left" } }),
+    first: { without: ["why.medals"], notZones: ["head"] },
+  },
+  {
+    name: "a leather jacket open over a tee",
+    why: "leather creaks when it hangs open, and that is said",
+    input: of([tee, worn("bikerJacket", { opening: "open" })]),
+    first: { notZones: ["head"] },
+    names: { at: "breastbone", reasons: ["why.creaks", "why.edgeCrosses"] },
+  },
+  {
+    name: "a swimmer",
+    why: "a capsule on the body floods",
+    input: of([worn("swimwear")], [], { performance: { water: "swimming", mayBeSeen: true } }),
+    noneIn: ["midChest", "upperChest", "lapels", "collar", "throat"],
+    says: ["caution.water"],
+  },
+  {
+    name: "a bikini by the pool",
+    why: "nothing is strapped to a bare thigh; a bag even on a dry day by the water",
+    input: of([worn("bikini")], [], { lower: "trunks", performance: { water: "near" }, agreedTo: 3 }),
+    packs: { notAt: ["thigh", "waistBack", "smallOfBack"] },
+    says: ["step.bagPack"],
+  },
+  {
+    name: "a life jacket over a tee in the rain",
+    why: "nothing goes under it, and nothing is fixed to it",
+    input: of([tee, worn("lifeJacket")], [], { performance: { water: "rain", mayBeSeen: true } }),
+    noneIn: ["midChest", "lapels"],
+    says: ["caution.protective", "step.bagPack"],
+  },
+  {
+    name: "a hiker, rucksack with a chest strap, over a tee",
+    why: "the chest strap crosses the middle: undone for the take, and no pack on the back",
+    input: of([tee], ["rucksackChest"], doing("walking")),
+    packs: { notAt: BACK },
+    order: ["help.chestStrapOff", "step.place"],
+  },
+  {
+    name: "a wheelchair user held by a harness",
+    why: "the harness is never in the way, and the back is taken",
+    input: of([worn("cardigan")], ["chairHarness"], doing("wheelchair")),
+    packs: { notAt: BACK },
+    says: ["caution.protective"],
+  },
+  {
+    name: "a patient lying in pyjamas",
+    why: "nobody lies on a pack",
+    input: of([worn("pyjamas")], [], doing("lying")),
+    first: { notZones: ["head"] },
+    packs: { notAt: BACK },
+  },
+  {
+    name: "a turban over a kurta, hidden",
+    why: "the chest first; a turban is not touched unless asked for",
+    input: of([worn("kurta")], ["turban"]),
+    first: { notZones: ["head"] },
+    notInFive: ["head"],
+  },
+  {
+    name: "a kimono",
+    why: "no waistband under a kimono",
+    input: of([worn("kimono")]),
+    first: { notZones: ["head"] },
+    packs: { notAt: ["waistBack", "backPocket"] },
+  },
+  {
+    name: "a wished thigh pack under a dress, a cable of 0.3 m",
+    why: "by how much it is short, and how many extensions the wish needs",
+    input: of([worn("dress")], [], {
+      packPlace: "thigh",
+      capsule: { leadM: 0.3, diameterMm: 5, maxSplDb: 130, colours: ["black"] },
+    }),
+    packs: { notAt: ["thigh"] },
+    wish: "wish.short",
+  },
+  {
+    name: "a tall child, said to be one",
+    why: "age counts, not height",
+    input: of([shirt], [], { person: { heightM: 1.62, isChild: true } }),
+    says: ["caution.child"],
+  },
+  {
+    name: "a dancer in a leotard",
+    why: "cord ends and zips out of the way, nothing round the neck",
+    input: of([worn("leotard")], [], doing("dancing")),
+    says: ["caution.cords", "step.tieUp"],
+  },
+  {
+    name: "a rider in a fleece",
+    why: "riding shakes like running",
+    input: of([worn("fleece")], [], doing("riding")),
+    first: { notMounts: ["clip"] },
+    says: ["caution.cords"],
+  },
+  {
+    name: "a diver in a dry suit at the shore",
+    why: "no hole in a watertight suit",
+    input: of([worn("drySuit")], [], { performance: { water: "wading", mayBeSeen: true } }),
+    noneIn: ["midChest", "upperChest"],
+    says: ["caution.protective"],
+  },
+  {
+    name: "a bride with a veil, strapless, hidden",
+    why: "the top edge of the bodice; hair is not the second choice",
+    input: of([worn("weddingDress")], ["veil"], { agreedTo: 1 }),
+    first: { sites: ["topEdge"] },
+    packs: { notAt: ["thigh", "waistBack"] },
+  },
+  {
+    name: "an off-the-shoulder top, hidden",
+    why: "its top edge",
+    input: of([worn("offShoulder")]),
+    first: { sites: ["topEdge"] },
+  },
+  {
+    name: "a priest in a cassock",
+    why: "behind the front edge or beneath it; not on the head",
+    input: of([worn("cassock")]),
+    first: { notZones: ["head"] },
+    notInFive: ["head"],
+  },
+  {
+    name: "a presenter with an earpiece, tie and jacket, seen",
+    why: "a clip on tie or lapel",
+    input: of([shirt, blazer], ["tie", "earpiece"], { ...SEEN, ...preset("presenter") }),
+    first: { notZones: ["head", "collar"], mostIntrusion: 1 },
+  },
+  {
+    name: "a bearded man in a shirt, seen",
+    why: "the beard brushes collar and throat",
+    input: of([shirt], ["beard"], SEEN),
+    first: { notZones: ["collar", "throat", "head"] },
+  },
+  {
+    name: "a welder's respirator over an overall",
+    why: "a mask is never lifted for sound",
+    input: of([tee, worn("overall")], ["respirator"]),
+    first: { notZones: ["head"] },
+    says: ["caution.mask", "caution.protective"],
+  },
+  {
+    name: "a blouse and a skirt, agreed to inside clothing",
+    why: "the waistband of the skirt; a band round the thigh is more than was agreed",
+    input: of([worn("blouse")], [], { agreedTo: 1, lower: "skirt" }),
+    packs: { at: ["waistBack", "waistSide", "smallOfBack"] },
+  },
+];
