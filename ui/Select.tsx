@@ -112,12 +112,15 @@ const SEARCHED_FROM = 13;
 /** One of a list; a long one is searched by typing. */
 export function Select<Value extends string>(props: {
   label: string;
-  value: Value;
+  /** Null while nothing is chosen. */
+  value: Value | null;
+  /** What stands there meanwhile. */
+  placeholder?: string;
   options: readonly Option<Value>[];
   onChange: (value: Value) => void;
   autoFocus?: boolean;
 }) {
-  const { label, value, options, onChange, autoFocus = false } = props;
+  const { label, value, placeholder = "", options, onChange, autoFocus = false } = props;
   const { contains } = useFilter({ sensitivity: "base" });
   const list = (
     <ListBox items={options.map((option) => ({ ...option, id: option.value }))} renderEmptyState={() => <Empty />}>
@@ -129,6 +132,7 @@ export function Select<Value extends string>(props: {
     <Box
       autoFocus={autoFocus}
       value={value}
+      placeholder={placeholder}
       isInvalid={refused !== null}
       onChange={(key) => key !== null && onChange(key as Value)}
     >

@@ -23,7 +23,7 @@ import {
 import { PACK_PLACES } from "./packPlaces";
 import { type Candidate, type DressPlan, planDress, suggestionOf } from "./planDress";
 import { recipeFor, type Recipe } from "./recipe";
-import { SUPPLIES, type SupplyId } from "./supplies";
+import { SUPPLIES } from "./supplies";
 
 /** Anybody in anything that can be worn, doing anything, whatever they agreed to. */
 const layer = fc
@@ -61,7 +61,7 @@ const anybody = fc
       ...{ person: { hair }, performance: { action, water, faces, mayBeSeen }, agreedTo, packPlace },
       capsule: { leadM, diameterMm: 5, maxSplDb: 130, colours: ["black"] },
     });
-    return { ...input, outfit: { ...input.outfit, ...(lower && { lower }), sides } } as DressInput;
+    return { ...input, outfit: { ...input.outfit, ...(lower && { lower }), sides } };
   })
   .filter(({ outfit }) => contradictionsOf(outfit).length === 0);
 
@@ -157,7 +157,7 @@ describe("of anybody in anything (property)", () => {
   test("every material is in the bag or said to be missing, and in an amount that is more than nothing", () =>
     always(({ input, recipe: { materials } }) => {
       for (const { supply, amount, isInBag } of materials) {
-        expect(SUPPLIES[supply as SupplyId]).toBeDefined();
+        expect(SUPPLIES[supply]).toBeDefined();
         expect(amount).toBeGreaterThan(0);
         expect(isInBag).toBe(input.aims.supplies.includes(supply));
       }

@@ -86,11 +86,18 @@ export function consentedTo({ answer, agreedTo }: Consent): Intrusion {
 
 /** What placing a microphone depends on, gathered from the records. */
 export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, lav: Lav): DressInput {
-  const { heightM, voice, tapeAllergy, hairyChest } = wearer;
+  const { heightM, voice, tapeAllergy, hairyChest, hair, isChild } = wearer;
   const { minimum, maximum } = VOICE_RANGE_DB;
   const { leadM, diameterMm, maxSplDb, colours } = lav;
   return {
-    person: { heightM, voice, tapeAllergy, hairyChest },
+    person: {
+      heightM,
+      voice,
+      tapeAllergy,
+      hairyChest,
+      ...(hair && { hair }),
+      ...(isChild !== undefined && { isChild }),
+    },
     voiceOffsetDb: Math.min(maximum, Math.max(minimum, voiceOffsetOf(wearer, rig))),
     outfit: outfitOf(wearer, rig),
     performance: rig.performance,

@@ -1,5 +1,6 @@
 import { judgePath } from "../connect";
 import type { Part } from "../devices";
+import { FLAWS, type FlawId } from "./flaws";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
 import { throughParts, type SignalPath } from "./signalPath";
 
@@ -202,12 +203,20 @@ export const FAULTS = {
     inject: change("mixer", { isMuted: true }),
   },
 } as const satisfies Record<string, FaultKind>;
-export type FaultId = keyof typeof FAULTS;
-export const FAULT_IDS = Object.keys(FAULTS) as FaultId[];
+export type DeviceFaultId = keyof typeof FAULTS;
+export type FaultId = DeviceFaultId | FlawId;
+/** Faults that the simulated devices show. */
+export const FAULT_IDS = Object.keys(FAULTS) as DeviceFaultId[];
+
+export const isFlaw = (id: FaultId): id is FlawId => id in FLAWS;
+/** How often it is a fault, relative to the others. */
+export const weightOf = (id: FaultId): number => (isFlaw(id) ? FLAWS[id].weight : FAULTS[id].weight);
 
 /** A fault put into a link as it stands; null where the link has no such thing, or has it already. */
-export const inject = (setup: SignalPath, rehearsal: Rehearsal, id: FaultId): Rehearsal | null =>
-  (FAULTS[id] as FaultKind).inject(setup, rehearsal);
+export function inject(setup: SignalPath, rehearsal: Rehearsal, id: FaultId): Rehearsal | null {
+  if (!isFlaw(id)) return (FAULTS[id] as FaultKind).inject(setup, rehearsal);
+  return FLAWS[id].where(setup) ? { ...rehearsal, flaws: [...(rehearsal.flaws ?? []), id] } : null;
+}
 
 /** A link that is right but for some faults; null where one does not apply. */
 export function withFaults(setup: SignalPath, ids: readonly FaultId[]): Rehearsal | null {

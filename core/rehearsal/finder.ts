@@ -1,4 +1,5 @@
-import { FAULT_IDS, FAULTS, withFaults, wrongLeads, type FaultId, type FaultKind } from "./faults";
+import { FAULT_IDS, isFlaw, weightOf, withFaults, wrongLeads, type FaultId } from "./faults";
+import { FLAW_IDS } from "./flaws";
 import { factsOf, type CureMessage, type FaultMessage } from "./messages";
 import { PROBE_IDS, probeOf, type ProbeId } from "./probes";
 import type { Rehearsal } from "./rehearsal";
@@ -29,7 +30,6 @@ interface Hypothesis {
   answers: Partial<Record<ProbeId, string | null>>;
 }
 
-const weightOf = (id: FaultId): number => (FAULTS[id] as FaultKind).weight;
 /** Two at once are rarer than one. Estimate. */
 const PAIR_SHARE = 0.02;
 
@@ -48,7 +48,7 @@ const known = new WeakMap<SignalPath, { single: Hypothesis[]; pairs: Hypothesis[
 function singles(setup: SignalPath): Hypothesis[] {
   const found = known.get(setup);
   if (found) return found.single;
-  const single = FAULT_IDS.flatMap((id) => {
+  const single = [...FAULT_IDS, ...FLAW_IDS].flatMap((id) => {
     const world = withFaults(setup, [id]);
     return world ? [hypothesis(setup, [id], world)] : [];
   });
@@ -57,7 +57,7 @@ function singles(setup: SignalPath): Hypothesis[] {
 }
 
 function pairsOf(setup: SignalPath): Hypothesis[] {
-  const single = singles(setup);
+  const single = singles(setup).filter(({ ids: [id] }) => !isFlaw(id!));
   const entry = known.get(setup)!;
   entry.pairs ??= single.flatMap(({ ids: [one] }, index) =>
     single.slice(index + 1).flatMap(({ ids: [other] }) => {

@@ -1,3 +1,4 @@
+import { FLAW_IDS, FLAWS, tryOf, type FlawProbeId } from "./flaws";
 import { hear } from "./heardOnPath";
 import { leadsOf, targetOf, turnKnob, type Rehearsal } from "./rehearsal";
 import type { SignalPath } from "./signalPath";
@@ -265,7 +266,23 @@ export const PROBES = {
     },
   },
 } as const satisfies Record<string, Probe>;
-export type ProbeId = keyof typeof PROBES;
-export const PROBE_IDS = Object.keys(PROBES) as ProbeId[];
+export type ProbeId = keyof typeof PROBES | FlawProbeId;
 
-export const probeOf = (id: ProbeId): Probe => PROBES[id];
+/** What is tried to tell each flaw: only it answers as it does. */
+const FLAW_PROBES = Object.fromEntries(
+  FLAW_IDS.map((id): [FlawProbeId, Probe] => {
+    const { tells, costS, where } = FLAWS[id];
+    return [
+      tryOf(id),
+      {
+        answers: YES_NO,
+        costS,
+        answer: (setup, { flaws = [] }) => (where(setup) ? yesNo(flaws.includes(id) === (tells === "yes")) : null),
+      },
+    ];
+  }),
+) as Record<FlawProbeId, Probe>;
+const ALL: Record<ProbeId, Probe> = { ...PROBES, ...FLAW_PROBES };
+export const PROBE_IDS = Object.keys(ALL) as ProbeId[];
+
+export const probeOf = (id: ProbeId): Probe => ALL[id];

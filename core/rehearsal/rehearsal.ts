@@ -5,7 +5,8 @@ import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
 import { computerGain, type SignalPath } from "./signalPath";
-import { clipText } from "../schema";
+import { clipText, oneOf } from "../schema";
+import { FLAW_IDS } from "./flaws";
 
 const maybe = <Schema extends TSchema>(schema: Schema) => Type.Union([schema, Type.Null()]);
 
@@ -29,6 +30,8 @@ export const Rehearsal = Type.Object(
     isLeadBroken: Type.Boolean(),
     /** The microphone has slipped, away from the mouth. */
     isSlipped: Type.Boolean(),
+    /** What is wrong around the devices. */
+    flaws: Type.Optional(Type.Array(oneOf(FLAW_IDS, "Flaw"), { maxItems: FLAW_IDS.length, uniqueItems: true })),
     /** The ground was walked while listening. */
     isWalked: Type.Boolean(),
   },

@@ -38,6 +38,11 @@ export const wearer = pgTable(
     voiceOffsetDb: doublePrecision("voice_offset_db").notNull(),
     thread: integer("thread").notNull(),
     accessories: jsonb("accessories").$type<Accessory[]>().notNull(),
+    hair: text("hair").$type<NonNullable<Person["hair"]>>(),
+    isChild: boolean("is_child"),
+    lower: text("lower").$type<NonNullable<Outfit["lower"]>>(),
+    sides: jsonb("sides").$type<NonNullable<Outfit["sides"]>>(),
+    colours: jsonb("colours").$type<NonNullable<Outfit["colours"]>>(),
   },
   (table) => [
     index("wearer_shoot").on(table.shootId, table.seq),

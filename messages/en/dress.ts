@@ -236,10 +236,10 @@ export const dress: Templates<DressCatalogue> = {
   "no.leansBack": () => "They lean on it.",
   "no.wheelchair": () => "There is no wheelchair.",
   "caution.bodyRadio": () =>
-    "Keep microphone, cable and pack a hand's breadth from the body radio: it transmits. Its wearer decides whether it may be off.",
+    "Keep microphone, cable and pack a hand's breadth from the body radio: it transmits. Ask whether it may be switched off for the take.",
   "caution.mask": () => "Never lift or pierce a mask: its seal matters more than the sound.",
   "caution.hearing": () =>
-    "Keep packs, magnets and cables away from the hearing aid or implant, and ask its wearer what disturbs it.",
+    "Keep packs, magnets and cables away from the hearing aid or implant, and ask what disturbs it.",
   "caution.child": () =>
     "A child: ask the child and the guardian, who stays with them. The lightest pack, nothing hard.",
   "caution.water": () =>

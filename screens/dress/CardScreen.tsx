@@ -108,9 +108,8 @@ function Card({ workingOn, isOneOfMany = false }: { workingOn: WorkingOn; isOneO
         <Piece aria-label="Picture">
           <DressForm
             heightM={wearer.body.heightM}
-            layers={outfit.layers}
+            outfit={outfit}
             hidden={[]}
-            accessories={outfit.accessories}
             thread={wearer.body.thread}
             turnDeg={headDirections(rig.body.performance.faces).mainDeg}
             places={[place]}

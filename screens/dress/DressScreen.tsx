@@ -210,9 +210,8 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
           <Stack $gap={0.6}>
             <DressForm
               heightM={wearer.body.heightM}
-              layers={outfit.layers}
+              outfit={outfit}
               hidden={hidden}
-              accessories={outfit.accessories}
               thread={wearer.body.thread}
               turnDeg={turnDeg}
               places={dress.places}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { HeightM, MAX_LAYERS, type Outfit, type Person, usualLayer } from "@/core/dress";
+import { HeightM, lowerOf, MAX_LAYERS, type Outfit, type Person, usualLayer } from "@/core/dress";
 import type { RigBody, ShootBody, Stored, WearerBody } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
@@ -15,14 +15,14 @@ import { AlsoWorn } from "./AlsoWorn";
 import { LayerForm } from "./LayerForm";
 import { Pair } from "./Pair";
 import { PerformanceForm } from "./PerformanceForm";
-import { editLayers } from "./wardrobe";
-import { ANSWER_OPTIONS, lengthWords, VOICE_OPTIONS } from "./words";
+import { editLayers, editOutfit } from "./wardrobe";
+import { ANSWER_OPTIONS, HAIR_OPTIONS, lengthWords, LOWER_OPTIONS, VOICE_OPTIONS } from "./words";
 
 const NEXT_LAYER = usualLayer("jumper");
 
 /** Who it is: what of the person decides where a microphone may go. */
 function PersonForm(props: Person & { wearerId: string; name: string; units: ShootBody["units"] }) {
-  const { wearerId, name, heightM, voice, tapeAllergy, hairyChest, units } = props;
+  const { wearerId, name, heightM, voice, tapeAllergy, hairyChest, hair = "unknown", isChild = false, units } = props;
   const store = useShootStore();
   const set = (change: Partial<WearerBody>) => store.edit("wearer", wearerId, (now) => ({ ...now, ...change }));
   return (
@@ -49,6 +49,8 @@ function PersonForm(props: Person & { wearerId: string; name: string; units: Sho
         options={ANSWER_OPTIONS}
         onChange={(next) => set({ hairyChest: next })}
       />
+      <Select label="Hair" value={hair} options={HAIR_OPTIONS} onChange={(next) => set({ hair: next })} />
+      <Tick label="A child" isOn={isChild} onChange={(next) => set({ isChild: next })} />
     </Pair>
   );
 }
@@ -78,7 +80,9 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
   const store = useShootStore();
   const { bundle } = useShoot();
   const rigId = rig.body.outfit ? rig.id : null;
-  const { layers, accessories } = rig.body.outfit ?? wearer.body.outfit;
+  const outfit = rig.body.outfit ?? wearer.body.outfit;
+  const { layers } = outfit;
+  const wardrobe = { wearerId: wearer.id, rigId };
   // What was filled in once stays folded to a line.
   const isNew = rig.body.choice === null;
   const rigCount = bundle.rigs.filter((each) => each.body.wearerId === wearer.id).length;
@@ -97,13 +101,22 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
       ))}
       <Row>
         {layers.length < MAX_LAYERS && (
-          <Button onPress={() => editLayers(store, { wearerId: wearer.id, rigId }, (now) => [...now, NEXT_LAYER])}>
+          <Button onPress={() => editLayers(store, wardrobe, (now) => [...now, NEXT_LAYER])}>
             <Plus size={16} aria-hidden /> Add a layer
           </Button>
         )}
         {(rigCount > 1 || rigId) && <OwnClothes rig={rig} usual={wearer.body.outfit} />}
       </Row>
-      <AlsoWorn wearerId={wearer.id} rigId={rigId} layers={layers} accessories={accessories} />
+      <Pair>
+        <Select
+          label="Below the waist"
+          value={lowerOf(outfit)}
+          placeholder="Nothing of its own"
+          options={LOWER_OPTIONS}
+          onChange={(lower) => editOutfit(store, wardrobe, (now) => ({ ...now, lower }))}
+        />
+      </Pair>
+      <AlsoWorn {...wardrobe} outfit={outfit} />
       <PerformanceForm rigId={rig.id} performance={rig.body.performance} />
       <Disclosure title={personWords(wearer.body, units)} isOpenAtFirst={isNew}>
         <PersonForm
@@ -113,6 +126,8 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
           voice={wearer.body.voice}
           tapeAllergy={wearer.body.tapeAllergy}
           hairyChest={wearer.body.hairyChest}
+          hair={wearer.body.hair ?? "unknown"}
+          isChild={wearer.body.isChild ?? false}
           units={units}
         />
       </Disclosure>

@@ -134,6 +134,7 @@ export function RecipeView(props: {
           }
         />
       </Pair>
+      {recipe.wish && <p>{say(recipe.wish)}</p>}
       <section aria-label="Materials">
         <h3>Materials</h3>
         <MaterialList materials={recipe.materials} />

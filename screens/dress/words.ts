@@ -8,10 +8,14 @@ import {
   FABRICS,
   type Facing,
   type Fit,
+  type Hair,
   GARMENT_IDS,
   GARMENTS,
   INTRUSION_NAMES,
   INTRUSIONS,
+  type Lower,
+  LOWER_FACTS,
+  LOWERS,
   NECKLINE_IDS,
   NECKLINES,
   type Opening,
@@ -25,6 +29,7 @@ import {
   type SchoolQuestion,
   type Shade,
   type Shot,
+  type Side,
   type Voice,
   type Water,
 } from "@/core/dress";
@@ -43,7 +48,22 @@ const ALSO_CALLED: Partial<Record<keyof typeof GARMENTS, string>> = {
   undershirt: "tank top singlet",
   jumper: "sweater pullover knitwear",
   rollneck: "turtleneck polo neck",
-  hoodie: "sweatshirt",
+  hoodie: "sweatshirt zip top",
+  bareTorso: "shirtless topless naked bare chest",
+  swimwear: "swimsuit bathing suit one piece",
+  bikini: "swimwear two piece",
+  bodyArmour: "flak jacket bulletproof stab vest plate carrier",
+  turnoutCoat: "firefighter bunker fire coat",
+  ridingSuit: "biker racing leathers",
+  creatureSuit: "monster costume animatronic prosthetic",
+  labCoat: "doctor white coat",
+  scrubs: "nurse surgeon hospital",
+  kaftan: "thobe galabiya",
+  abaya: "jilbab chador",
+  weddingDress: "bridal gown",
+  cassock: "priest soutane clergy",
+  pyjamas: "nightwear dressing",
+  jersey: "football shirt",
   blazer: "suit blazer tuxedo dinner jacket sports coat",
   oilskin: "raincoat rain jacket oilskin shell",
   bikerJacket: "biker jacket",
@@ -88,6 +108,19 @@ export const ACTION_OPTIONS = options<Action>({
   lying: "Lies",
   wheelchair: "Wheelchair",
 });
+export const SIDE_OPTIONS = options<Side | "unknown">({ unknown: "Not known", left: "Left", right: "Right" });
+export const HAIR_OPTIONS = options<Hair>({
+  unknown: "Not known",
+  bald: "Bald",
+  short: "Short",
+  loose: "Long, loose",
+  tied: "Tied back",
+  wig: "Wig",
+});
+export const LOWER_OPTIONS: { value: Lower; name: string }[] = LOWERS.map((value) => ({
+  value,
+  name: upperFirst(LOWER_FACTS[value].name),
+}));
 export const SHOT_OPTIONS = options<Shot>({ close: "Close", medium: "Medium", wide: "Wide" });
 export const WATER_OPTIONS = options<Water>({
   dry: "Dry",

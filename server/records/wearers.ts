@@ -41,13 +41,39 @@ export const wearers = repository({
       rows.map(({ id }) => id),
     );
     return rows.map(
-      ({ id, accessories, shootId, name, heightM, voice, tapeAllergy, hairyChest, voiceOffsetDb, thread }) => ({
+      ({
+        id,
+        accessories,
+        shootId,
+        name,
+        heightM,
+        voice,
+        tapeAllergy,
+        hairyChest,
+        voiceOffsetDb,
+        thread,
+        ...told
+      }) => ({
         ...{ shootId, name, heightM, voice, tapeAllergy, hairyChest, voiceOffsetDb, thread },
-        outfit: { layers: byWearer.get(id)!.map(({ layer }) => layer), accessories },
+        ...(told.hair !== null && { hair: told.hair }),
+        ...(told.isChild !== null && { isChild: told.isChild }),
+        outfit: {
+          layers: byWearer.get(id)!.map(({ layer }) => layer),
+          accessories,
+          ...(told.lower !== null && { lower: told.lower }),
+          ...(told.sides !== null && { sides: told.sides }),
+          ...(told.colours !== null && { colours: told.colours }),
+        },
       }),
     );
   },
-  columns: ({ outfit, ...own }) => ({ ...own, accessories: outfit.accessories }),
+  columns: ({ outfit: { accessories, lower, sides, colours }, hair, isChild, ...own }) => ({
+    ...own,
+    accessories,
+    // What is no longer told is emptied.
+    ...{ hair: hair ?? null, isChild: isChild ?? null },
+    ...{ lower: lower ?? null, sides: sides ?? null, colours: colours ?? null },
+  }),
   writeLists: (connection, owner, before, { outfit }) =>
     layers.write(connection, owner, placed(before?.outfit.layers ?? []), placed(outfit.layers)),
 });

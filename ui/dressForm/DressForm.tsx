@@ -2,9 +2,10 @@
 
 import { type Point, turnWithHead } from "@/core/body";
 import {
-  type Accessory,
   type Candidate,
   type Layer,
+  lowerOf,
+  type Outfit,
   type PackPlan,
   type RankedPlace,
   type Site,
@@ -17,7 +18,7 @@ import { garmentPieces } from "./garmentPieces";
 import { bodyOutline, smoothPath, type ViewName } from "./outline";
 import { cablePath, isInView, project } from "./projection";
 import { RuledOutMarks, type RuledOutMark } from "./RuledOutMarks";
-import { wornPieces } from "./wornPieces";
+import { lowerPieces, wornPieces } from "./wornPieces";
 
 const VIEW_TOP = 1.035;
 const VIEW_BOTTOM = 0.4;
@@ -77,10 +78,9 @@ const Turning = styled.g`
 
 interface FormProps {
   heightM: number;
-  layers: readonly Layer[];
+  outfit: Outfit;
   /** Layers that are not drawn, by index. */
   hidden: readonly number[];
-  accessories: readonly Accessory[];
   thread: number;
   turnDeg: number;
   places: readonly RankedPlace[];
@@ -131,13 +131,9 @@ function Stand() {
   );
 }
 
-function Body(props: {
-  view: ViewName;
-  layers: readonly Layer[];
-  hidden: readonly number[];
-  accessories: readonly Accessory[];
-}) {
-  const { view, layers, hidden, accessories } = props;
+function Body(props: { view: ViewName; outfit: Outfit; hidden: readonly number[] }) {
+  const { view, hidden } = props;
+  const { layers, accessories, sides } = props.outfit;
   const ids = `pattern-${view}`;
   return (
     <>
@@ -148,11 +144,14 @@ function Body(props: {
       </defs>
       <Stand />
       <path d={smoothPath(bodyOutline(view))} fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2.5" />
+      {lowerPieces(lowerOf(props.outfit), view).map((d) => (
+        <path key={d} d={d} fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2" strokeDasharray="9 6" />
+      ))}
       {layers.map((layer, index) =>
         hidden.includes(index) ? null : <Cloth key={index} layer={layer} index={index} view={view} pattern={ids} />,
       )}
       {accessories.map((accessory) =>
-        wornPieces(accessory, view).map((d, number) => (
+        wornPieces(accessory, view, sides).map((d, number) => (
           <path
             key={`${accessory}-${number}`}
             d={d}
@@ -322,7 +321,7 @@ function View({ view, caption, props }: { view: ViewName; caption: string; props
         aria-label={caption}
       >
         <Head view={view} turnDeg={props.turnDeg} onTurn={props.onTurn} />
-        <Body view={view} layers={props.layers} hidden={props.hidden} accessories={props.accessories} />
+        <Body view={view} outfit={props.outfit} hidden={props.hidden} />
         {view === "front" && <RuledOutMarks ruledOut={props.ruledOut} heightM={heightM} />}
         {chosen?.pack && (
           <path

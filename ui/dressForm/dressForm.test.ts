@@ -1,5 +1,6 @@
-import { FITS, GARMENT_IDS, type Layer, OPENINGS, usualLayer } from "@/core/dress";
+import { ACCESSORIES, FITS, GARMENT_IDS, GARMENTS, LOWERS, type Layer, OPENINGS, usualLayer } from "@/core/dress";
 import { garmentPieces } from "./garmentPieces";
+import { lowerPieces, wornPieces } from "./wornPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 
 const VIEWS: ViewName[] = ["front", "back", "side"];
@@ -19,8 +20,27 @@ test.each(VIEWS)("every garment's pieces are whole paths within the %s view", (v
     }
 });
 
+test.each(VIEWS)("what is worn beside clothes, and below the waist, is whole paths within the %s view", (view) => {
+  const paths = [
+    ...ACCESSORIES.flatMap((worn) => wornPieces(worn, view)),
+    ...LOWERS.flatMap((lower) => lowerPieces(lower, view)),
+  ];
+  for (const path of paths) {
+    expect(path.startsWith("M")).toBe(true);
+    expect(path).not.toMatch(/NaN|undefined|Infinity/);
+    for (const number of numbersOf(path)) expect(Math.abs(number)).toBeLessThan(1100);
+  }
+});
+
+test("a belt over the left shoulder is the mirror of one over the right, and from behind it is the other way round", () => {
+  const belt = (side: "left" | "right", view: ViewName) => wornPieces("seatBelt", view, { seatBelt: side });
+  expect(belt("left", "front")).toEqual(belt("right", "back"));
+  expect(belt("left", "front")).not.toEqual(belt("right", "front"));
+});
+
 test("every garment shows from the front, and a loose one is wider than a tight one", () => {
-  for (const layer of layers) expect(garmentPieces(layer, "front").length).toBeGreaterThan(0);
+  for (const layer of layers)
+    expect(garmentPieces(layer, "front").length > 0).toBe(GARMENTS[layer.garment].shape !== "none");
   const widthOf = (fit: Layer["fit"]) => {
     const [cloth] = garmentPieces(usualLayer("jumper", { fit }), "front");
     return Math.max(...numbersOf(cloth!.d));

@@ -249,6 +249,7 @@ const WRAP_EDGE: Piece = {
 /** The flat pieces of a garment as it is worn, seen from one side. Drawing only. */
 export function garmentPieces(layer: Layer, view: ViewName): Piece[] {
   const { shape } = GARMENTS[layer.garment];
+  if (shape === "none") return [];
   if (shape === "harness") return view === "side" ? [] : harness(view);
   if (shape === "bib") return view === "side" ? [] : apron(view);
   if (view === "side") return sideOf(layer);
