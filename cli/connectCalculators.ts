@@ -1,16 +1,19 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { type InputId, INPUTS, PARTS, type SourceId, SOURCES } from "../core/devices";
+import { type InputId, INPUTS, PACK_INPUTS, type PackInputId, PARTS, type SourceId, SOURCES } from "../core/devices";
 import { ANSWER_NAMES, type AnyMessage, placedWords, say } from "../messages";
-import { findPath, pathMessage } from "../core/connect";
+import { findPath, nearMisses, pathMessage } from "../core/connect";
 import { oneOf } from "../core/schema";
 import { causeMessages, diagnose, genericSetup, PROBE_IDS, probeOf, questionOf, SYMPTOM_IDS } from "../core/rehearsal";
 import type { Calculator } from "./calculator";
 
+/** Where a cable may end: what records, and packs. */
+const EVERY_INPUT = { ...INPUTS, ...PACK_INPUTS };
+
 const PathCall = Type.Object(
   {
     source: oneOf(Object.keys(SOURCES) as SourceId[], "Source"),
-    input: oneOf(Object.keys(INPUTS) as InputId[], "Input"),
+    input: oneOf(Object.keys(EVERY_INPUT) as (InputId | PackInputId)[], "Input"),
     /** Parts in the bag, by id; the rest of the catalogue is to be got. */
     owned: Type.Array(
       oneOf(
@@ -26,7 +29,7 @@ const PathCall = Type.Object(
 const TroubleCall = Type.Object(
   {
     source: PathCall.properties.source,
-    input: PathCall.properties.input,
+    input: oneOf(Object.keys(INPUTS) as InputId[], "Input"),
     symptom: oneOf(SYMPTOM_IDS, "Symptom"),
     /** Answers by probe; each probe's answers are named in the result before it. */
     answers: Type.Partial(
@@ -47,11 +50,13 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
     run(input) {
       const call = input as Static<typeof PathCall>;
       const parts = PARTS.map((part) => ({ ...part, isOwned: call.owned.includes(part.id) }));
-      const [source, into] = [SOURCES[call.source], INPUTS[call.input]];
+      const [source, into] = [SOURCES[call.source], EVERY_INPUT[call.input]];
       const path = findPath(source, into, parts);
       const says = say(pathMessage(path, source, into));
       const isGood = path !== null && (path.verdict === "works" || path.verdict === "worksIfSet");
       const named = (list: readonly { id: string; name: string }[]) => list.map(({ id, name }) => ({ id, name }));
+      // Why a cable in the kit that fits the sockets is the wrong one.
+      const misses = nearMisses(source, into, parts).map(({ part, says: why }) => ({ id: part.id, says: say(why) }));
       return {
         result: path && {
           verdict: path.verdict,
@@ -63,6 +68,7 @@ export const CONNECT_CALCULATORS: Record<string, Calculator> = {
             says: placedWords(path.settings[at]!),
           })),
           because: path.because.map((each) => ({ ...each, says: say(each) })),
+          wrongCables: misses,
           says,
         },
         finding: isGood ? null : says,

@@ -49,7 +49,7 @@ test("no chain of three is better than what is found (exhaustive, every source i
       if (found) {
         expect(found.parts.length).toBeLessThanOrEqual(MOST_PARTS);
         expect(["connect.works", "connect.fails"]).toContain(pathMessage(found, source, input).code);
-      } else expect(pathMessage(found, source, input).code).toBe("connect.noWay");
+      } else expect(["connect.noWay", "connect.askAnalogue"]).toContain(pathMessage(found, source, input).code);
     }
 });
 

@@ -20,7 +20,7 @@ interface Step {
 }
 
 const keyOf = ({ end, carried }: Step): string =>
-  `${end.connector} ${end.sex} ${carried.carriage} ${carried.lossDb} ${Number(carried.passesPlugIn)}${Number(carried.passesPhantom)}${Number(carried.isHeadsetLoad)}${Number(carried.feedsPhantom)}`;
+  `${end.connector} ${end.sex} ${carried.carriage} ${carried.lossDb} ${Number(carried.passesPlugIn)}${Number(carried.passesPhantom)}${Number(carried.isHeadsetLoad)}${Number(carried.feedsPhantom)}${Number(carried.makesPlugIn)}`;
 
 /** A step is worse than another that stands in the same state with no more parts and no more missing. */
 const cost = ({ missing, parts }: Step): number => 100 * missing + parts.length;
@@ -42,8 +42,19 @@ const better = (one: FoundPath, other: FoundPath): number =>
 function distinct(parts: readonly Part[]): Part[] {
   const kinds = new Map<string, Part>();
   for (const part of parts) {
-    const { from, to, turns, lossDb, passesPlugIn, passesPhantom, isHeadsetLoad, feedsPhantom, clipsDbu, settings } =
-      part;
+    const {
+      from,
+      to,
+      turns,
+      lossDb,
+      passesPlugIn,
+      passesPhantom,
+      isHeadsetLoad,
+      feedsPhantom,
+      makesPlugIn,
+      clipsDbu,
+      settings,
+    } = part;
     const kind = JSON.stringify([
       from,
       to,
@@ -53,6 +64,7 @@ function distinct(parts: readonly Part[]): Part[] {
       passesPhantom,
       isHeadsetLoad,
       feedsPhantom,
+      makesPlugIn,
       settings,
       clipsDbu,
     ]);
@@ -70,10 +82,10 @@ function distinct(parts: readonly Part[]): Part[] {
  */
 export function findPath(source: Source, input: Input, parts: readonly Part[]): FoundPath | null {
   const families = new Map<string, Part[]>();
-  const family = (connector: Connector, sex: End["sex"]) =>
-    `${connector === "jack35four" ? "jack35" : connector} ${sex === "plug" ? "socket" : "plug"}`;
+  const like = (connector: Connector) => (connector === "jack35four" || connector === "lock35" ? "jack35" : connector);
+  const family = (connector: Connector, sex: End["sex"]) => `${like(connector)} ${sex === "plug" ? "socket" : "plug"}`;
   for (const part of distinct(parts)) {
-    const key = `${part.from.connector === "jack35four" ? "jack35" : part.from.connector} ${part.from.sex}`;
+    const key = `${like(part.from.connector)} ${part.from.sex}`;
     families.set(key, [...(families.get(key) ?? []), part]);
   }
   const known = new Map<string, number>();

@@ -6,5 +6,6 @@ export { allocate, partsOf, type Ways } from "./allocate";
 export { findPath, type FoundPath } from "./findPath";
 export { PATH_VERDICTS, begun, carriedOn, judgePath, type Carried, type PathVerdict } from "./judgePath";
 export { pathMessage } from "./kit";
+export { nearMisses, type NearMiss } from "./nearMisses";
 export type { ConnectCatalogue, ConnectMessage } from "./messages";
 export { ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";

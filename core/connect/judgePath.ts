@@ -13,6 +13,7 @@ export interface Carried {
   passesPhantom: boolean;
   isHeadsetLoad: boolean;
   feedsPhantom: boolean;
+  makesPlugIn: boolean;
 }
 
 export const begun = ({ carriage }: Source): Carried => ({
@@ -22,6 +23,7 @@ export const begun = ({ carriage }: Source): Carried => ({
   passesPhantom: true,
   isHeadsetLoad: false,
   feedsPhantom: false,
+  makesPlugIn: false,
 });
 
 /** After one more part; null where it does not pass. */
@@ -35,6 +37,8 @@ export function carriedOn(carried: Carried, part: Part): Carried | null {
     passesPhantom: carried.passesPhantom && part.passesPhantom,
     isHeadsetLoad: carried.isHeadsetLoad || part.isHeadsetLoad,
     feedsPhantom: carried.feedsPhantom || part.feedsPhantom,
+    // Phantom power that a box before it feeds, or the input behind all of it.
+    makesPlugIn: part.makesPlugIn || (carried.makesPlugIn && (part.passesPhantom || part.feedsPhantom)),
   };
 }
 
@@ -72,6 +76,9 @@ function carriageFault(source: Source, carriage: Carriage, input: Input): Findin
   if (carriage === "cancelled") return wrong({ code: "connect.cancelled" });
   if (input.takes.includes(carriage)) return null;
   const isHeadset = (each: Carriage) => each === "headsetCtia" || each === "headsetOmtp";
+  const isPack = (each: Carriage) => each === "pack35" || each === "pack3" || each === "pack4";
+  if (isPack(carriage) || input.takes.some(isPack)) return wrong({ code: "connect.otherPackWiring", ...named });
+  if (carriage === "power") return { verdict: "damage", says: { code: "connect.speakerPower", input: input.name } };
   if (input.takes.some(isHeadset))
     return wrong({
       code: isHeadset(carriage) ? "connect.otherHeadsetWiring" : "connect.nothingOnMicContact",
@@ -89,7 +96,10 @@ function lookAtPower(source: Source, carried: Carried, input: Input): Look {
   const settings: PlacedSetting[] = [];
   const named = { source: source.name, input: input.name };
   const set = (setting: Setting) => settings.push(onInput(input, setting));
-  if (source.needs === "plugIn") {
+  if (source.needs === "plugIn" && carried.makesPlugIn) {
+    if (input.phantom === "switched" && !carried.feedsPhantom) set({ code: "setting.phantomOn" });
+    else if (input.phantom === "never" && !carried.feedsPhantom) findings.push(wrong({ code: "connect.noPhantom", source: source.name }));
+  } else if (source.needs === "plugIn") {
     if (!carried.passesPlugIn)
       findings.push(wrong({ code: "connect.powerHeldBack", ...named, hasOwnMic: input.hasOwnMic }));
     else if (input.plugIn === "never") findings.push(wrong({ code: "connect.noPlugInPower", ...named }));
@@ -121,7 +131,8 @@ function lookAtParts(source: Source, parts: readonly Part[]): Look & { turns: Pl
   const turns: PlacedSetting[] = [];
   let arrivesDbu = source.loudestDbu;
   parts.forEach(({ name, lossDb, clipsDbu, feedsPhantom }, on) => {
-    const code = source.needs === "phantom" ? "setting.phantomOn" : "setting.phantomOff";
+    const isWanted = source.needs === "phantom" || parts.slice(0, on).some(({ makesPlugIn }) => makesPlugIn);
+    const code = isWanted ? "setting.phantomOn" : "setting.phantomOff";
     if (feedsPhantom) settings.push({ on, device: name, setting: { code }, isLevel: false });
     const overDb = clipsDbu === null ? 0 : arrivesDbu - clipsDbu;
     if (overDb > source.turnsDownDb)

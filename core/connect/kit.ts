@@ -5,6 +5,7 @@ import type { ConnectMessage } from "./messages";
 /** What is to be said of a way as a whole. */
 export function pathMessage(path: FoundPath | null, source: Source, input: Input | null): ConnectMessage {
   if (!input) return { code: "connect.noInput" };
+  if (!path && source.carriage === "network") return { code: "connect.askAnalogue", source: source.name };
   if (!path) return { code: "connect.noWay", source: source.name, input: input.name };
   const parts = path.parts.map(({ name }) => name);
   const { verdict, settings, because } = path;

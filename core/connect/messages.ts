@@ -24,6 +24,11 @@ export type ConnectCatalogue = {
   /** `cure`: what makes less arrive; `padDb` where it is a pad of the next size that is sold. */
   "connect.tooLoud": { device: string; overDb: number; cure: "padBefore" | "lineOrPad"; padDb: number | null };
   "connect.tooWeak": { input: string; byDb: number };
+  "connect.otherPackWiring": Both;
+  "connect.speakerPower": { input: string };
+  "connect.askAnalogue": { source: string };
+  "connect.doesNotPass": { source: string; cable: string };
+  "connect.wrongCable": { cable: string; because: ConnectMessage | null };
   "connect.noInput": object;
   "connect.noWay": Both;
   "connect.works": { parts: readonly string[]; settings: readonly PlacedSetting[] };

@@ -6,7 +6,7 @@ export { CAPSULE_COLOURS, DEVICE_KINDS, type CapsuleColour, type DeviceKind } fr
 export { DEVICE_SCHEMAS, Lav, Pack, Receiver, RecorderInput, type DeviceFigures } from "./figures";
 export { GENERIC_DEVICES, genericFigures, isTypicalFigures } from "./genericDevices";
 export { XLR, type InputLevels, type Steps } from "./inputLevels";
-export { INPUTS, type InputId } from "./inputs";
+export { INPUTS, PACK_INPUTS, type InputId, type PackInputId } from "./inputs";
 export {
   AnyKitFigures,
   ExtraFigures,

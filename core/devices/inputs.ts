@@ -190,5 +190,66 @@ export const INPUTS = {
     lineClipsDbu: null,
     typical: { ...HEADSET, gain: gainTo(36), einDbu: -106, converterRangeDb: 94 },
   },
+  phoneUsbC: {
+    id: "phoneUsbC",
+    kind: "phone",
+    name: "phone, USB C only",
+    end: socket("usbC"),
+    takes: ["digital"],
+    clipsDbu: 0,
+    weakestDbu: -200,
+    phantom: "never",
+    plugIn: "never",
+    hasOwnMic: true,
+    settings: [{ code: "setting.tapTest" }],
+    canBeLinked: false,
+    lineClipsDbu: null,
+    typical: DIGITAL,
+  },
+  recorderCombo: {
+    id: "recorderCombo",
+    kind: "recorder",
+    name: "recorder, combo socket, jack side",
+    end: socket("jack635"),
+    takes: ["balanced", "tip"],
+    clipsDbu: 20,
+    weakestDbu: -30,
+    phantom: "never",
+    plugIn: "never",
+    hasOwnMic: false,
+    settings: [],
+    canBeLinked: true,
+    lineClipsDbu: null,
+    typical: { ...XLR, maxInputDbu: 20, fullScaleDbu: 20, gain: gainTo(40), einDbu: -96 },
+  },
+  cameraXlr: {
+    id: "cameraXlr",
+    kind: "camera",
+    name: "camera, XLR input, mic or line",
+    end: socket("xlr3"),
+    takes: ["balanced"],
+    clipsDbu: -6,
+    weakestDbu: -66,
+    phantom: "switched",
+    plugIn: "never",
+    hasOwnMic: true,
+    settings: [{ code: "setting.external" }],
+    canBeLinked: false,
+    lineClipsDbu: 24,
+    typical: { ...XLR, maxInputDbu: -6, fullScaleDbu: -6, line: { maxInputDbu: 24, fullScaleDbu: 24, einDbu: -92 } },
+  },
 } as const satisfies Record<string, Input>;
 export type InputId = keyof typeof INPUTS;
+
+const pack = (id: string, name: string, connector: Connector, takes: Input["takes"]): Input => ({
+  ...{ id, kind: "mixer", name, end: socket(connector), takes, clipsDbu: -14, weakestDbu: -60 },
+  ...{ phantom: "never", plugIn: "always", hasOwnMic: false, settings: [], canBeLinked: false, lineClipsDbu: null },
+});
+
+/** Packs as inputs, by the wiring of their socket: what looks alike is not interchangeable. Common practice. */
+export const PACK_INPUTS = {
+  packLocking: pack("packLocking", "pack, locking 3.5 mm socket", "lock35", ["pack35"]),
+  packThreePin: pack("packThreePin", "pack, 3-pin socket", "pin3", ["pack3"]),
+  packFourPin: pack("packFourPin", "pack, 4-pin socket", "pin4", ["pack4"]),
+};
+export type PackInputId = keyof typeof PACK_INPUTS;

@@ -75,6 +75,7 @@ export const LeadFigures = Type.Object(
     isHeadsetLoad: Type.Boolean({ title: "Recognised as a mic by phones" }),
     settings: Settings,
     feedsPhantom: Type.Boolean({ title: "Feeds phantom power" }),
+    makesPlugIn: Type.Optional(Type.Boolean({ title: "Makes plug-in power of phantom power" })),
     clipsDbu: NullableDbu("Clips at"),
   },
   strict,

@@ -38,6 +38,7 @@ function part(id: string, name: string, from: End, to: End, own: Partial<Part>):
     isHeadsetLoad: false,
     settings: [],
     feedsPhantom: false,
+    makesPlugIn: false,
     clipsDbu: null,
     isOwned: false,
     ...own,
@@ -48,7 +49,10 @@ function part(id: string, name: string, from: End, to: End, own: Partial<Part>):
 const ONE_LEG_DB = 6;
 
 const pad = (lossDb: number): Part =>
-  part(`pad-xlr-${lossDb}`, `XLR pad, ${lossDb} dB`, socket("xlr3"), plug("xlr3"), { lossDb, passesPlugIn: false });
+  // Resistors: phantom power goes through them.
+  part(`pad-xlr-${lossDb}`, `XLR pad, ${lossDb} dB`, socket("xlr3"), plug("xlr3"), {
+    ...{ lossDb, passesPlugIn: false, passesPhantom: true },
+  });
 
 /** Converters of a recorder as an audio interface, and of an adapter. Typical figures; common practice. */
 export const INTERFACE: InputLevels = {
@@ -224,6 +228,100 @@ export const PARTS: readonly Part[] = [
   pad(10),
   pad(20),
   pad(40),
+  part(
+    "phantom-plugin",
+    "3.5 mm to XLR adapter, phantom to plug-in power",
+    socket("jack35"),
+    plug("xlr3"),
+    turned(TIP_TO_XLR, { makesPlugIn: true, passesPlugIn: false }),
+  ),
+  part(
+    "pack35-xlr",
+    "lav adapter, locking 3.5 mm to XLR, on phantom power",
+    socket("lock35"),
+    plug("xlr3"),
+    turned({ pack35: "balanced" }, { makesPlugIn: true, passesPlugIn: false }),
+  ),
+  part(
+    "pack3-xlr",
+    "lav adapter, 3-pin to XLR, on phantom power",
+    socket("pin3"),
+    plug("xlr3"),
+    turned({ pack3: "balanced" }, { makesPlugIn: true, passesPlugIn: false }),
+  ),
+  part(
+    "pack4-xlr",
+    "lav adapter, 4-pin to XLR, on phantom power",
+    socket("pin4"),
+    plug("xlr3"),
+    turned({ pack4: "balanced" }, { makesPlugIn: true, passesPlugIn: false }),
+  ),
+  part(
+    "pack35-trs",
+    "lav adapter, locking 3.5 mm to plain 3.5 mm",
+    socket("lock35"),
+    plug("jack35"),
+    turned({ pack35: "dual" }, {}),
+  ),
+  part("pack3-4", "lav adapter, 3-pin to 4-pin", socket("pin3"), plug("pin4"), turned({ pack3: "pack4" }, {})),
+  part("pack4-3", "lav adapter, 4-pin to 3-pin", socket("pin4"), plug("pin3"), turned({ pack4: "pack3" }, {})),
+  part(
+    "pack35-4",
+    "lav adapter, locking 3.5 mm to 4-pin",
+    socket("lock35"),
+    plug("pin4"),
+    turned({ pack35: "pack4" }, {}),
+  ),
+  part(
+    "pack35-3",
+    "lav adapter, locking 3.5 mm to 3-pin",
+    socket("lock35"),
+    plug("pin3"),
+    turned({ pack35: "pack3" }, {}),
+  ),
+  part(
+    "trrs-trs",
+    "four-pole to three-pole adapter, headset mic",
+    socket("jack35four"),
+    plug("jack35"),
+    turned({ headsetCtia: "dual", headsetOmtp: "dual" }, {}),
+  ),
+  part(
+    "att-xlr-35",
+    "attenuating cable, XLR line to 3.5 mm mic, 40 dB",
+    socket("xlr3"),
+    plug("jack35"),
+    turned({ balanced: "dual" }, { lossDb: 40, passesPlugIn: false }),
+  ),
+  part(
+    "att-rca-35",
+    "attenuating cable, two RCA to 3.5 mm mic, 40 dB",
+    plug("rca"),
+    plug("jack35"),
+    turned({ stereo: "stereo", tip: "tip" }, { lossDb: 40, passesPlugIn: false }),
+  ),
+  part("xlr-split", "XLR splitter with a transformer", socket("xlr3"), plug("xlr3"), { passesPhantom: true }),
+  part(
+    "rca2-xlr2",
+    "two RCA to two XLR cable",
+    plug("rca"),
+    plug("xlr3"),
+    turned({ stereo: "balanced" }, { settings: [{ code: "setting.twoInputs" }] }),
+  ),
+  part(
+    "rca2-635",
+    "two RCA to two 6.35 mm cable",
+    plug("rca"),
+    plug("jack635"),
+    turned({ stereo: "tip" }, { settings: [{ code: "setting.twoInputs" }] }),
+  ),
+  part(
+    "speaker-di",
+    "DI box for speaker level, 40 dB",
+    plug("speaker"),
+    plug("xlr3"),
+    turned({ power: "balanced" }, { lossDb: 40, passesPlugIn: false }),
+  ),
   part("isolator", "XLR isolating transformer", socket("xlr3"), plug("xlr3"), { passesPlugIn: false }),
   part(
     "di",

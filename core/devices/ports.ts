@@ -12,6 +12,11 @@ export const CONNECTORS = [
   "usbC",
   "usbMicro",
   "phoneData",
+  "lock35",
+  "pin3",
+  "pin4",
+  "speaker",
+  "network",
 ] as const;
 export type Connector = (typeof CONNECTORS)[number];
 
@@ -25,6 +30,11 @@ export const CONNECTOR_NAMES: Record<Connector, string> = {
   usbC: "USB C",
   usbMicro: "micro USB",
   phoneData: "phone's data socket",
+  lock35: "locking 3.5 mm jack",
+  pin3: "3-pin pack plug",
+  pin4: "4-pin pack plug",
+  speaker: "speaker outlet",
+  network: "network",
 };
 
 /** One end of a lead, or a socket or plug of a device. */
@@ -33,7 +43,9 @@ export interface End {
   sex: "plug" | "socket";
 }
 
-const family = (connector: Connector): string => (connector === "jack35four" ? "jack35" : connector);
+const family = (connector: Connector): string =>
+  // A locking jack goes into a plain socket, and is wired otherwise.
+  connector === "jack35four" || connector === "lock35" ? "jack35" : connector;
 
 /** Whether two ends go into each other. */
 export function mate(one: End, other: End): boolean {
@@ -42,7 +54,7 @@ export function mate(one: End, other: End): boolean {
 
 /**
  * What lies on the contacts: one signal balanced; on the tip alone; the same on tip and ring; two signals; a microphone on the
- * headset contact of either standard; digital. `cancelled`: what was the same on both is taken as a difference, and is gone.
+ * headset contact of either standard; digital; a lavalier as a pack of one of three wirings takes it; a loudspeaker's power; a desk's network. `cancelled`: what was the same on both is taken as a difference, and is gone.
  * Source: XLR by IEC 60268-12; four-pole standards CTIA and OMTP.
  */
 export const CARRIAGES = [
@@ -54,6 +66,11 @@ export const CARRIAGES = [
   "headsetOmtp",
   "digital",
   "cancelled",
+  "pack35",
+  "pack3",
+  "pack4",
+  "power",
+  "network",
 ] as const;
 export type Carriage = (typeof CARRIAGES)[number];
 
@@ -137,6 +154,8 @@ export interface Part {
   settings: readonly DeviceSetting[];
   /** Feeds phantom power itself, by a switch. */
   feedsPhantom: boolean;
+  /** Makes plug-in power out of the phantom power behind it. */
+  makesPlugIn: boolean;
   /** Above this it clips itself, dBu: what has a converter of its own. Null: it passes anything. */
   clipsDbu: number | null;
   /** Levels of its converter, where it has one. */

@@ -19,6 +19,7 @@ const KEPT_SETTINGS = [
   "setting.interfaceMenu",
   "setting.chooseAsInput",
   "setting.charged",
+  "setting.twoInputs",
 ] as const;
 
 /** Everything that is set on one device of a way. */

@@ -3,9 +3,11 @@ import { handsOn } from "./hands";
 import { hearAll, TABLE_M, type MicHeard, type TalkerHeard } from "./heardByMics";
 import { MICROPHONES, type MicrophoneId } from "./microphones";
 import type { PlaceSound } from "./placeSound";
-import type { AgainstMessage, RuledOutMessage } from "./messages";
+import type { AgainstMessage, RuledOutMessage, WindMessage } from "./messages";
+import { coverFor, lowCutHz } from "./wind";
 import type { RiskStep } from "./kinds";
-import type { PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./pickupSetup";
+import { aWeightedDb } from "../sound";
+import type { Held, PickupWishes, PlacedMic, ShotSize, Spot, Talker } from "./pickupSetup";
 import { aimAt, direction } from "./space";
 
 export const FIRST_WISHES: PickupWishes = { shot: "medium", mayBeSeen: false, hasTable: true, overhead: "byRoom" };
@@ -13,20 +15,31 @@ export const FIRST_WISHES: PickupWishes = { shot: "medium", mayBeSeen: false, ha
 /** How near an overhead microphone's front may come to the mouth, m, just out of frame. Common practice. */
 export const OVERHEAD_M: Record<ShotSize, number> = { close: 0.45, medium: 0.6, wide: 0.9 };
 const CAMERA_M: Record<ShotSize, number> = { close: 1.2, medium: 1.5, wide: 2.5 };
+/** Mouth to a lavalier on the chest; to what is planted in a sun visor, a headliner or on a table, m. Common practice. */
+const LAV_M = 0.22;
+const PLANTED_IN_CAR_M = 0.45;
+const PLANTED_ON_TABLE_M = 0.7;
 /** A phone held out. Common practice. */
 const ARM_M = 0.6;
 
 export const CANDIDATE_IDS = [
   "overheadHyper",
   "overheadGun",
-  "hand",
   "desk20",
   "desk30",
   "desk60",
+  "hand",
   "tableOmni",
   "camera",
   "phone",
   "recorderPair",
+  "lavs",
+  "stand",
+  "planted",
+  "plantedInCar",
+  "oneBoom",
+  "boomAndLavs",
+  "instrument",
 ] as const;
 export type CandidateId = (typeof CANDIDATE_IDS)[number];
 
@@ -71,6 +84,49 @@ export const CANDIDATES: Record<CandidateId, CandidateRow> = {
   recorderPair: {
     name: "recorder's own pair at the instrument",
     microphone: "recorderPair",
+    isSeen: true,
+    isShared: true,
+    needsTable: false,
+  },
+  lavs: { name: "a lav each", microphone: "lav", isSeen: false, isShared: false, needsTable: false },
+  stand: {
+    name: "short hypercardioid on a stand overhead",
+    microphone: "shortHyper",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  planted: {
+    name: "planted on the table",
+    microphone: "standCardioid",
+    isSeen: false,
+    isShared: false,
+    needsTable: true,
+  },
+  plantedInCar: {
+    name: "planted in the sun visor or headliner",
+    microphone: "standCardioid",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  oneBoom: {
+    name: "one boom, swung between them",
+    microphone: "shortHyper",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  boomAndLavs: {
+    name: "one boom and a lav each",
+    microphone: "shortHyper",
+    isSeen: false,
+    isShared: false,
+    needsTable: false,
+  },
+  instrument: {
+    name: "small cardioid at the instrument",
+    microphone: "standCardioid",
     isSeen: true,
     isShared: true,
     needsTable: false,
@@ -149,8 +205,32 @@ export function micsOf(candidate: CandidateId, talkers: readonly Talker[], wishe
       return [aimed(candidate, microphone, beside(first, ARM_M, 0, -10), first)];
     case "recorderPair": {
       const instrument = talkers.find(({ isInstrument }) => isInstrument);
-      return instrument ? [aimed(candidate, microphone, beside(instrument, 0.3, 0, 0), instrument)] : [];
+      const change = wishes.hasTable ? {} : ({ holder: "stand" } as const);
+      return instrument ? [aimed(candidate, microphone, beside(instrument, 0.3, 0, 0), instrument, change)] : [];
     }
+    case "instrument": {
+      const instrument = talkers.find(({ isInstrument }) => isInstrument);
+      return instrument ? [aimed(candidate, microphone, beside(instrument, 0.3, 20, 0), instrument)] : [];
+    }
+    case "lavs":
+      return each((talker, id) => aimed(id, microphone, beside(talker, LAV_M, 0, -70), talker));
+    case "stand":
+      return each((talker, id) =>
+        aimed(id, microphone, beside(talker, OVERHEAD_M[wishes.shot], 0, 45), talker, { holder: "stand" }),
+      );
+    case "planted":
+      return each((talker, id) =>
+        aimed(id, microphone, beside(talker, PLANTED_ON_TABLE_M, 20, -25), talker, { holder: "table" }),
+      );
+    case "plantedInCar":
+      return each((talker, id) => aimed(id, microphone, beside(talker, PLANTED_IN_CAR_M, 20, 25), talker));
+    case "oneBoom":
+      return each((talker, id) => aimed(id, microphone, beside(talker, OVERHEAD_M[wishes.shot], 0, 45), talker));
+    case "boomAndLavs":
+      return [
+        aimed(candidate, microphone, beside(first, OVERHEAD_M[wishes.shot], 0, 45), first),
+        ...each((talker, id) => aimed(id, "lav", beside(talker, LAV_M, 0, -70), talker)),
+      ];
   }
 }
 
@@ -173,6 +253,8 @@ export interface PickupCandidate {
   points: number;
   /** Why it is out of the question; null when it is not. */
   ruledOut: RuledOutMessage | null;
+  /** What goes over it against wind, and the low cut; null where there is no wind. */
+  wind: WindMessage | null;
 }
 
 /** Swing that goes unnoticed, dB; proximity that goes unnoticed, dB; separation that two tracks need, dB. Common practice. */
@@ -185,7 +267,11 @@ const ON_TOP_M = 0.5;
 const EVEN_TAIL_DB = 2;
 const LIVELY_S = 1;
 
+/** What a microphone loses that nobody moves, points. A judgement. */
+const STANDS_STILL = 5;
+
 function deductionsOf(
+  id: PickupCandidate["id"],
   best: PickupCandidate["best"],
   mics: readonly PlacedMic[],
   heard: readonly MicHeard[],
@@ -227,6 +313,14 @@ function deductionsOf(
   }
   const noiseM = Math.min(...used.map(({ nearestNoiseM }) => nearestNoiseM));
   if (noiseM < ON_TOP_M) add({ code: "against.noiseNear", distanceM: noiseM }, 15 * (1 - noiseM / ON_TOP_M));
+  if (id === "stand" || id === "planted" || id === "plantedInCar") add({ code: "against.standsStill" }, STANDS_STILL);
+  const windy = [...used].sort((one, other) => other.windDba - one.windDba)[0];
+  if (windy && place.windMps > 0) {
+    const mic = mics.find(({ id }) => id === windy.micId)!;
+    const cover = mic.cover ?? coverFor(mic.holder, place.windMps);
+    const over = windy.windDba - aWeightedDb(place.diffuseNoiseDb);
+    add({ code: "against.wind", windMps: place.windMps, cover, windDba: windy.windDba }, Math.min(8, over / 2));
+  }
   const fault = best.map((each) => each.heard.addressFault).find((each) => each !== null);
   if (fault) add(fault, 10);
   return deductions.sort((one, other) => other.points - one.points);
@@ -243,7 +337,7 @@ export function judgeMics(
 ): PickupCandidate {
   const heard = hearAll(mics, talkers, place);
   const best = talkers
-    .filter(({ isInstrument }) => !isInstrument || id === "recorderPair")
+    .filter(({ isInstrument }) => !isInstrument || id === "recorderPair" || id === "instrument")
     .flatMap((talker) => {
       const each = heard
         .map((mic) => ({ micId: mic.micId, heard: mic.talkers.find(({ talkerId }) => talkerId === talker.id)! }))
@@ -251,15 +345,84 @@ export function judgeMics(
       return each ? [{ talkerId: talker.id, ...each }] : [];
     });
   const worstSti = best.length === 0 ? 0 : Math.min(...best.map((each) => each.heard.sti));
-  const deductions = best.length === 0 ? [] : deductionsOf(best, mics, heard, place);
+  const deductions = best.length === 0 ? [] : deductionsOf(id, best, mics, heard, place);
   const points = 100 * worstSti - deductions.reduce((sum, each) => sum + each.points, 0);
-  return { id, name, mics, heard, best, worstSti, deductions, points, ruledOut };
+  const [first] = mics;
+  const wind: WindMessage | null =
+    first && place.windMps > 0
+      ? {
+          code: "wind.use",
+          windMps: place.windMps,
+          cover: first.cover ?? coverFor(first.holder, place.windMps),
+          lowCutHz: lowCutHz(place.windMps),
+        }
+      : null;
+  return { id, name, mics, heard, best, worstSti, deductions, points, ruledOut, wind };
 }
 
-function whyOut(candidate: CandidateId, talkers: readonly Talker[], wishes: PickupWishes): RuledOutMessage | null {
+/** A boom turns and steps from one talker to the next at so many metres a second; a cue later than this is lost, s. Common practice. */
+const SWING_MPS = 2.5;
+const SWING_FURTHEST_M = 3;
+
+/** How far apart the talkers furthest from each other are, m. */
+function apartM(talkers: readonly Talker[]): number {
+  let most = 0;
+  for (const { at: one } of talkers)
+    for (const { at: other } of talkers) most = Math.max(most, Math.hypot(one.xM - other.xM, one.yM - other.yM));
+  return most;
+}
+
+/** One boom for several: each is got as by a boom of their own, but one at a time, on one track. */
+function swung(candidate: PickupCandidate, people: readonly Talker[]): PickupCandidate {
+  const far = apartM(people);
+  const seconds = far / SWING_MPS;
+  const deductions = [
+    ...candidate.deductions.filter(({ says }) => says.code !== "against.separation"),
+    { says: { code: "against.boomSwings" as const, apartM: far, seconds }, points: 3 + 6 * seconds },
+  ].sort((one, other) => other.points - one.points);
+  return {
+    ...candidate,
+    deductions,
+    points: 100 * candidate.worstSti - deductions.reduce((sum, { points }) => sum + points, 0),
+  };
+}
+
+/** Nobody booms in a car. */
+const BOOMED: readonly CandidateId[] = ["overheadHyper", "overheadGun", "oneBoom", "boomAndLavs", "stand"];
+/** Hands that hold something hold no microphone and no phone; an instrument close by is held. */
+const PLAYED_M = 0.7;
+const holdsOf = (talker: Talker, talkers: readonly Talker[]): Held => {
+  if (talker.holds && talker.holds !== "nothing") return talker.holds;
+  const isPlaying = talkers.some(
+    ({ isInstrument, at }) => isInstrument && Math.hypot(at.xM - talker.at.xM, at.yM - talker.at.yM) < PLAYED_M,
+  );
+  return isPlaying ? "instrument" : "nothing";
+};
+/** More than so many do not pass a microphone round. */
+const MOST_HAND_MICS = 2;
+
+function whyOut(
+  candidate: CandidateId,
+  talkers: readonly Talker[],
+  wishes: PickupWishes,
+  place: PlaceSound,
+): RuledOutMessage | null {
   const { isSeen, needsTable, microphone } = CANDIDATES[candidate];
-  const people = talkers.filter(({ isInstrument }) => !isInstrument).length;
-  if (candidate === "recorderPair")
+  const everybody = talkers.filter(({ isInstrument }) => !isInstrument);
+  const people = everybody.length;
+  if (place.isVehicle && BOOMED.includes(candidate)) return { code: "out.boomInVehicle" };
+  if (candidate === "hand" || candidate === "phone") {
+    const holds = everybody.map((talker) => holdsOf(talker, talkers)).find((each) => each !== "nothing");
+    if (holds) return { code: "out.handsFull", holds };
+  }
+  if (candidate === "hand" && people > MOST_HAND_MICS) return { code: "out.oneEach" };
+  if (candidate === "oneBoom") {
+    if (people < 2) return { code: "out.aloneIsNotSwung" };
+    if (apartM(everybody) > SWING_FURTHEST_M) return { code: "out.tooFarToSwing", apartM: apartM(everybody) };
+  }
+  if (candidate === "boomAndLavs" && people < 2) return { code: "out.aloneIsNotSwung" };
+  if (candidate === "planted" && !wishes.hasTable) return { code: "out.nothingToPlantIn" };
+  if (candidate === "recorderPair" || candidate === "instrument")
     return talkers.some(({ isInstrument }) => isInstrument) ? null : { code: "out.noInstrument" };
   if (isSeen && !wishes.mayBeSeen) return { code: "out.inPicture" };
   if (needsTable && !wishes.hasTable) return { code: "out.noTable" };
@@ -272,9 +435,14 @@ function whyOut(candidate: CandidateId, talkers: readonly Talker[], wishes: Pick
 
 /** Every candidate for these talkers in this place, the best first, those out of the question last with the reason. */
 export function rankPickups(talkers: readonly Talker[], place: PlaceSound, wishes: PickupWishes): PickupCandidate[] {
-  return CANDIDATE_IDS.map((id) =>
-    judgeMics(id, CANDIDATES[id].name, micsOf(id, talkers, wishes), talkers, place, whyOut(id, talkers, wishes)),
-  )
+  const people = talkers.filter(({ isInstrument }) => !isInstrument);
+  const isHere = (id: CandidateId) => (id === "plantedInCar" ? place.isVehicle : id !== "planted" || !place.isVehicle);
+  return CANDIDATE_IDS.filter(isHere)
+    .map((id) => {
+      const ruledOut = whyOut(id, talkers, wishes, place);
+      const judged = judgeMics(id, CANDIDATES[id].name, micsOf(id, talkers, wishes), talkers, place, ruledOut);
+      return id === "oneBoom" && ruledOut === null ? swung(judged, people) : judged;
+    })
     .filter(({ mics, ruledOut }) => mics.length > 0 || ruledOut !== null)
     .sort((one, other) => Number(one.ruledOut !== null) - Number(other.ruledOut !== null) || other.points - one.points);
 }

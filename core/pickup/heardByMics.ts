@@ -1,10 +1,20 @@
 import { clarityC50Db, speechTransmissionIndex } from "../room";
-import { amplitudeToDb, dbToPower, mapOctaves, type OctaveLevels, OCTAVES_HZ, overallDb, powerToDb } from "../sound";
+import {
+  amplitudeToDb,
+  aWeightedDb,
+  dbToPower,
+  mapOctaves,
+  type OctaveLevels,
+  OCTAVES_HZ,
+  overallDb,
+  powerToDb,
+} from "../sound";
 import { mouthDirectivityDb, speechOctavesDb } from "../voice";
 import { strongestCombing, type Combing } from "./combing";
 import { handCombing } from "./hands";
 import { MICROPHONES, randomEnergyOctaves, selfNoiseDb } from "./microphones";
-import { nearGain, patternGain, tubeGain } from "./patterns";
+import { nearGain, patternGain, PATTERNS, tubeGain } from "./patterns";
+import { coverFor, windPower } from "./wind";
 import type { Mirror, PlaceSound } from "./placeSound";
 import type { AddressFault } from "./messages";
 import type { RiskStep } from "./kinds";
@@ -48,6 +58,8 @@ export interface MicHeard {
   tailDullerDb: number;
   /** How much what holds it shakes it. */
   handling: RiskStep;
+  /** Wind noise under its cover, dBA; far below hearing without wind. */
+  windDba: number;
   /** How near the nearest noise of the place stands, m; +∞ when none is in it. */
   nearestNoiseM: number;
 }
@@ -67,6 +79,8 @@ interface ReadyMic {
   roomPower: OctaveLevels;
   noiseDb: OctaveLevels;
   noisePower: number;
+  /** What wind adds under its cover, dBA. */
+  windDba: number;
 }
 
 function ready(mic: PlacedMic, place: PlaceSound): ReadyMic {
@@ -75,8 +89,13 @@ function ready(mic: PlacedMic, place: PlaceSound): ReadyMic {
   const { tubeM } = MICROPHONES[mic.microphone];
   const energy = randomEnergyOctaves(mic.microphone, mic.pattern);
   const own = selfNoiseDb(mic.microphone);
+  const wind = windPower(
+    place.windMps,
+    mic.cover ?? coverFor(mic.holder, place.windMps),
+    PATTERNS[mic.pattern].b > 0.2,
+  );
   const noiseDb = mapOctaves((band) => {
-    let power = dbToPower(place.diffuseNoiseDb[band]!) * energy[band]! + dbToPower(own[band]!);
+    let power = dbToPower(place.diffuseNoiseDb[band]!) * energy[band]! + dbToPower(own[band]!) + wind[band]!;
     for (const noise of place.localNoises) {
       const way = subtract(noise.at, at);
       const distanceM = Math.max(0.1, length(way));
@@ -95,6 +114,7 @@ function ready(mic: PlacedMic, place: PlaceSound): ReadyMic {
     roomPower: mapOctaves((band) => dbToPower(place.reverberantDb[band]!) * energy[band]!),
     noiseDb,
     noisePower: dbToPower(overallDb(noiseDb)),
+    windDba: aWeightedDb(mapOctaves((band) => powerToDb(Math.max(1e-12, wind[band]!)))),
   };
 }
 
@@ -130,9 +150,12 @@ function swingOf(ready: ReadyMic, talker: Talker, voicePower: OctaveLevels): num
   const looks = turns.map((turn) => direction(talker.facesDeg + turn));
   const direct = new Float64Array(7);
   let [low, high] = [Infinity, 0];
+  const isFollowing = ready.mic.holder === "boom";
   for (const spot of [talker.at, ...talker.path])
     for (const look of looks) {
-      directPower(ready, mouthPoint(talker, spot), look, direct);
+      // A boom walks along.
+      const heardAt = isFollowing ? talker.at : spot;
+      directPower(ready, mouthPoint(talker, heardAt), look, direct);
       let power = 0;
       for (let band = 0; band < 7; band += 1) power += voicePower[band]! * (direct[band]! + ready.roomPower[band]!);
       low = Math.min(low, power);
@@ -238,6 +261,7 @@ export function hearAll(mics: readonly PlacedMic[], talkers: readonly Talker[], 
       noiseOctavesDb: prepared.noiseDb,
       tailDullerDb: tailDullerDb(mic),
       handling: HANDLING[mic.holder],
+      windDba: prepared.windDba,
       nearestNoiseM: Math.min(Infinity, ...place.localNoises.map(({ at }) => length(subtract(at, prepared.at)))),
     };
   });

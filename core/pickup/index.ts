@@ -25,6 +25,7 @@ export {
 export { placeSound, type PlaceSound } from "./placeSound";
 export { BREATH_HALF_DEG, BREATH_REACH_M } from "./risks";
 export {
+  HELD,
   MOST_MICS,
   MOST_TALKERS,
   OVERHEAD_SCHOOLS,
@@ -33,6 +34,8 @@ export {
   PlacedMic,
   SHOT_SIZES,
   Talker,
+  type Held,
 } from "./pickupSetup";
 export { cosineBetween, degreesOf, direction, dot, subtract, type Vec } from "./space";
 export type { PickupCatalogue } from "./messages";
+export { COVER_FACTS, COVERS, type Cover } from "./wind";

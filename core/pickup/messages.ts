@@ -2,6 +2,8 @@ import type { Message } from "../message";
 import type { Pieces } from "../room";
 import type { LessonId, RiskStep } from "./kinds";
 import type { Holder } from "./microphones";
+import type { Held } from "./pickupSetup";
+import type { Cover } from "./wind";
 
 /** How a microphone is pointed wrongly; it by name, angles in degrees. */
 type AddressCatalogue = {
@@ -21,6 +23,9 @@ type AgainstCatalogue = AddressCatalogue & {
   "against.oneTrack": object;
   "against.separation": { separationDb: number };
   "against.noiseNear": { distanceM: number };
+  "against.wind": { windMps: number; cover: Cover; windDba: number };
+  "against.standsStill": object;
+  "against.boomSwings": { apartM: number; seconds: number };
 };
 export type AgainstMessage = Message<AgainstCatalogue>;
 
@@ -33,7 +38,17 @@ type RuledOutCatalogue = {
   "out.tooManyPeople": object;
   "out.schoolHyper": object;
   "out.schoolGun": object;
+  "out.boomInVehicle": object;
+  "out.handsFull": { holds: Held };
+  "out.oneEach": object;
+  "out.aloneIsNotSwung": object;
+  "out.tooFarToSwing": { apartM: number };
+  "out.nothingToPlantIn": object;
 };
+
+/** What goes over the microphones, and where the low cut goes. */
+type WindCatalogue = { "wind.use": { windMps: number; cover: Cover; lowCutHz: number } };
+export type WindMessage = Message<WindCatalogue>;
 export type RuledOutMessage = Message<RuledOutCatalogue>;
 
 /** What an experiment changed: dB, speech transmission index, steps of risk; null where it is no matter. */
@@ -60,4 +75,4 @@ type BetterCatalogue = {
 };
 export type PickupMessage = Message<BetterCatalogue>;
 
-export type PickupCatalogue = AgainstCatalogue & RuledOutCatalogue & LessonCatalogue & BetterCatalogue;
+export type PickupCatalogue = AgainstCatalogue & RuledOutCatalogue & LessonCatalogue & BetterCatalogue & WindCatalogue;

@@ -4,6 +4,7 @@ import { oneOf } from "../schema";
 import { EFFORTS } from "../voice";
 import { HOLDERS, MICROPHONE_IDS } from "./microphones";
 import { PATTERN_IDS } from "./patterns";
+import { COVERS } from "./wind";
 
 const strict = { additionalProperties: false } as const;
 const Id = Type.String({ minLength: 1, maxLength: 40 });
@@ -13,6 +14,9 @@ const Bearing = (title: string) => Type.Number({ title, unit: "°", minimum: -36
 /** A spot on the plan: x from the west wall, y from the south wall. */
 export const Spot = Type.Object({ xM: At("From the west wall"), yM: At("From the south wall") }, strict);
 export type Spot = Static<typeof Spot>;
+
+export const HELD = ["nothing", "instrument", "wheel", "child", "tool"] as const;
+export type Held = (typeof HELD)[number];
 
 /** Somebody talking, or an instrument that sounds. */
 export const Talker = Type.Object(
@@ -32,6 +36,8 @@ export const Talker = Type.Object(
     /** What they walk along while talking, after where they stand; empty when they stay. */
     path: Type.Array(Spot, { title: "Way", maxItems: 50 }),
     isInstrument: Type.Boolean({ title: "An instrument" }),
+    /** What their hands hold while they talk; left out: nothing. */
+    holds: Type.Optional(oneOf(HELD, "Hands hold")),
   },
   strict,
 );
@@ -52,6 +58,8 @@ export const PlacedMic = Type.Object(
     hasScreen: Type.Boolean({ title: "Pop screen" }),
     /** How near hands come: what holds it, or gestures beside it; null when none does. */
     handsM: Type.Union([Type.Number({ title: "Hands come to", unit: "m", minimum: 0.02, maximum: 0.5 }), Type.Null()]),
+    /** Against wind; left out: what the wind asks for. */
+    cover: Type.Optional(oneOf(COVERS, "Wind cover")),
   },
   strict,
 );

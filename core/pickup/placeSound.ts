@@ -44,6 +44,9 @@ export interface PlaceSound {
   localNoises: readonly LocalNoise[];
   mirrors: readonly Mirror[];
   speedMps: number;
+  /** 0 indoors. */
+  windMps: number;
+  isVehicle: boolean;
 }
 
 /** Height at which noises in a place are taken to sit, m. Common practice. */
@@ -133,5 +136,7 @@ function prepare(place: PlaceModel): PlaceSound {
     localNoises,
     mirrors: mirrorsOf(place),
     speedMps: speedOfSoundMps(airOf(place).temperatureC),
+    windMps: volumeM3 === null ? place.windMps : 0,
+    isVehicle: place.setting === "vehicle",
   };
 }

@@ -35,7 +35,7 @@ export const HANDLING: Record<Holder, RiskStep> = {
   table: 2,
   camera: 2,
   phone: 2,
-  body: 1,
+  body: 2,
 };
 
 /** Spoken into the wrong side: beyond this angle off its front. Common practice. */

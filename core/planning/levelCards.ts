@@ -82,7 +82,9 @@ function settingsBeside(path: FoundPath | null, source: Source | null, input: In
   const ofPart = (number: number) => toSet.filter(({ on }) => on === number).map((each) => each.setting);
   const ofInput = toSet.filter(({ on }) => typeof on === "string").map((each) => each.setting);
   const isPhantomSaid = ofInput.some(({ code }) => code === "setting.phantomOn" || code === "setting.phantomOff");
-  if (input.phantom === "switched" && source !== null && source.needs !== "phantom" && !isPhantomSaid)
+  const isMadeOfPhantom = path?.parts.some(({ makesPlugIn }) => makesPlugIn) ?? false;
+  const needsNone = source !== null && source.needs !== "phantom" && !isMadeOfPhantom;
+  if (input.phantom === "switched" && needsNone && !isPhantomSaid)
     ofInput.push({ code: "setting.phantomOff" });
   return { ofPart, ofInput };
 }

@@ -2,7 +2,7 @@ import { judgePath } from "../connect";
 import type { Part } from "../devices";
 import { FLAWS, type FlawId } from "./flaws";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
-import { throughParts, type SignalPath } from "./signalPath";
+import { powerOf, throughParts, type SignalPath } from "./signalPath";
 
 /** One thing that goes wrong on location: how often it is it, and what it does to a link that is right. */
 export interface FaultKind {
@@ -127,17 +127,19 @@ export const FAULTS = {
   },
   phantomOn: {
     weight: 5,
-    inject: (setup, right) => (setup.source.isHarmedByPhantom ? atTarget({ isPhantomOn: true })(setup, right) : null),
+    inject: (setup, right) =>
+      setup.source.isHarmedByPhantom && powerOf(setup) !== "phantom"
+        ? atTarget({ isPhantomOn: true })(setup, right)
+        : null,
   },
   phantomOff: {
     weight: 6,
-    inject: (setup, right) =>
-      setup.source.needs === "phantom" ? atTarget({ isPhantomOn: false })(setup, right) : null,
+    inject: (setup, right) => (powerOf(setup) === "phantom" ? atTarget({ isPhantomOn: false })(setup, right) : null),
   },
   plugInOff: {
     weight: 5,
     inject: (setup, right) =>
-      setup.source.needs === "plugIn" ? change("recorder", { isPlugInOn: false })(setup, right) : null,
+      powerOf(setup) === "plugIn" ? change("recorder", { isPlugInOn: false })(setup, right) : null,
   },
   stillLinked: {
     weight: 6,

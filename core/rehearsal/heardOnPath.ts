@@ -162,9 +162,11 @@ function atFile(setup: SignalPath, rehearsal: Rehearsal, sent: Sent, ending: End
   if (lands === "ownMic") return fallback();
   const isFelt = carried.isHeadsetLoad || source.needs === "plugIn" || !isHeadset(carried.carriage);
   if (!isFelt) return fallback();
-  if (source.needs === "plugIn" && !(carried.passesPlugIn && ending.feedsPlugIn)) return fallback();
+  // An adapter may make plug-in power out of phantom power.
+  const power = carried.makesPlugIn ? "phantom" : source.needs;
+  if (power === "plugIn" && !(carried.passesPlugIn && ending.feedsPlugIn)) return fallback();
   const hasPhantom = (carried.passesPhantom && ending.feedsPhantom) || carried.feedsPhantom;
-  if (source.needs === "phantom" && !hasPhantom) return nothing;
+  if (power === "phantom" && !hasPhantom && !(carried.makesPlugIn && ending.feedsPhantom)) return nothing;
   const isBuzzing = source.isHarmedByPhantom && carried.passesPhantom && ending.feedsPhantom;
   if (lands === "gone") return { ...nothing, isBuzzing };
   const isDigital = carried.carriage === "digital";

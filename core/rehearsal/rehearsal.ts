@@ -4,7 +4,7 @@ import type { Static, TSchema } from "@sinclair/typebox";
 import { operate, type Machine, type Setting } from "./machine";
 import { Receiver, receiverOf, Scanner, SCANNER, synced, Transmitter, transmitterOf } from "./radio";
 import { Computer, COMPUTER, Desk, HOUSE_DESK, MIXER, Phone, PHONE, Recorder, recorderOf } from "./recordingDevices";
-import { computerGain, type SignalPath } from "./signalPath";
+import { computerGain, powerOf, type SignalPath } from "./signalPath";
 import { clipText, oneOf } from "../schema";
 import { FLAW_IDS } from "./flaws";
 
@@ -127,7 +127,7 @@ export function fromTheBag(setup: SignalPath): Rehearsal {
 
 /** Everything done and set as it should be, and rolling. */
 export function allRight(setup: SignalPath): Rehearsal {
-  const { right, input, source, name } = setup;
+  const { right, input, name } = setup;
   const begin = fromTheBag(setup);
   const frequencyMHz = setup.frequencyMHz ?? 2440;
   const rolling = {
@@ -137,7 +137,7 @@ export function allRight(setup: SignalPath): Rehearsal {
     transport: "recording",
     isAutoLevelOn: false,
   } as const;
-  const usesPhantom = source.needs === "phantom" && !setup.way.some(({ feedsPhantom }) => feedsPhantom);
+  const usesPhantom = powerOf(setup) === "phantom" && !setup.way.some(({ feedsPhantom }) => feedsPhantom);
   const target = targetOf(setup);
   const { boostDb, systemDb, trimDb } = computerGain(right);
   return {
@@ -169,7 +169,7 @@ export function allRight(setup: SignalPath): Rehearsal {
       isLinked: false,
       gainDb: right.gainDb,
       isPhantomOn: usesPhantom && input.phantom === "switched",
-      isPlugInOn: source.needs === "plugIn" && input.plugIn === "switched",
+      isPlugInOn: powerOf(setup) === "plugIn" && input.plugIn === "switched",
       isLine: setup.isLine,
       sampleRateHz: setup.sampleRateHz,
       bits: setup.bits,

@@ -80,6 +80,10 @@ export function throughParts(
   return mate(end, input.end) ? { carried, level: at, isClipped } : null;
 }
 
+/** What a source runs on at the end of its way: an adapter may make plug-in power out of phantom power. */
+export const powerOf = ({ source, way }: Pick<SignalPath, "source" | "way">): Source["needs"] =>
+  source.needs === "plugIn" && way.some(({ makesPlugIn }) => makesPlugIn) ? "phantom" : source.needs;
+
 /** Whether an input has a gain of its own. */
 export const hasGain = ({ kind }: Input): boolean => kind !== "phone";
 

@@ -3,7 +3,7 @@ import { presetName } from "../wireless";
 import { hear } from "./heardOnPath";
 import type { MissingMessage, WalkMessage } from "./messages";
 import { allRight, devicesOf, targetOf, type DeviceId, type Rehearsal } from "./rehearsal";
-import { gainMessages, type SignalPath } from "./signalPath";
+import { gainMessages, type SignalPath, powerOf } from "./signalPath";
 import type { StepId } from "./steps";
 
 const STEP_DEVICES: Record<StepId, readonly (DeviceId | "target")[]> = {
@@ -115,13 +115,13 @@ export function missingAt(setup: SignalPath, rehearsal: Rehearsal, id: StepId): 
       if (hear(setup, rehearsal, "line").isBuzzing) return { code: "missing.phantomOff" };
       if (
         "isPhantomOn" in target &&
-        setup.source.needs === "phantom" &&
+        powerOf(setup) === "phantom" &&
         !target.isPhantomOn &&
         setup.input.phantom === "switched" &&
         !setup.way.some(({ feedsPhantom }) => feedsPhantom)
       )
         return { code: "missing.phantom" };
-      if (setup.source.needs === "plugIn" && setup.input.plugIn === "switched" && !recorder?.isPlugInOn)
+      if (powerOf(setup) === "plugIn" && setup.input.plugIn === "switched" && !recorder?.isPlugInOn)
         return { code: "missing.plugIn" };
       return setup.isLine && !recorder?.isLine ? { code: "missing.line" } : null;
     }

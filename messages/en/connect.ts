@@ -1,6 +1,7 @@
 import type { ConnectCatalogue } from "../../core/connect";
 import type { PlacedSetting, SettingCatalogue } from "../../core/devices";
 import { saidBy, type Templates } from "../templates";
+import { lowerFirst } from "./words";
 
 /** Settings as they are said on a card of their own device. */
 export const settings: Templates<SettingCatalogue> = {
@@ -22,6 +23,7 @@ export const settings: Templates<SettingCatalogue> = {
   "setting.nobodyListens": () => "No headphones here: play back the first take, or record beside it",
   "setting.interfaceMenu": () => "Recorder's menu: audio interface, stereo, mobile",
   "setting.chooseAsInput": () => "Choose it as the input",
+  "setting.twoInputs": () => "Left and right are two channels: two inputs, or one of them",
   "setting.charged": () => "Charge the phone: the adapter draws power from it",
 };
 
@@ -77,6 +79,15 @@ export const connect: Templates<ConnectCatalogue> = {
     }`,
   "connect.tooWeak": ({ input, byDb }) =>
     `${byDb} dB too weak for ${input}: it records, but in noise. Take a mic input.`,
+  "connect.otherPackWiring": ({ source, input }) =>
+    `${source} is not wired for ${input}, though the plug may fit: silence, noise or no power. Take the adapter made for it.`,
+  "connect.speakerPower": ({ input }) =>
+    `A speaker outlet into ${input} can destroy it: only into a DI box made for speaker level, or ask for a line or aux send.`,
+  "connect.askAnalogue": ({ source }) =>
+    `Nothing analogue comes out of ${source}: ask its operator for an XLR, aux or USB send.`,
+  "connect.doesNotPass": ({ source, cable }) => `Not the ${cable}: it passes nothing of ${source}.`,
+  "connect.wrongCable": ({ cable, because }) =>
+    `Not the ${cable}: ${because ? lowerFirst(faultWords(because)) : "it fails."}`,
   "connect.noInput": () => "It has no sound input: record beside it, and clap at the head of each take.",
   "connect.noWay": ({ source, input }) => `Nothing here connects ${source} to ${input}.`,
   "connect.works": ({ parts, settings: toSet }) =>

@@ -1,7 +1,7 @@
-import type { Holder, LessonId, PickupCatalogue, RiskStep } from "../../core/pickup";
+import type { Cover, Held, Holder, LessonId, PickupCatalogue, RiskStep } from "../../core/pickup";
 import type { Templates } from "../templates";
 import { piecesWords } from "./place";
-import { length } from "./units";
+import { length, windSpeed } from "./units";
 import { figure } from "./words";
 
 /** What each step of a risk is called. */
@@ -14,6 +14,21 @@ export const LESSON_NAMES: Record<LessonId, string> = {
   besideBreath: "Aim from 45° beside the mouth",
   intoTheEnd: "Speak into its end",
   onTheTable: "Lay it on the table",
+};
+
+const COVER_WORDS: Record<Cover, string> = {
+  bare: "nothing",
+  foam: "foam",
+  fur: "fur over foam",
+  basketFur: "a basket with fur",
+};
+
+const HELD_WORDS: Record<Held, string> = {
+  nothing: "nothing",
+  instrument: "an instrument",
+  wheel: "the wheel",
+  child: "a child",
+  tool: "a tool",
 };
 
 const HANDLING: Record<Holder, string> = {
@@ -44,6 +59,19 @@ export const pickup: Templates<PickupCatalogue> = {
   "against.oneTrack": () => "everybody is on one track",
   "against.separation": ({ separationDb }) => `others are only ${figure(separationDb)} dB down on a track`,
   "against.noiseNear": ({ distanceM }) => `a noise source is ${length(distanceM)} from it: move one of them`,
+  "against.wind": ({ windMps, cover, windDba }) =>
+    `wind of ${windSpeed(windMps)}: ${figure(windDba)} dBA of noise under ${COVER_WORDS[cover]}`,
+  "against.standsStill": () => "nobody follows when they lean, turn or stand up",
+  "against.boomSwings": ({ apartM, seconds }) =>
+    `it swings over ${length(apartM)}: ${figure(seconds, 1)} s between cues, and overlapping lines are lost`,
+  "wind.use": ({ windMps, cover, lowCutHz }) =>
+    `Wind of ${windSpeed(windMps)}: ${COVER_WORDS[cover]}, low cut at ${lowCutHz} Hz.`,
+  "out.boomInVehicle": () => "There is no room for a boom in a car.",
+  "out.handsFull": ({ holds }) => `Their hands hold ${HELD_WORDS[holds]}.`,
+  "out.oneEach": () => "Nobody hands a mic round among so many.",
+  "out.aloneIsNotSwung": () => "It is for two and more.",
+  "out.tooFarToSwing": ({ apartM }) => `They are ${length(apartM)} apart: too far to swing.`,
+  "out.nothingToPlantIn": () => "There is no table, dashboard or visor to hide it in.",
   "out.noInstrument": () => "There is no instrument.",
   "out.inPicture": () => "It would be in the picture.",
   "out.noTable": () => "There is no table to put it on.",

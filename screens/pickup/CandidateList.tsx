@@ -54,7 +54,7 @@ const Out = styled.dl`
 export const clearWords = (sti: number) => `${Math.round(100 * sti)} % clear`;
 
 /** The figures that tell ways apart, then what is held against one. */
-function factsOf({ best, deductions }: PickupCandidate): string {
+function factsOf({ best, deductions, wind }: PickupCandidate): string {
   const worst = best.reduce<(typeof best)[number] | null>(
     (low, each) => (low && low.heard.sti <= each.heard.sti ? low : each),
     null,
@@ -66,7 +66,8 @@ function factsOf({ best, deductions }: PickupCandidate): string {
       ? ""
       : ` · ${Math.abs(directOverRoomDb).toFixed(0)} dB ${directOverRoomDb >= 0 ? "above" : "below"} the room`;
   const against = deductions[0] ? ` · ${say(deductions[0].says)}` : "";
-  return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB above noise${room}${against}`;
+  const covered = wind && wind.cover !== "bare" ? ` · ${say(wind)}` : "";
+  return `${levelDb.toFixed(0)} dB SPL · ${snrDb.toFixed(0)} dB above noise${room}${against}${covered}`;
 }
 
 function Way({ candidate }: { candidate: PickupCandidate }) {

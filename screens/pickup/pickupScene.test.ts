@@ -106,7 +106,7 @@ test("a placed microphone is kept, judged first, and drawn on the board as plann
 test("the advice names the clearest: the boom, or the hidden one when that is clearer; nothing when all is ruled out", () => {
   const alone = sceneOf(bundle([]));
   expect(say(pickupAdvice(alone))).toMatch(
-    /^Overhead boom, short hypercardioid: \d+ % clear, the voice \d+ dB above the room\.$/,
+    /^(Overhead boom, short hypercardioid|A lav each): \d+ % clear, the voice \d+ dB above the room\.$/,
   );
   const quay = sceneOf(bundle([], QUAY));
   expect(pickupAdvice(quay)).toMatchObject({ code: "pickup.best", isOpen: true });

@@ -122,15 +122,20 @@ export function pickupScene(bundle: ShootBundle, sceneId: string): PickupScene |
   };
   const sound = placeSound(placeModel);
   const { talkers, mics } = body.setup;
+  const hidden = hiddenMics(bundle, sceneId, talkers, place);
+  // Whose lav Dress has planned is listed with Dress's own figures.
+  const isDressed = talkers.every(
+    ({ id, isInstrument }) => isInstrument || hidden.some(({ talkerId }) => talkerId === id),
+  );
   return {
     scene,
     placeModel,
     isScouted: place !== null,
     body,
     sound,
-    hidden: hiddenMics(bundle, sceneId, talkers, place),
+    hidden,
     own: mics.length > 0 ? judgeMics("own", "as placed", mics, talkers, sound) : null,
-    candidates: rankPickups(talkers, sound, body.wishes),
+    candidates: rankPickups(talkers, sound, body.wishes).filter(({ id }) => id !== "lavs" || !isDressed),
   };
 }
 
