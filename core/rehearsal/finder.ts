@@ -4,7 +4,8 @@ import { factsOf, type CureMessage, type FaultMessage } from "./messages";
 import { PROBE_IDS, probeOf, type ProbeId } from "./probes";
 import type { Rehearsal } from "./rehearsal";
 import type { SignalPath } from "./signalPath";
-import { symptomsOf, type Symptom } from "./symptoms";
+import { type Symptom } from "./symptomIds";
+import { symptomsOf } from "./symptoms";
 
 /** What is known of a link that is not right. */
 export interface Story {

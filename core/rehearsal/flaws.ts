@@ -1,4 +1,4 @@
-import type { Symptom } from "./symptoms";
+import type { Symptom } from "./symptomIds";
 import type { SignalPath } from "./signalPath";
 
 /** Something wrong around the devices that no knob of theirs shows: it is noticed, and one thing tried tells it. */

@@ -23,5 +23,6 @@ export {
 } from "./rehearsal";
 export { gainMessages, setupOf, type RightSettings, type SignalPath } from "./signalPath";
 export { STEP_IDS, signatureOf, stepsOf, type StepId } from "./steps";
-export { SYMPTOM_IDS, symptomsOf, type Symptom } from "./symptoms";
+export { SYMPTOM_IDS, type Symptom } from "./symptomIds";
+export { symptomsOf } from "./symptoms";
 export { devicesAt, doStep, missingAt, stepMessages } from "./walk";

@@ -2,41 +2,7 @@ import { FLAWS } from "./flaws";
 import { hear } from "./heardOnPath";
 import type { Rehearsal } from "./rehearsal";
 import type { SignalPath } from "./signalPath";
-
-/** What somebody notices who listens, or looks at the device. */
-export const SYMPTOM_IDS = [
-  "nothing",
-  "far",
-  "quiet",
-  "distorted",
-  "hiss",
-  "strangers",
-  "oneSide",
-  "hollow",
-  "buzz",
-  "pumping",
-  "notKept",
-  "dead",
-  "follows",
-  "chargerHum",
-  "phoneBuzz",
-  "crackleMoves",
-  "crackle",
-  "dropFar",
-  "dropTurns",
-  "distortedLow",
-  "distortedAlways",
-  "echo",
-  "echoPhones",
-  "thin",
-  "boomy",
-  "dull",
-  "late",
-  "drifts",
-  "wrongMic",
-  "stops",
-] as const;
-export type Symptom = (typeof SYMPTOM_IDS)[number];
+import { SYMPTOM_IDS, type Symptom } from "./symptomIds";
 
 /** Peaks of the loudest line below this are called quiet, dBFS; less over the electronics' noise than this hisses, dB. Common practice. */
 const QUIET_DBFS = -30;

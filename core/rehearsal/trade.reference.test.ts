@@ -8,7 +8,8 @@ import { SCAN_S } from "./radio";
 import { allRight, fromTheBag, later, turnKnob } from "./rehearsal";
 import { setupOf, type SignalPath } from "./signalPath";
 import { genericSetup } from "./genericSetup";
-import { symptomsOf, type Symptom } from "./symptoms";
+import { type Symptom } from "./symptomIds";
+import { symptomsOf } from "./symptoms";
 import { missingAt, stepMessages } from "./walk";
 import { STEP_IDS, stepsOf } from "./steps";
 

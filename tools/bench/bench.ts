@@ -5,6 +5,7 @@ import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchServer } from "./benchServer";
 import { benchPlace } from "./benchPlace";
+import { benchSituations } from "./benchSituations";
 import { benchWeb } from "./benchWeb";
 import { benchTrouble } from "./benchTrouble";
 import { benchLevels } from "./benchLevels";
@@ -21,6 +22,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   meter: benchMeter,
   place: async () => (benchPlace() ? 0 : 1),
   server: benchServer,
+  situations: () => Promise.resolve(benchSituations() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,
   pictures: takePictures,

@@ -5,34 +5,16 @@ import { FLAW_IDS, FLAWS, tryOf } from "../flaws";
 import { genericSetup } from "../genericSetup";
 import { questionOf } from "../messages";
 import { allRight } from "../rehearsal";
-import { SYMPTOM_IDS, symptomsOf } from "../symptoms";
-import { HELD_OUT, type Trouble, TUNED } from "./troubles";
+import { SYMPTOM_IDS } from "../symptomIds";
+import { symptomsOf } from "../symptoms";
+import { HELD_OUT, TUNED } from "./troubles";
 
-/** Everything of a trouble's first answer that does not hold; common practice, no publication stands behind it. */
-function broken({ on, symptom, thinksOf, names, never, tries, then }: Trouble): string[] {
-  const setup = genericSetup(SOURCES[on.source], INPUTS[on.input]);
-  if (!setup) return ["nothing connects the two"];
-  const found: string[] = [];
-  const story = { symptom, answers: {}, skipped: [], ruledOut: [] };
-  const { causes, next } = diagnose(setup, story);
-  const ids = causes.flat();
-  for (const id of thinksOf ?? [])
-    if (!ids.slice(0, 3).includes(id)) found.push(`${id} is not among ${ids.slice(0, 3).join(", ")}`);
-  for (const id of names ?? []) if (!ids.includes(id)) found.push(`${id} is not named`);
-  for (const id of never ?? []) if (ids.includes(id)) found.push(`${id} is named`);
-  if (tries && !(next && tries.includes(next))) found.push(`tries ${next}`);
-  if (then) {
-    const after = diagnose(setup, { ...story, answers: then.answers }).causes;
-    if (after.length !== 1 || after[0]![0] !== then.is) found.push(`ends with ${after.flat().join(", ")}`);
-  }
-  return found;
-}
-
+import { troubleFaults } from "./troubleFaults";
 const ALL = [...TUNED, ...HELD_OUT];
 
 describe("troubles as they are told (common practice)", () => {
   test.each(ALL)("$name: $why", (trouble) => {
-    expect(broken(trouble)).toEqual([]);
+    expect(troubleFaults(trouble)).toEqual([]);
   });
 });
 

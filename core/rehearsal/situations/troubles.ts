@@ -1,7 +1,7 @@
 import type { InputId, SourceId } from "../../devices";
 import type { FaultId } from "../faults";
 import type { ProbeId } from "../probes";
-import type { Symptom } from "../symptoms";
+import type { Symptom } from "../symptomIds";
 
 /** A trouble as it is told, and what a recordist would think of first. Common practice throughout. */
 export interface Trouble {
