@@ -16,7 +16,6 @@ import { Select } from "@/ui/Select";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";
-import { Pair } from "./Pair";
 import { editOutfit, type Wardrobe } from "./wardrobe";
 import { ACCESSORY_OPTIONS, SHADE_OPTIONS, SIDE_OPTIONS, upperFirst } from "./words";
 
@@ -94,7 +93,7 @@ export function AlsoWorn({ wearerId, rigId, outfit }: Wardrobe & { outfit: Outfi
         ))}
       </Row>
       {faults.length > 0 && <Soft>{[...new Set(faults)].join(" ")}</Soft>}
-      <Pair>
+      <Stack $gap={0.5}>
         <Select
           label="Something else worn"
           value={null}
@@ -105,7 +104,7 @@ export function AlsoWorn({ wearerId, rigId, outfit }: Wardrobe & { outfit: Outfi
         {detailed.map((worn) => (
           <WornDetail key={worn} worn={worn} outfit={outfit} wardrobe={wardrobe} />
         ))}
-      </Pair>
+      </Stack>
     </Stack>
   );
 }

@@ -107,15 +107,13 @@ export function OutfitForm(props: { wearer: Stored<"wearer">; rig: Stored<"rig">
         )}
         {(rigCount > 1 || rigId) && <OwnClothes rig={rig} usual={wearer.body.outfit} />}
       </Row>
-      <Pair>
-        <Select
-          label="Below the waist"
-          value={lowerOf(outfit)}
-          placeholder="Nothing of its own"
-          options={LOWER_OPTIONS}
-          onChange={(lower) => editOutfit(store, wardrobe, (now) => ({ ...now, lower }))}
-        />
-      </Pair>
+      <Select
+        label="Below the waist"
+        value={lowerOf(outfit)}
+        placeholder="Clothed by what is worn above"
+        options={LOWER_OPTIONS}
+        onChange={(lower) => editOutfit(store, wardrobe, (now) => ({ ...now, lower }))}
+      />
       <AlsoWorn {...wardrobe} outfit={outfit} />
       <PerformanceForm rigId={rig.id} performance={rig.body.performance} />
       <Disclosure title={personWords(wearer.body, units)} isOpenAtFirst={isNew}>

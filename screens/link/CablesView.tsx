@@ -2,7 +2,7 @@
 
 import { say } from "@/messages";
 import { Plus } from "lucide-react";
-import { ownLike, partsOf, pathMessage, PATH_VERDICTS } from "@/core/connect";
+import { nearMisses, ownLike, partsOf, pathMessage, PATH_VERDICTS } from "@/core/connect";
 import { type Input, SocketFigures, type Source, SourceFigures } from "@/core/devices";
 import { choicesOf, type Connection, EARS, HOUSE, NO_INPUT } from "@/core/planning";
 import { briefWay, chainOfWay } from "@/screens/link/linkChain";
@@ -67,6 +67,9 @@ function OwnDevice({ itemId }: { itemId: string }) {
   );
 }
 
+/** As many wrong cables are named as one looks at. */
+const MOST_MISSES = 4;
+
 function ChosenLink({ connection, links }: { connection: Connection; links: Links }) {
   const { bundle } = useShoot();
   const store = useShootStore();
@@ -80,6 +83,8 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
     set(kind === "source" ? { sourceId: id } : { inputId: id });
   };
   const source = ways[0]?.source;
+  // What is in the kit and fits the sockets is named first.
+  const misses = source && input ? nearMisses(source, input, connection.setup?.shelf ?? []).slice(0, MOST_MISSES) : [];
   return (
     <Stack>
       <Lead role="status" data-part="verdict">
@@ -115,6 +120,15 @@ function ChosenLink({ connection, links }: { connection: Connection; links: Link
           onChange={(id) => setInput(connection, id)}
         />
       </Columns>
+      {misses.length > 0 && (
+        <Disclosure title="Why not another cable">
+          <ul>
+            {misses.map(({ part, says }) => (
+              <li key={part.id}>{say(says)}</li>
+            ))}
+          </ul>
+        </Disclosure>
+      )}
       {source && isOwn(sourceId) ? (
         <Disclosure title={`Specifications of ${source.name}`}>
           <OwnDevice key={sourceId} itemId={sourceId} />

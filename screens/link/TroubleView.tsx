@@ -17,7 +17,6 @@ import {
   type SignalPath,
   type Story,
   type Symptom,
-  SYMPTOM_IDS,
   symptomsOf,
 } from "@/core/rehearsal";
 import { Button } from "@/ui/Button";
@@ -51,15 +50,21 @@ const Causes = styled.ul`
   }
 `;
 
-/** What is noticed most comes first. */
-const IN_ORDER: readonly Symptom[] = [
-  ...(["nothing", "buzz", "distorted", "hiss", "far"] as const),
-  ...SYMPTOM_IDS.filter((id) => !["nothing", "buzz", "distorted", "hiss", "far"].includes(id)),
+/** What can be noticed, by kind; what is noticed most comes first. */
+const GROUPS: readonly { name: string; symptoms: readonly Symptom[] }[] = [
+  { name: "Silence, or the wrong sound", symptoms: ["nothing", "quiet", "oneSide", "wrongMic", "strangers"] },
+  { name: "Noise", symptoms: ["buzz", "hiss", "crackleMoves", "crackle", "chargerHum", "phoneBuzz", "pumping"] },
+  { name: "Distortion", symptoms: ["distorted", "distortedLow", "distortedAlways"] },
+  { name: "Tone", symptoms: ["far", "hollow", "boomy", "thin", "dull", "echo", "echoPhones"] },
+  { name: "Radio", symptoms: ["dropFar", "dropTurns"] },
+  { name: "Recorder and picture", symptoms: ["notKept", "stops", "dead", "follows", "late", "drifts"] },
 ];
 
 /** The finding whose advice holds where no known fault of this way can cause what is noticed. */
 const LIKE: Partial<Record<Symptom, FindingKind>> = {
   buzz: "hum",
+  chargerHum: "hum",
+  phoneBuzz: "radioNoise",
   hiss: "hiss",
   distorted: "clipped",
   far: "roomy",
@@ -246,13 +251,18 @@ export function TroubleView() {
           ) : (
             <Stack>
               <Lead>What is heard, or seen?</Lead>
-              <Row $gap={0.5}>
-                {IN_ORDER.map((id) => (
-                  <Button key={id} onPress={() => tell(begin(id))}>
-                    {SYMPTOM_NAMES[id]}
-                  </Button>
-                ))}
-              </Row>
+              {GROUPS.map(({ name, symptoms }) => (
+                <Stack key={name} $gap={0.3} role="group" aria-label={name}>
+                  <h3>{name}</h3>
+                  <Row $gap={0.4}>
+                    {symptoms.map((id) => (
+                      <Button key={id} onPress={() => tell(begin(id))}>
+                        {SYMPTOM_NAMES[id]}
+                      </Button>
+                    ))}
+                  </Row>
+                </Stack>
+              ))}
             </Stack>
           )}
         </Piece>
