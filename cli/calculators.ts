@@ -11,6 +11,7 @@ import {
   type RankedPlace,
   recipeFor,
   suggestionOf,
+  whyNotNext,
   unknownsOf,
   usualLayer,
 } from "../core/dress";
@@ -60,6 +61,7 @@ function dressAnswer(plan: DressPlan) {
     unknowns: unknownsOf(plan).map(({ says }) => says),
     places: plan.places.map((place, index) => placeRow(place, index, plan)),
     recipe: advised ? recipeFor(advised, plan) : null,
+    next: whyNotNext(plan),
     ruledOut: plan.ruledOut.map(({ site, reason }) => ({ site: site.id, name: site.name, reason })),
   };
 }

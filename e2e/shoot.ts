@@ -18,6 +18,7 @@ export async function startHere(page: Page, title: string): Promise<string> {
 /** Opens a new shoot through the form, in Scout; returns its id. */
 export async function startShoot(page: Page, title: string): Promise<string> {
   await page.goto("/");
+  await awake(page);
   return startHere(page, title);
 }
 

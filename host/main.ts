@@ -2,6 +2,9 @@ import { backup, restore } from "./backup";
 import { runWeb } from "./runWeb";
 import { runCommand } from "./runCommand";
 
+// Who reads what is told may go: that ends nothing here, and an error of it is told to nobody.
+for (const stream of [process.stdout, process.stderr]) stream.on("error", () => undefined);
+
 await runCommand({
   demo: () => runWeb("demo"),
   start: () => runWeb("start"),

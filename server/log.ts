@@ -24,5 +24,6 @@ export const log = pino(
     timestamp: pino.stdTimeFunctions.isoTime,
     serializers: { error: toldOf },
   },
-  pino.destination({ dest: 2, sync: true }),
+  // A reader that has gone is no failure of ours.
+  pino.destination({ dest: 2, sync: true }).on("error", () => undefined),
 );

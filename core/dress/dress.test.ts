@@ -7,7 +7,7 @@ import { findAnchors } from "./anchors";
 import { certaintyOf, certaintyWord, unknownsOf } from "./certainty";
 import { choiceOf, isChoice, sameChoice } from "./choice";
 import { EXAMPLE_QUAY, exampleInput } from "./exampleInput";
-import { explain, schoolReasons, worseThan } from "./explain";
+import { explain, schoolReasons, whyNotNext, worseThan } from "./explain";
 import { CLOTH_LOSS_DB, FABRICS, FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS } from "./garments";
 import { DIRECTIONS, directionsBetween, headDirections, sceneDirections } from "./headDirections";
@@ -510,5 +510,22 @@ describe("tables", () => {
       expect(mount.surfaces.length).toBeGreaterThan(0);
       expect(mount.isolation >= 0 && mount.isolation < 1).toBe(true);
     }
+  });
+});
+
+describe("why not the next one", () => {
+  test("is one sentence, and names the second place (property)", () => {
+    fc.assert(
+      fc.property(inputs, (input) => {
+        const plan = planDress(input);
+        const why = whyNotNext(plan);
+        if (plan.places.length < 2) expect(why).toBeNull();
+        else {
+          expect(say(why!)).toContain(plan.places[1]!.site.name);
+          expect(say(why!)).toMatch(/^[A-Z].*\.$/);
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
 });

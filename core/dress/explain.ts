@@ -1,6 +1,7 @@
 import { CRITERIA, CRITERION_NAMES, type Criterion } from "./aims";
 import { judge, JUDGED, type Step, stepOf, type FiredRule, type Judged } from "./judgement";
 import { minutesOf, rulesOf, type Candidate, type DressPlan } from "./planDress";
+import type { DressMessage } from "./messages";
 import { INTRUSION_NAMES } from "./outfit";
 import { PACK_PLACES } from "./packPlaces";
 
@@ -88,4 +89,18 @@ export function worseThan(candidate: Candidate, other: Candidate, plan: DressPla
   return explain(candidate, plan)
     .filter((reason) => lost(reason) > 0.5)
     .sort((one, another) => lost(another) - lost(one));
+}
+
+/** Why the second place is not the first, in one sentence; null where there is no second. */
+export function whyNotNext(plan: DressPlan): DressMessage | null {
+  const [first, second] = plan.places;
+  if (!first || !second) return null;
+  const { best } = second;
+  const site = best.site.name;
+  if (best.isBeyondConsent) return { code: "next.beyondConsent", site };
+  if (best.isLastResort && !first.best.isLastResort) return { code: "next.lastResort", site };
+  if (best.isStruck && !first.best.isStruck) return { code: "next.struck", site };
+  const [lost] = worseThan(best, first.best, plan);
+  const rules = [...(lost?.rules ?? [])].sort((one, other) => other.steps - one.steps);
+  return { code: "next.because", site, because: rules[0]?.says ?? null };
 }

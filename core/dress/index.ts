@@ -21,7 +21,7 @@ export { Choice, choiceOf, sameChoice } from "./choice";
 export { contradictionsOf } from "./contradictions";
 export { DressInput } from "./dressInput";
 export { exampleInput } from "./exampleInput";
-export { explain, schoolReasons, worseThan, type CriterionReason } from "./explain";
+export { explain, schoolReasons, whyNotNext, worseThan, type CriterionReason } from "./explain";
 export { FABRICS, FABRIC_IDS } from "./fabrics";
 export { GARMENTS, GARMENT_IDS } from "./garments";
 export type { Closure, Shape } from "./garment";

@@ -1,6 +1,7 @@
 import type { Message } from "../message";
 import type { Closure } from "./garment";
 import type { Port, Surface } from "./mounts";
+import type { DressReason } from "./reasons";
 
 /** Where a capsule goes: a site, on or in what, by name. */
 export interface Spot {
@@ -82,6 +83,11 @@ export type DressCatalogue = {
   "caution.child": object;
   "caution.water": object;
   "caution.cords": object;
+  /** Why the second place is not the first; null where there is hardly any difference. */
+  "next.because": { site: string; because: DressReason | null };
+  "next.beyondConsent": { site: string };
+  "next.struck": { site: string };
+  "next.lastResort": { site: string };
   "wish.refused": { place: string; because: DressMessage };
   "wish.beyondConsent": { place: string };
   "wish.supply": { place: string; supply: string };

@@ -8,7 +8,7 @@ import { SYMPTOM_IDS, type Symptom } from "./symptomIds";
 const QUIET_DBFS = -30;
 const HISS_DB = 55;
 /** A recorder's meter that stays below this shows no overload, dBFS. Common practice. */
-const CLIPPED_DBFS = -3;
+const CLIPPED_DBFS = -1;
 
 /** A line so much softer than the loudest is an ordinary one, dB. Common practice. */
 const ORDINARY_DB = 15;

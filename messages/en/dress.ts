@@ -3,6 +3,7 @@ import type {
   Closure,
   DressCatalogue,
   DressMessage,
+  DressReason,
   Judged,
   ReasonCatalogue,
   SchoolAnswer,
@@ -162,6 +163,8 @@ const CLOSURE_NAMES: Record<Closure, string> = {
   buckles: "buckles",
 };
 
+const reasonWords = (reason: DressReason): string => (reasons[reason.code] as (facts: DressReason) => string)(reason);
+
 /** A message within another. */
 const nested = (message: DressMessage): string => (dress[message.code] as (facts: DressMessage) => string)(message);
 
@@ -245,6 +248,13 @@ export const dress: Templates<DressCatalogue> = {
   "caution.water": () =>
     "Water: nothing that pulls under or catches. Whoever is responsible for safety at the water decides.",
   "caution.cords": () => "Nothing round the neck that does not come free by itself.",
+  "next.because": ({ site, because }) =>
+    because
+      ? `${site} comes second: ${lowerFirst(reasonWords(because))}`
+      : `${site} comes second: there is hardly any difference.`,
+  "next.beyondConsent": ({ site }) => `${site} goes further than was agreed.`,
+  "next.struck": ({ site }) => `${site} comes second: something strikes it there.`,
+  "next.lastResort": ({ site }) => `${site} comes second: hair and hats only where the chest is ruled out.`,
   "wish.refused": ({ place, because }) => `Not at the ${place}: ${lowerFirst(nested(because))}`,
   "wish.beyondConsent": ({ place }) => `Not at the ${place}: that goes further than was agreed.`,
   "wish.supply": ({ place, supply }) => `Not at the ${place} without ${supply}.`,

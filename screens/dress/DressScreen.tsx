@@ -15,6 +15,7 @@ import {
   PRESETS,
   type RankedPlace,
   ranksUnder,
+  whyNotNext,
 } from "@/core/dress";
 import { carryFromBefore, outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
@@ -248,6 +249,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
                 places={dress.places}
                 ranksBefore={ranksBefore(dress)}
                 ruledOut={dress.ruledOut}
+                next={secondOf(dress)}
                 chosen={plan.isChosen ? place : null}
                 outfit={outfit}
                 onChoose={choose}
@@ -275,6 +277,12 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
       </Bench>
     </Stack>
   );
+}
+
+/** Why the second place is not the first, said. */
+function secondOf(dress: DressPlan): string | null {
+  const why = whyNotNext(dress);
+  return why && say(why);
 }
 
 /** Where on this person, in this outfit, and how held? */

@@ -137,6 +137,8 @@ export function PlaceList(props: {
   /** Ranks under the kind of work's own weights; null while they are in use. */
   ranksBefore: ReadonlyMap<RankedPlace, number> | null;
   ruledOut: readonly RuledOut[];
+  /** Why the second is not the first. */
+  next: string | null;
   chosen: RankedPlace | null;
   outfit: Outfit;
   onChoose: (place: RankedPlace) => void;
@@ -161,6 +163,7 @@ export function PlaceList(props: {
       <Group aria-label="Places, best first" value={chosenAt < 0 ? "" : String(chosenAt + 1)} onChange={choose}>
         {places.slice(0, FIRST_SHOWN).map(row)}
       </Group>
+      {props.next && <Soft>{props.next}</Soft>}
       {places.length === 0 && <Soft>Nothing on this outfit works for this shot. Open a layer, or plan a boom.</Soft>}
       {places.length > FIRST_SHOWN && (
         <Disclosure title={`More places: ${places.length - FIRST_SHOWN}`}>
