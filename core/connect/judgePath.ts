@@ -98,7 +98,8 @@ function lookAtPower(source: Source, carried: Carried, input: Input): Look {
   const set = (setting: Setting) => settings.push(onInput(input, setting));
   if (source.needs === "plugIn" && carried.makesPlugIn) {
     if (input.phantom === "switched" && !carried.feedsPhantom) set({ code: "setting.phantomOn" });
-    else if (input.phantom === "never" && !carried.feedsPhantom) findings.push(wrong({ code: "connect.noPhantom", source: source.name }));
+    else if (input.phantom === "never" && !carried.feedsPhantom)
+      findings.push(wrong({ code: "connect.noPhantom", source: source.name }));
   } else if (source.needs === "plugIn") {
     if (!carried.passesPlugIn)
       findings.push(wrong({ code: "connect.powerHeldBack", ...named, hasOwnMic: input.hasOwnMic }));

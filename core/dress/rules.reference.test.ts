@@ -7,6 +7,8 @@ import { explain } from "./explain";
 import { GARMENTS, type GarmentId } from "./garments";
 import { CAPSULE_FOR_SHADE, type Layer, SHADES, SIDES, usualLayer } from "./outfit";
 import { PACK_PLACES } from "./packPlaces";
+import { mapOctaves } from "../sound";
+import { levelAtSiteDb, siteGain } from "./levelAtSite";
 import { bestAt, type Candidate, type DressPlan, planDress, suggestionOf } from "./planDress";
 import { recipeFor } from "./recipe";
 import { isStruck } from "./rustle";
@@ -220,4 +222,24 @@ describe("the word of one garment is not another's", () => {
       expect(planDress(worn(["tee", open(garment)])).places.map(({ site }) => site.id)).not.toContain("topEdge");
     },
   );
+});
+
+describe("a closed helmet", () => {
+  test("adds some 10 to 14 dB to a shout a few centimetres away (common practice)", () => {
+    const hearing = { site: SITES.helmetLiner, necklineDropM: 0 };
+    const none = mapOctaves(() => 0);
+    const levelIn = (isInHood: boolean) =>
+      levelAtSiteDb(siteGain({ ...hearing, isInHood }, 1.75, 0, none).gainDb, "shout");
+    const moreDb = levelIn(true) - levelIn(false);
+    expect(moreDb).toBeGreaterThanOrEqual(9);
+    expect(moreDb).toBeLessThanOrEqual(14);
+  });
+
+  test("reaches what Level plans with: the capsule in the hood gets as much more", () => {
+    const levelOf = (accessory: Accessory) =>
+      bestAt(planDress(worn(["overall"], [accessory], { performance: { loudest: "shout" } })), "helmetLiner")!;
+    const [closed, face] = [levelOf("sealedHood"), levelOf("openHelmet")];
+    expect(closed.levelDb - face.levelDb).toBeGreaterThan(8);
+    expect(closed.overloadDb - face.overloadDb).toBeGreaterThan(8);
+  });
 });
