@@ -91,7 +91,7 @@ long("weights move the order and the list says from where; a kind of work puts t
   await expectSaved(page);
 });
 
-test("the recipe follows mount, port, pack and bag", async ({ page, request }) => {
+long("the recipe follows mount, port, pack and bag", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/dress?wearer=${WEARER(32)}`);
   await awake(page);

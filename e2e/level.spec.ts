@@ -63,37 +63,37 @@ long(
   },
 );
 
-test("a desk into a mic input is refused with the number of dB, until the way is another", async ({
-  page,
-  request,
-}) => {
-  const id = await startShoot(page, "Desk");
-  await expectSaved(page);
-  // The only link of the shoot: a house desk by lead.
-  const links = [newLink({ id: "desk", name: "House desk", systemId: BY_LEAD })];
-  const body = { shootId: id, ...FIRST_AIR_PLAN, scan: null, links };
-  const create = { op: "create", key: crypto.randomUUID(), kind: "air", id: crypto.randomUUID(), body };
-  expect((await request.post("/api/commands", { data: { commands: [create] } })).ok()).toBe(true);
-  await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
-  await awake(page);
-  await choose(page, "From", "house desk, XLR out");
-  await choose(page, "Into", "recorder, XLR mic input");
-  await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?way=desk`);
-  await awake(page);
-  const way = page.getByRole("region", { name: "Settings of House desk" });
-  await expect(way.getByRole("alert")).toHaveText(
-    /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
-  );
-  await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
-  await awake(page);
-  await choose(page, "Into", "recorder, 6.35 mm line input");
-  await expectSaved(page);
-  await page.goto(`/shoots/${id}/level?way=desk`);
-  await awake(page);
-  await expect(way.getByText(/would clip first/)).toBeVisible();
-  await expect(way.getByRole("alert")).toBeHidden();
-});
+long(
+  "a desk into a mic input is refused with the number of dB, until the way is another",
+  async ({ page, request }) => {
+    const id = await startShoot(page, "Desk");
+    await expectSaved(page);
+    // The only link of the shoot: a house desk by lead.
+    const links = [newLink({ id: "desk", name: "House desk", systemId: BY_LEAD })];
+    const body = { shootId: id, ...FIRST_AIR_PLAN, scan: null, links };
+    const create = { op: "create", key: crypto.randomUUID(), kind: "air", id: crypto.randomUUID(), body };
+    expect((await request.post("/api/commands", { data: { commands: [create] } })).ok()).toBe(true);
+    await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
+    await awake(page);
+    await choose(page, "From", "house desk, XLR out");
+    await choose(page, "Into", "recorder, XLR mic input");
+    await expectSaved(page);
+    await page.goto(`/shoots/${id}/level?way=desk`);
+    await awake(page);
+    const way = page.getByRole("region", { name: "Settings of House desk" });
+    await expect(way.getByRole("alert")).toHaveText(
+      /^Refused without the XLR pad, \d0 dB: \d+ dB too loud for recorder, XLR mic input/,
+    );
+    await page.goto(`/shoots/${id}/link?view=cables&link=desk`);
+    await awake(page);
+    await choose(page, "Into", "recorder, 6.35 mm line input");
+    await expectSaved(page);
+    await page.goto(`/shoots/${id}/level?way=desk`);
+    await awake(page);
+    await expect(way.getByText(/would clip first/)).toBeVisible();
+    await expect(way.getByRole("alert")).toBeHidden();
+  },
+);
 
 test("a tick makes planned into set, and a changed setting asks for it again; a held knob is planned round", async ({
   page,

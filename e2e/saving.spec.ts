@@ -270,49 +270,51 @@ long("a lone user is never asked: lost answers of the same field, one after the 
   await expect(width(page)).toHaveValue("3.35");
 });
 
-test("a failure on one record holds no other, whether it is told of that one or of all that was sent with it", async ({
-  page,
-  request,
-}) => {
-  const id = await openPlace(page, "Failures");
-  await page.getByRole("button", { name: "Add place" }).click();
-  await expectSaved(page);
-  const [first] = of(await records(request, id), "place");
-  let isWhole = true;
-  await page.route(COMMANDS, async (route) => {
-    if (!commandsOf(route).some((each) => each.id === first!.id)) return route.continue();
-    if (isWhole) return route.fulfill({ status: 500, json: { message: "Something went wrong here." } });
-    const answer = await route.fetch({
-      postData: { commands: commandsOf(route).filter((each) => each.id !== first!.id) },
+long(
+  "a failure on one record holds no other, whether it is told of that one or of all that was sent with it",
+  async ({ page, request }) => {
+    const id = await openPlace(page, "Failures");
+    await page.getByRole("button", { name: "Add place" }).click();
+    await expectSaved(page);
+    const [first] = of(await records(request, id), "place");
+    let isWhole = true;
+    await page.route(COMMANDS, async (route) => {
+      if (!commandsOf(route).some((each) => each.id === first!.id)) return route.continue();
+      if (isWhole) return route.fulfill({ status: 500, json: { message: "Something went wrong here." } });
+      const answer = await route.fetch({
+        postData: { commands: commandsOf(route).filter((each) => each.id !== first!.id) },
+      });
+      const { outcomes } = (await answer.json()) as { outcomes: Outcome[] };
+      return answerWith(
+        route,
+        commandsOf(route).map((each) =>
+          each.id === first!.id
+            ? { outcome: "failed", says: { code: "record.waits" }, requestId: "" }
+            : outcomes.shift()!,
+        ),
+      );
     });
-    const { outcomes } = (await answer.json()) as { outcomes: Outcome[] };
-    return answerWith(
-      route,
-      commandsOf(route).map((each) =>
-        each.id === first!.id
-          ? { outcome: "failed", says: { code: "record.waits" }, requestId: "" }
-          : outcomes.shift()!,
-      ),
-    );
-  });
-  const tab = (name: string) => page.getByRole("tab", { name, exact: true });
-  for (const typed of ["3.3", "4.4"]) {
-    await tab("Place 1").click();
-    await width(page).fill(typed);
-    await tab("Place 2").click();
-    await width(page).fill(typed);
-    await expect
-      .poll(async () =>
-        of(await records(request, id), "place").map(({ body }) => (body as { model: { widthM: number } }).model.widthM),
-      )
-      .toContain(Number(typed));
-    isWhole = false;
-  }
-  await page.unroute(COMMANDS);
-  await expectSaved(page);
-  for (const place of of(await records(request, id), "place"))
-    expect(place.body).toMatchObject({ model: { widthM: 4.4 } });
-});
+    const tab = (name: string) => page.getByRole("tab", { name, exact: true });
+    for (const typed of ["3.3", "4.4"]) {
+      await tab("Place 1").click();
+      await width(page).fill(typed);
+      await tab("Place 2").click();
+      await width(page).fill(typed);
+      await expect
+        .poll(async () =>
+          of(await records(request, id), "place").map(
+            ({ body }) => (body as { model: { widthM: number } }).model.widthM,
+          ),
+        )
+        .toContain(Number(typed));
+      isWhole = false;
+    }
+    await page.unroute(COMMANDS);
+    await expectSaved(page);
+    for (const place of of(await records(request, id), "place"))
+      expect(place.body).toMatchObject({ model: { widthM: 4.4 } });
+  },
+);
 
 test("leaving at once after typing loses nothing: by a link, by closing, to another site", async ({
   page,

@@ -121,46 +121,47 @@ long("claps that cannot be measured say why, and the one before stays", async ({
   await expectSaved(page);
 });
 
-test("a minute of listening names noises, one remedy is worth most, and what was switched off is remembered", async ({
-  page,
-}) => {
-  await startShoot(page, "Listening");
-  await page.getByRole("button", { name: "Add place" }).click();
-  await openScout(page, "Noises");
-  const dba = async () =>
-    Number(/(\d+)dBA/.exec((await page.getByRole("region", { name: "Verdict" }).textContent())!)![1]);
-  const before = await dba();
-  await page.clock.install();
-  await page.getByRole("button", { name: "Listen for a minute" }).click();
-  await expect(page.getByText(/Sit still/)).toBeVisible();
-  await page.clock.runFor(16_000);
-  await expect(page.getByText(/Above and below/)).toBeVisible();
-  await page.getByRole("button", { name: "Air-conditioning" }).click();
-  // What was heard is saved before time jumps: a jump in the middle of saving is none that happens.
-  await page.clock.runFor(3_000);
-  await expectSaved(page);
-  await page.clock.runFor(47_000);
-  await expect(page.getByText(/That was the minute/)).toBeVisible();
-  await page.getByRole("button", { name: "Bell", exact: true }).click();
-  await page.getByRole("button", { name: "Close", exact: true }).click();
-  await page.clock.resume();
-  const loud = await dba();
-  expect(loud).toBeGreaterThan(before + 3);
-  await expect(page.getByText(/Air-conditioning: switch it off\. That lowers the noise/)).toBeVisible();
-  await page.getByRole("button", { name: "Done: switched off" }).click();
-  await expect(page.getByText("Before you leave: air-conditioning, switch it on again.")).toBeVisible();
-  expect(await dba()).toBe(before);
-  await page.getByRole("button", { name: "Change bell" }).click();
-  await page.getByRole("button", { name: "A time", exact: true }).click();
-  await page.getByLabel("Responsible").fill("Sexton");
-  await page.getByRole("button", { name: "Remove this noise" }).click();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByRole("button", { name: "Change bell" })).toBeVisible();
-  await expectSaved(page);
-  await page.reload();
-  await openScout(page, "Noises");
-  await expect(page.getByText(/1 times, first 10:00/)).toBeVisible();
-});
+long(
+  "a minute of listening names noises, one remedy is worth most, and what was switched off is remembered",
+  async ({ page }) => {
+    await startShoot(page, "Listening");
+    await page.getByRole("button", { name: "Add place" }).click();
+    await openScout(page, "Noises");
+    const dba = async () =>
+      Number(/(\d+)dBA/.exec((await page.getByRole("region", { name: "Verdict" }).textContent())!)![1]);
+    const before = await dba();
+    await page.clock.install();
+    await page.getByRole("button", { name: "Listen for a minute" }).click();
+    await expect(page.getByText(/Sit still/)).toBeVisible();
+    await page.clock.runFor(16_000);
+    await expect(page.getByText(/Above and below/)).toBeVisible();
+    await page.getByRole("button", { name: "Air-conditioning" }).click();
+    // What was heard is saved before time jumps: a jump in the middle of saving is none that happens.
+    await page.clock.runFor(3_000);
+    await expectSaved(page);
+    await page.clock.runFor(47_000);
+    await expect(page.getByText(/That was the minute/)).toBeVisible();
+    await page.getByRole("button", { name: "Bell", exact: true }).click();
+    await page.getByRole("button", { name: "Close", exact: true }).click();
+    await page.clock.resume();
+    const loud = await dba();
+    expect(loud).toBeGreaterThan(before + 3);
+    await expect(page.getByText(/Air-conditioning: switch it off\. That lowers the noise/)).toBeVisible();
+    await page.getByRole("button", { name: "Done: switched off" }).click();
+    await expect(page.getByText("Before you leave: air-conditioning, switch it on again.")).toBeVisible();
+    expect(await dba()).toBe(before);
+    await page.getByRole("button", { name: "Change bell" }).click();
+    await page.getByRole("button", { name: "A time", exact: true }).click();
+    await page.getByLabel("Responsible").fill("Sexton");
+    await page.getByRole("button", { name: "Remove this noise" }).click();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(page.getByRole("button", { name: "Change bell" })).toBeVisible();
+    await expectSaved(page);
+    await page.reload();
+    await openScout(page, "Noises");
+    await expect(page.getByText(/1 times, first 10:00/)).toBeVisible();
+  },
+);
 
 test("a room tone colours the estimate, and with a known level proves it", async ({ page }) => {
   await startShoot(page, "Tone");
