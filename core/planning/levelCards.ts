@@ -84,8 +84,7 @@ function settingsBeside(path: FoundPath | null, source: Source | null, input: In
   const isPhantomSaid = ofInput.some(({ code }) => code === "setting.phantomOn" || code === "setting.phantomOff");
   const isMadeOfPhantom = path?.parts.some(({ makesPlugIn }) => makesPlugIn) ?? false;
   const needsNone = source !== null && source.needs !== "phantom" && !isMadeOfPhantom;
-  if (input.phantom === "switched" && needsNone && !isPhantomSaid)
-    ofInput.push({ code: "setting.phantomOff" });
+  if (input.phantom === "switched" && needsNone && !isPhantomSaid) ofInput.push({ code: "setting.phantomOff" });
   return { ofPart, ofInput };
 }
 
