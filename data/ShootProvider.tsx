@@ -22,7 +22,11 @@ export function HubProvider({ opening, children }: { opening: ReactNode; childre
       isHere = false;
     };
   }, []);
-  if (!hub) return opening;
+  return hub ? <OpenHub hub={hub}>{children}</OpenHub> : opening;
+}
+
+/** Gives screens what this device keeps, once it is open. */
+export function OpenHub({ hub, children }: { hub: Hub; children: ReactNode }) {
   return (
     <HubContext value={hub}>
       <QueryClientProvider client={hub.queries}>{children}</QueryClientProvider>

@@ -2,7 +2,7 @@
  * What is said about facts: one sentence for every code that core returns. Screens, print and shell say it by this door.
  */
 import type { RefusalCatalogue } from "../core/audio";
-import type { BoardCatalogue } from "../core/board";
+import type { BoardCatalogue, HomeCatalogue } from "../core/board";
 import type { ChainCatalogue } from "../core/chain";
 import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
 import type { ConnectCatalogue } from "../core/connect";
@@ -34,6 +34,7 @@ type Codes = BoardCatalogue &
   DressCatalogue &
   ExposureCatalogue &
   FieldCatalogue &
+  HomeCatalogue &
   MediaCatalogue &
   MeterCatalogue &
   NoiseCatalogue &

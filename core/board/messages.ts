@@ -29,5 +29,16 @@ export type BoardCatalogue = {
   "board.changedSincePaired": { steps: readonly StepId[] };
 };
 export type BoardMessage = Message<BoardCatalogue>;
+
+/** What is next in a shoot, as the home page says it. */
+export type HomeCatalogue = {
+  "home.addPlace": object;
+  "home.addTalent": object;
+  "home.choose": { count: number };
+  "home.ask": { count: number };
+  "home.fix": { count: number };
+  "home.verify": { count: number };
+};
+export type HomeMessage = Message<HomeCatalogue>;
 /** What a risk says: its own, or what the subject that found it says. */
 export type RiskMessage = BoardMessage | ChainMessage | CheckMessage | ConnectMessage | ProofMessage;

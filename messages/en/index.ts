@@ -4,7 +4,7 @@ import { check } from "./check";
 import { connect, settings } from "./connect";
 import { dress, reasons } from "./dress";
 import { media } from "./media";
-import { board, planning } from "./planning";
+import { board, home, planning } from "./planning";
 import { exposure, meter, noise, room, schedule } from "./place";
 import { pickup } from "./pickup";
 import { power } from "./power";
@@ -18,6 +18,7 @@ import { wireless } from "./wireless";
 export const en = {
   ...audio,
   ...board,
+  ...home,
   ...chain,
   ...check,
   ...connect,

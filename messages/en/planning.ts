@@ -1,4 +1,4 @@
-import type { BoardCatalogue } from "../../core/board";
+import type { BoardCatalogue, HomeCatalogue } from "../../core/board";
 import type { Performance } from "../../core/dress";
 import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue } from "../../core/planning";
 import { saidBy, type Templates } from "../templates";
@@ -104,6 +104,17 @@ export const planning: Templates<PlanCatalogue> = {
   "packing.stillOut": ({ names }) => `Still out: ${list(names)}.`,
   "packing.allPacked": () => "All packed.",
   "packing.open": ({ open, of }) => `${of - open} of ${of} packed.`,
+};
+
+const talents = (number: number): string => count(number, "talent", "talents");
+
+export const home: Templates<HomeCatalogue> = {
+  "home.addPlace": () => "Add the first place.",
+  "home.addTalent": () => "Add talent to a scene.",
+  "home.choose": ({ count: left }) => `Choose a place on ${talents(left)}.`,
+  "home.ask": ({ count: left }) => `Ask ${talents(left)} for consent.`,
+  "home.fix": ({ count: left }) => `Fix the microphones of ${talents(left)}.`,
+  "home.verify": ({ count: left }) => `Check a take of ${talents(left)}.`,
 };
 
 export const board: Templates<BoardCatalogue> = {

@@ -9,7 +9,7 @@ import styled from "styled-components";
 import type { Stored } from "@/core/records";
 import { useHub, useShoots } from "@/data/ShootProvider";
 import { askDemo } from "@/data/server";
-import { Link, goTo } from "@/ui/address";
+import { goTo } from "@/ui/address";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
 import { Menu } from "@/ui/Menu";
@@ -17,24 +17,16 @@ import { showToast } from "@/ui/toasts";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { saveFile } from "../files/saveFile";
 import { Page } from "../shell/Page";
-import { dayWords } from "./dayWords";
 import { DeleteShoot } from "./DeleteShoot";
+import { FirstSteps } from "./FirstSteps";
 import { NewShoot } from "./NewShoot";
+import { ShootLine } from "./ShootLine";
 import { DOORS, doorHref, QUICK_LOOK, quickLook } from "./quickLook";
 import { importShoot } from "./shootFiles";
 
 const Wordmark = styled.h1`
   font-size: 2.2rem;
   letter-spacing: -0.01em;
-`;
-
-const ShootLink = styled(Link)`
-  font-family: "Fraunces Variable", serif;
-  font-size: 1.15rem;
-  font-weight: 600;
-  min-height: var(--hit);
-  display: inline-flex;
-  align-items: center;
 `;
 
 const List = styled.ul`
@@ -187,6 +179,9 @@ function ImportShoot() {
   );
 }
 
+/** Of so many, the latest, it is told how far they are. */
+const MOST_WITH_PROGRESS = 5;
+
 /** The latest first: what is on today, then what comes, then what is over. */
 function inOrder(shoots: readonly Stored<"shoot">[]): Stored<"shoot">[] {
   return [...shoots].sort((one, other) => other.changedAt.localeCompare(one.changedAt));
@@ -200,10 +195,10 @@ export function ShootsScreen() {
   const [deleting, setDeleting] = useState<Stored<"shoot"> | null>(null);
   const now = today(getLocalTimeZone()).toString();
 
-  async function openDemo(): Promise<void> {
+  async function openDemo(path = ""): Promise<void> {
     setIsOpening(true);
     try {
-      goTo(`/shoots/${(await askDemo()).id}`);
+      goTo(`/shoots/${(await askDemo()).id}${path}`);
     } catch {
       setIsOpening(false);
       showToast({ says: "The server is unreachable: the demo could not be opened." });
@@ -233,13 +228,10 @@ export function ShootsScreen() {
               {shoots.length === 0 && isLoading && <Soft>Opening…</Soft>}
               {shoots.length === 0 && !isLoading && <Soft>None yet. Start one, or look round the demo first.</Soft>}
               <List>
-                {inOrder(shoots).map((shoot) => (
+                {inOrder(shoots).map((shoot, at) => (
                   <li key={shoot.id}>
                     <Row $between>
-                      <Row $gap={0.8}>
-                        <ShootLink href={`/shoots/${shoot.id}`}>{shoot.body.title}</ShootLink>
-                        <Soft>{dayWords(shoot.body, now)}</Soft>
-                      </Row>
+                      <ShootLine shoot={shoot} today={now} hasProgress={at < MOST_WITH_PROGRESS} />
                       <Menu
                         label={`More for ${shoot.body.title}`}
                         look="quiet"
@@ -259,9 +251,12 @@ export function ShootsScreen() {
               </Row>
             </Stack>
           </Piece>
-          <Piece>
-            <NewShoot today={now} />
-          </Piece>
+          <Stack>
+            <Piece>
+              <NewShoot today={now} />
+            </Piece>
+            <FirstSteps isOpening={isOpening} onOpen={(path) => void openDemo(path)} />
+          </Stack>
         </Columns>
       </Stack>
       {deleting && (

@@ -13,7 +13,7 @@ export function cableFaults({ from, to, owned, uses, never, verdict, says, sets,
   const path = findPath(source, input, parts);
   const whole = pathMessage(path, source, input);
   if (says) return whole.code === says ? [] : [`says ${whole.code}`];
-  if (!path) return ["nothing connects them"];
+  if (!path) return ["noWay"];
   const found: string[] = [];
   const ids = path.parts.map(({ id }) => id);
   for (const id of uses ?? []) if (!ids.includes(id)) found.push(`uses ${ids.join(", ")}`);

@@ -8,7 +8,7 @@ export function pickupFaults(situation: PickupSituation): string[] {
   const ranked = rankPickups(talkers, placeSound(place), wishes);
   const found: string[] = [];
   const best = ranked[0]!;
-  if (best.ruledOut) return [`all is ruled out: ${best.ruledOut.code}`];
+  if (best.ruledOut) return [best.ruledOut.code];
   if (first && !first.some((id) => id === best.id)) found.push(`${best.id} leads`);
   if (notFirst?.some((id) => id === best.id)) found.push(`${best.id} leads`);
   const of = (id: string) => ranked.find((each) => each.id === id);

@@ -6,7 +6,7 @@ import type { Trouble } from "./troubles";
 /** Everything of a trouble's first answer that does not hold; common practice, no publication stands behind it. */
 export function troubleFaults({ on, symptom, thinksOf, names, never, tries, then }: Trouble): string[] {
   const setup = genericSetup(SOURCES[on.source], INPUTS[on.input]);
-  if (!setup) return ["nothing connects the two"];
+  if (!setup) return ["noWay"];
   const found: string[] = [];
   const story = { symptom, answers: {}, skipped: [], ruledOut: [] };
   const { causes, next } = diagnose(setup, story);
