@@ -116,6 +116,39 @@ describe("records", () => {
     expect((await loadShoot(acting, shootId)).shoot.body).toEqual(SHOOT);
   });
 
+  test("what is told of hair, sides, colours and hands comes back, and is gone when it is no longer told", async () => {
+    const shootId = await newShoot();
+    const id = randomUUID();
+    await createRecord(acting, "wearer", id, wearer(shootId));
+    const { hair: _, isChild: __, outfit, ...rest } = wearer(shootId);
+    const { lower: ___, sides: ____, colours: _____, ...plain } = outfit;
+    const bare = { ...rest, outfit: plain };
+    await changeTo(acting, "wearer", id, bare);
+    expect((await loadShoot(acting, shootId)).wearers[0]!.body).toEqual(bare);
+
+    const sceneId = randomUUID();
+    await createRecord(acting, "scene", sceneId, newScene(shootId));
+    const at = { xM: 1, yM: 1 };
+    const talker = {
+      ...{ id: "a", name: "A", wearerId: null, at, mouthM: 1.2, facesDeg: 0, turnsDeg: 0, effort: "normal" as const },
+      ...{ path: [], isInstrument: false, holds: "child" as const },
+    };
+    const mic = {
+      ...{ id: "m", microphone: "shortHyper" as const, pattern: "hypercardioid" as const, holder: "boom" as const, at },
+      ...{ heightM: 2, aimsDeg: 0, tiltDeg: 0, hasScreen: false, handsM: null, cover: "fur" as const },
+    };
+    const wishes = { shot: "medium" as const, mayBeSeen: false, hasTable: false, overhead: "byRoom" as const };
+    const body = { shootId, sceneId, wishes, setup: { talkers: [talker], mics: [mic] } };
+    const pickupId = randomUUID();
+    const made = await createRecord(acting, "pickup", pickupId, body);
+    expect(made.body).toEqual(body);
+    const { holds: ______, ...free } = talker;
+    const { cover: _______, ...uncovered } = mic;
+    const later = { ...body, setup: { talkers: [free], mics: [uncovered] } };
+    await changeTo(acting, "pickup", pickupId, later);
+    expect((await loadShoot(acting, shootId)).pickups[0]!.body).toEqual(later);
+  });
+
   test("creating twice with one id stores one, the first", async () => {
     const id = randomUUID();
     const [first] = await Promise.all([

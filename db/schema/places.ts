@@ -131,6 +131,7 @@ export const talker = pgTable(
     effort: text("effort").$type<Talker["effort"]>().notNull(),
     path: jsonb("path").$type<Talker["path"]>().notNull(),
     isInstrument: boolean("is_instrument").notNull(),
+    holds: text("holds").$type<NonNullable<Talker["holds"]>>(),
   },
   (table) => [
     primaryKey({ columns: [table.pickupId, table.id] }),
@@ -153,6 +154,7 @@ export const placedMic = pgTable(
     tiltDeg: doublePrecision("tilt_deg").notNull(),
     hasScreen: boolean("has_screen").notNull(),
     handsM: doublePrecision("hands_m"),
+    cover: text("cover").$type<NonNullable<PlacedMic["cover"]>>(),
   },
   (table) => [
     primaryKey({ columns: [table.pickupId, table.id] }),

@@ -1,7 +1,21 @@
 "use client";
 
 import { Plus } from "lucide-react";
-import { handsOn, type Holder, HOLDERS, MICROPHONE_IDS, MICROPHONES, PATTERNS, PlacedMic, Talker } from "@/core/pickup";
+import {
+  COVER_FACTS,
+  COVERS,
+  type Cover,
+  handsOn,
+  HELD,
+  type Held,
+  type Holder,
+  HOLDERS,
+  MICROPHONE_IDS,
+  MICROPHONES,
+  PATTERNS,
+  PlacedMic,
+  Talker,
+} from "@/core/pickup";
 import type { ShootBody } from "@/core/records";
 import { EFFORTS } from "@/core/voice";
 import { Button } from "@/ui/Button";
@@ -27,6 +41,18 @@ const HOLDER_NAMES: Record<Holder, string> = {
   phone: "The phone",
   body: "The body",
 };
+const HELD_NAMES: Record<Held, string> = {
+  nothing: "Nothing",
+  instrument: "An instrument",
+  wheel: "The wheel",
+  child: "A child",
+  tool: "A tool",
+};
+const HELD_OPTIONS = HELD.map((value) => ({ value, name: HELD_NAMES[value] }));
+const COVER_OPTIONS: { value: Cover | "asNeeded"; name: string }[] = [
+  { value: "asNeeded", name: "By the wind" },
+  ...COVERS.map((value) => ({ value, name: upperFirst(COVER_FACTS[value].name) })),
+];
 const HOLDER_OPTIONS = HOLDERS.map((value) => ({ value, name: HOLDER_NAMES[value] }));
 
 /** How near hands that talk along come to a microphone before a person, m. Common practice. */
@@ -97,6 +123,12 @@ export function TalkerFields(props: {
           onChange={(turnsDeg) => set({ turnsDeg })}
         />
         <Select label="Voice" value={talker.effort} options={EFFORT_OPTIONS} onChange={(effort) => set({ effort })} />
+        <Select
+          label="Hands hold"
+          value={talker.holds ?? "nothing"}
+          options={HELD_OPTIONS}
+          onChange={(holds) => set({ holds })}
+        />
       </Columns>
       <Row $gap={0.4}>
         <Tick label="An instrument" isOn={talker.isInstrument} onChange={(isInstrument) => set({ isInstrument })} />
@@ -168,6 +200,12 @@ export function MicFields(props: {
           value={mic.holder}
           options={HOLDER_OPTIONS}
           onChange={(holder) => set({ holder, handsM: handsOn(holder) })}
+        />
+        <Select
+          label="Wind cover"
+          value={mic.cover ?? "asNeeded"}
+          options={COVER_OPTIONS}
+          onChange={(cover) => set({ cover: cover === "asNeeded" ? undefined : cover })}
         />
         <Place at={mic.at} units={units} onMove={(at) => set({ at })} />
         <NumberField

@@ -54,10 +54,15 @@ const talkers = list<Talker, typeof talker.$inferSelect>({
   keyOf: ({ id }) => id,
   rows: (connection, where) => connection.select().from(talker).where(where).orderBy(asc(talker.position)),
   ownerOf: ({ pickupId }) => pickupId,
-  entry: ({ id, name, wearerId, xM, yM, mouthM, facesDeg, turnsDeg, effort, path, isInstrument }) => ({
+  entry: ({ id, name, wearerId, xM, yM, mouthM, facesDeg, turnsDeg, effort, path, isInstrument, holds }) => ({
     ...{ id, name, wearerId, at: { xM, yM }, mouthM, facesDeg, turnsDeg, effort, path, isInstrument },
+    ...(holds !== null && { holds }),
   }),
-  columns: ({ at, ...own }, { id, shootId, crewId }) => ({ ...own, ...at, pickupId: id, shootId, crewId }),
+  // What is no longer told is emptied.
+  columns: ({ at, holds, ...own }, { id, shootId, crewId }) => ({
+    ...{ ...own, ...at, pickupId: id, shootId, crewId },
+    holds: holds ?? null,
+  }),
 });
 
 const mics = list<PlacedMic, typeof placedMic.$inferSelect>({
@@ -67,10 +72,14 @@ const mics = list<PlacedMic, typeof placedMic.$inferSelect>({
   keyOf: ({ id }) => id,
   rows: (connection, where) => connection.select().from(placedMic).where(where).orderBy(asc(placedMic.position)),
   ownerOf: ({ pickupId }) => pickupId,
-  entry: ({ id, microphone, pattern, holder, xM, yM, heightM, aimsDeg, tiltDeg, hasScreen, handsM }) => ({
+  entry: ({ id, microphone, pattern, holder, xM, yM, heightM, aimsDeg, tiltDeg, hasScreen, handsM, cover }) => ({
     ...{ id, microphone, pattern, holder, at: { xM, yM }, heightM, aimsDeg, tiltDeg, hasScreen, handsM },
+    ...(cover !== null && { cover }),
   }),
-  columns: ({ at, ...own }, { id, shootId, crewId }) => ({ ...own, ...at, pickupId: id, shootId, crewId }),
+  columns: ({ at, cover, ...own }, { id, shootId, crewId }) => ({
+    ...{ ...own, ...at, pickupId: id, shootId, crewId },
+    cover: cover ?? null,
+  }),
 });
 
 export const pickups = repository({
