@@ -1,5 +1,4 @@
 import "fake-indexeddb/auto";
-import { runs } from "../fixtures/runs";
 import Dexie from "dexie";
 import fc from "fast-check";
 import type { Change, Command, ShootBody } from "@/core/records";
@@ -298,7 +297,7 @@ test("a device of the release before keeps what is not saved, and asks for its r
   await Dexie.delete(`hypophon ${name}`);
 });
 
-const MANY = runs(400, 1000);
+const MANY = 1000;
 
 test("a large shoot is written bit by bit: a page that ends between leaves no half of it to be opened", async () => {
   const { openTab } = world();
