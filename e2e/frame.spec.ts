@@ -57,6 +57,14 @@ test.describe("on a phone", () => {
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     });
 
+  test("the call list names the talent", async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/dress?wearer=${TAM}`);
+    await awake(page);
+    const name = page.getByRole("navigation", { name: "Talent" }).getByText("Tam, miller", { exact: true });
+    expect((await name.boundingBox())!.width).toBeGreaterThan(50);
+  });
+
   test("the board fits into four screens, a day at a time", async ({ page, request }) => {
     const id = await openDemo(request);
     await page.goto(`/shoots/${id}`);

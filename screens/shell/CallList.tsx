@@ -53,6 +53,10 @@ const List = styled.ul`
   padding: 0;
   @media (max-width: 899px) {
     display: flex;
+    flex: none;
+    li {
+      flex: none;
+    }
   }
 `;
 
@@ -114,6 +118,10 @@ const Mark = styled.span<{ $is: "redo" | "risk" }>`
 
 const AddPlace = styled.div`
   padding: 0.5rem 0.6rem;
+  @media (max-width: 899px) {
+    flex: none;
+    padding: 0 0.6rem;
+  }
 `;
 
 /** From this weight on a risk has its mark in the list. */
