@@ -106,6 +106,8 @@ export function findPath(source: Source, input: Input, parts: readonly Part[]): 
     const next: Step[] = [];
     for (const step of steps)
       for (const part of families.get(family(step.end.connector, step.end.sex)) ?? []) {
+        // There is one of each.
+        if (step.parts.includes(part)) continue;
         const carried = carriedOn(step.carried, part);
         if (!carried || (looked += 1) > MOST_STATES) continue;
         const further: Step = {
