@@ -1,5 +1,5 @@
 import { begun, carriedOn, judgePath, PATH_VERDICTS, type Carried, type Judgement } from "./judgePath";
-import { type Connector, type End, type Input, mate, type Part, type Source } from "../devices";
+import { type Connector, type End, familyOf, type Input, mate, type Part, type Source } from "../devices";
 
 export interface FoundPath extends Judgement {
   parts: readonly Part[];
@@ -42,32 +42,10 @@ const better = (one: FoundPath, other: FoundPath): number =>
 function distinct(parts: readonly Part[]): Part[] {
   const kinds = new Map<string, Part>();
   for (const part of parts) {
-    const {
-      from,
-      to,
-      turns,
-      lossDb,
-      passesPlugIn,
-      passesPhantom,
-      isHeadsetLoad,
-      feedsPhantom,
-      makesPlugIn,
-      clipsDbu,
-      settings,
-    } = part;
-    const kind = JSON.stringify([
-      from,
-      to,
-      turns,
-      lossDb,
-      passesPlugIn,
-      passesPhantom,
-      isHeadsetLoad,
-      feedsPhantom,
-      makesPlugIn,
-      settings,
-      clipsDbu,
-    ]);
+    const { from, to, turns, lossDb, clipsDbu, settings, passesPlugIn, passesPhantom } = part;
+    const { isHeadsetLoad, feedsPhantom, makesPlugIn } = part;
+    const does = [from, to, turns, lossDb, clipsDbu, settings, passesPlugIn, passesPhantom];
+    const kind = JSON.stringify([...does, isHeadsetLoad, feedsPhantom, makesPlugIn]);
     const known = kinds.get(kind);
     if (!known || (!known.isOwned && part.isOwned)) kinds.set(kind, part);
   }
@@ -82,10 +60,10 @@ function distinct(parts: readonly Part[]): Part[] {
  */
 export function findPath(source: Source, input: Input, parts: readonly Part[]): FoundPath | null {
   const families = new Map<string, Part[]>();
-  const like = (connector: Connector) => (connector === "jack35four" || connector === "lock35" ? "jack35" : connector);
-  const family = (connector: Connector, sex: End["sex"]) => `${like(connector)} ${sex === "plug" ? "socket" : "plug"}`;
+  const family = (connector: Connector, sex: End["sex"]) =>
+    `${familyOf(connector)} ${sex === "plug" ? "socket" : "plug"}`;
   for (const part of distinct(parts)) {
-    const key = `${like(part.from.connector)} ${part.from.sex}`;
+    const key = `${familyOf(part.from.connector)} ${part.from.sex}`;
     families.set(key, [...(families.get(key) ?? []), part]);
   }
   const known = new Map<string, number>();

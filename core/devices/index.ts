@@ -22,6 +22,7 @@ export { INSIDE_INPUTS, levelsOfInput, type KnownLevels } from "./knownLevels";
 export { INTERFACE, PARTS, partOf } from "./parts";
 export {
   CONNECTOR_NAMES,
+  familyOf,
   mate,
   type Carriage,
   type Connector,

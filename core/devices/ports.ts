@@ -43,13 +43,14 @@ export interface End {
   sex: "plug" | "socket";
 }
 
-const family = (connector: Connector): string =>
+/** What goes into what, though it may not be wired for it. */
+export const familyOf = (connector: Connector): Connector =>
   // A locking jack goes into a plain socket, and is wired otherwise.
   connector === "jack35four" || connector === "lock35" ? "jack35" : connector;
 
 /** Whether two ends go into each other. */
 export function mate(one: End, other: End): boolean {
-  return family(one.connector) === family(other.connector) && one.sex !== other.sex;
+  return familyOf(one.connector) === familyOf(other.connector) && one.sex !== other.sex;
 }
 
 /**

@@ -2,7 +2,8 @@
  * Microphones that nobody wears: talkers, places, patterns, distances, what the picture allows, and how ways compare.
  */
 export { whatWouldBeat } from "./better";
-export { FIRST_WISHES, judgeMics, micsOf, rankPickups, type PickupCandidate } from "./candidates";
+export { FIRST_WISHES, micsOf } from "./candidateMics";
+export { judgeMics, rankPickups, type PickupCandidate } from "./candidates";
 export { HEARD_RIPPLE_DB } from "./combing";
 export { handsOn } from "./hands";
 export { hearAll, type MicHeard, type TalkerHeard } from "./heardByMics";

@@ -1,5 +1,5 @@
 import { CAR, LIVING_ROOM, type PlaceModel } from "../../room";
-import { FIRST_WISHES, type CandidateId } from "../candidates";
+import { FIRST_WISHES, type CandidateId } from "../candidateMics";
 import type { PickupCatalogue } from "../messages";
 import type { PickupWishes, Talker } from "../pickupSetup";
 
