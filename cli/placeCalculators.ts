@@ -36,6 +36,7 @@ import {
 import { bestOrder, timeOfDay } from "../core/schedule";
 import { oneOf } from "../core/schema";
 import { mapOctaves } from "../core/sound";
+import { VOICES } from "../core/voice";
 import type { Answer, Calculator } from "./calculator";
 import { openFileSource } from "./fileSource";
 
@@ -85,6 +86,8 @@ const PickupCall = Type.Object(
     place: PlaceModel,
     talkers: Type.Array(Talker, { title: "Talkers", minItems: 1, maxItems: MOST_TALKERS }),
     wishes: PickupWishes,
+    /** The deepest voice among them; left out: not known. */
+    deepest: Type.Optional(oneOf(VOICES, "Deepest voice")),
   },
   strict,
 );
@@ -209,7 +212,7 @@ export const PLACE_CALCULATORS: Record<string, Calculator> = {
       const call = input as Static<typeof PickupCall>;
       const fault = impossible(call.place);
       if (fault) return fault;
-      const ways = rankPickups(call.talkers, placeSound(call.place), call.wishes);
+      const ways = rankPickups(call.talkers, placeSound(call.place), call.wishes, call.deepest);
       const isPossible = ways.some(({ ruledOut }) => ruledOut === null);
       return {
         result: { best: ways[0]?.ruledOut === null ? ways[0].id : null, ways: ways.map((way) => wayRow(way, call)) },

@@ -15,7 +15,7 @@ const ways = (Object.keys(SOURCES) as SourceId[]).flatMap((source) =>
     .filter((input) => findPath(SOURCES[source], INPUTS[input], PARTS) !== null)
     .map((input) => [source, input] as const),
 );
-const isFeed = (source: SourceId) => ["desk", "speaker"].includes(SOURCES[source].kind);
+const isFeed = (source: SourceId) => ["desk", "speaker", "timecode"].includes(SOURCES[source].kind);
 
 describe("advice on levels", () => {
   test("names only knobs that can go there, and never sends a desk away (property)", () => {

@@ -28,6 +28,10 @@ export const Pack = Type.Object(
     sensitivityMaxDb: figure("Highest sensitivity", "dB", -60, 60),
     sensitivityStepDb: figure("Sensitivity step", "dB", 0.5, 20),
     inputNoiseDbv: figure("Input noise, A-weighted", "dBV", -140, -60),
+    /** What it is to carry; left out: as usual. */
+    lengthMm: Type.Optional(figure("Length", "mm", 15, 250, 1)),
+    massG: Type.Optional(figure("Weight with batteries", "g", 5, 1000, 1)),
+    antennaMm: Type.Optional(figure("Antenna", "mm", 0, 500, 1)),
   },
   { additionalProperties: false },
 );

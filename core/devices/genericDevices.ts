@@ -42,6 +42,9 @@ export const GENERIC_DEVICES: readonly AnyDevice[] = [
       sensitivityMaxDb: 0,
       sensitivityStepDb: 3,
       inputNoiseDbv: -118,
+      lengthMm: 85,
+      massG: 150,
+      antennaMm: 120,
     },
   },
   {
@@ -84,7 +87,7 @@ export const GENERIC_DEVICES: readonly AnyDevice[] = [
 export function isTypicalFigures<Kind extends DeviceKind>(kind: Kind, figures: DeviceFigures[Kind]): boolean {
   const same = (one: object, other: object) =>
     Object.entries(one).every(([key, value]) => String((other as Record<string, unknown>)[key]) === String(value));
-  return GENERIC_DEVICES.some((device) => device.kind === kind && same(device.figures, figures));
+  return GENERIC_DEVICES.some((device) => device.kind === kind && same(figures, device.figures));
 }
 
 /** Figures of the first generic device of a kind. */

@@ -30,6 +30,7 @@ export {
   type Input,
   type Part,
   type Source,
+  isFeed,
 } from "./ports";
 export { DeviceSetting, type PlacedSetting, type Setting, type SettingCatalogue } from "./settings";
 export { HOUSE_OUTLETS, SOURCES, type SourceId } from "./sources";

@@ -23,6 +23,9 @@ const TO_CTIA: Turns = { balanced: "headsetCtia", tip: "headsetCtia", dual: "hea
 const TO_OMTP: Turns = { balanced: "headsetOmtp", tip: "headsetOmtp", dual: "headsetOmtp", stereo: "headsetOmtp" };
 const DIGITAL: Turns = { digital: "digital" };
 
+/** Timecode is one unbalanced signal: it goes where a tip goes, and stays what it is. */
+const withTimecode = (turns: Turns): Turns => (turns.tip ? { ...turns, timecode: "timecode" } : turns);
+
 const turned = (turns: Turns, own: Partial<Part>): Partial<Part> => ({ turns, ...own });
 
 function part(id: string, name: string, from: End, to: End, own: Partial<Part>): Part {
@@ -31,7 +34,6 @@ function part(id: string, name: string, from: End, to: End, own: Partial<Part>):
     name,
     from,
     to,
-    turns: STRAIGHT,
     lossDb: 0,
     passesPlugIn: true,
     passesPhantom: false,
@@ -42,6 +44,7 @@ function part(id: string, name: string, from: End, to: End, own: Partial<Part>):
     clipsDbu: null,
     isOwned: false,
     ...own,
+    turns: withTimecode(own.turns ?? STRAIGHT),
   };
 }
 

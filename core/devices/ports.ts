@@ -55,7 +55,7 @@ export function mate(one: End, other: End): boolean {
 
 /**
  * What lies on the contacts: one signal balanced; on the tip alone; the same on tip and ring; two signals; a microphone on the
- * headset contact of either standard; digital; a lavalier as a pack of one of three wirings takes it; a loudspeaker's power; a desk's network. `cancelled`: what was the same on both is taken as a difference, and is gone.
+ * headset contact of either standard; digital; a lavalier as a pack of one of three wirings takes it; a loudspeaker's power; a desk's network; timecode as sound. `cancelled`: what was the same on both is taken as a difference, and is gone.
  * Source: XLR by IEC 60268-12; four-pole standards CTIA and OMTP.
  */
 export const CARRIAGES = [
@@ -72,6 +72,7 @@ export const CARRIAGES = [
   "pack4",
   "power",
   "network",
+  "timecode",
 ] as const;
 export type Carriage = (typeof CARRIAGES)[number];
 
@@ -79,7 +80,7 @@ export type Carriage = (typeof CARRIAGES)[number];
 export const POWERS = ["none", "battery", "plugIn", "phantom"] as const;
 export type Power = (typeof POWERS)[number];
 
-export const SOURCE_KINDS = ["receiver", "lav", "mic", "desk", "speaker"] as const;
+export const SOURCE_KINDS = ["receiver", "lav", "mic", "desk", "speaker", "timecode"] as const;
 export const INPUT_KINDS = ["recorder", "camera", "phone", "computer", "mixer"] as const;
 
 /** A source: a microphone, a receiver, a desk. Levels are of its loudest, dBu. */
@@ -97,6 +98,9 @@ export interface Source {
   /** Phantom power can harm it, or drives it into noise. */
   isHarmedByPhantom: boolean;
 }
+
+/** What comes from it is electrical already: nobody speaks into it. */
+export const isFeed = ({ kind }: Source): boolean => kind === "desk" || kind === "speaker" || kind === "timecode";
 
 /** A switch of an input that a connection may depend on. */
 export const SUPPLIES = ["never", "switched", "always"] as const;

@@ -217,6 +217,17 @@ export const SOURCES = {
     needs: "none",
     isHarmedByPhantom: false,
   },
+  timecodeBox: {
+    id: "timecodeBox",
+    kind: "timecode",
+    name: "timecode box, 3.5 mm out",
+    end: socket("jack35"),
+    carriage: "timecode",
+    loudestDbu: 4,
+    turnsDownDb: 0,
+    needs: "none",
+    isHarmedByPhantom: true,
+  },
   speakerOutlet: {
     id: "speakerOutlet",
     kind: "speaker",

@@ -4,7 +4,7 @@ import { PACK_PLACE_IDS } from "../body";
 import { PlaceModel } from "../room";
 import { oneOf } from "../schema";
 import { Aims } from "./aims";
-import { Capsule, INTRUSIONS, Outfit, Performance, Person } from "./outfit";
+import { Capsule, CarriedPack, INTRUSIONS, Outfit, Performance, Person } from "./outfit";
 
 /** Everything the placement of one microphone depends on. */
 export const DressInput = Type.Object(
@@ -16,6 +16,8 @@ export const DressInput = Type.Object(
     /** Null while nobody has scouted it: a living room is assumed. */
     place: Type.Union([PlaceModel, Type.Null()]),
     capsule: Capsule,
+    /** Left out: a pack as usual. */
+    pack: Type.Optional(CarriedPack),
     aims: Aims,
     agreedTo: oneOf(INTRUSIONS, "Agreed to"),
     /** Null leaves it to the program. */

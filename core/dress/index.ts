@@ -55,8 +55,8 @@ export {
   type Shade,
   type Shot,
   type Side,
-  type Voice,
   type Water,
+  type CarriedPack,
 } from "./outfit";
 export { EXTENSION_M, LOWER_FACTS, lowerOf, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
 export {

@@ -50,6 +50,7 @@ export type DressCatalogue = {
   "no.brooch": object;
   "no.drape": object;
   "no.hat": object;
+  "no.packTooHeavy": { massG: number; mostG: number };
   "no.knittedCap": object;
   "no.spectacles": object;
   "no.spectacleArm": object;

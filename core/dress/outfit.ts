@@ -1,8 +1,8 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
-import { type CapsuleColour, Lav } from "../devices";
+import { type CapsuleColour, Lav, Pack } from "../devices";
 import { oneOf } from "../schema";
-import { EFFORTS } from "../voice";
+import { EFFORTS, VOICES } from "../voice";
 import { ACCESSORIES, COLOURED, SIDED } from "./accessories";
 import { FABRIC_IDS } from "./fabrics";
 import { GARMENT_IDS, GARMENTS, type GarmentId } from "./garments";
@@ -20,7 +20,6 @@ export const ANSWERS = ["unknown", "no", "yes"] as const;
 export const SIDES = ["left", "right"] as const;
 export const HAIRS = ["unknown", "bald", "short", "loose", "tied", "wig"] as const;
 export const LOWERS = ["trousers", "shorts", "skirt", "kilt", "tights", "trunks", "bare"] as const;
-export const VOICES = ["unknown", "deep", "middle", "light"] as const;
 
 export type Fit = (typeof FITS)[number];
 export type Opening = (typeof OPENINGS)[number];
@@ -30,7 +29,6 @@ export type Action = (typeof ACTIONS)[number];
 export type Shot = (typeof SHOTS)[number];
 export type Water = (typeof WATERS)[number];
 export type Answer = (typeof ANSWERS)[number];
-export type Voice = (typeof VOICES)[number];
 export type Side = (typeof SIDES)[number];
 export type Hair = (typeof HAIRS)[number];
 export type Lower = (typeof LOWERS)[number];
@@ -160,6 +158,10 @@ export const CAPSULE_FOR_SHADE: Record<Shade, CapsuleColour> = {
 /** What of the microphone decides where it can go: a part of its data sheet. */
 export const Capsule = Type.Pick(Lav, ["leadM", "diameterMm", "maxSplDb", "colours"], strict);
 export type Capsule = Static<typeof Capsule>;
+
+/** What of the pack decides where it can be carried: a part of its data sheet. */
+export const CarriedPack = Type.Pick(Pack, ["lengthMm", "massG", "antennaMm"], strict);
+export type CarriedPack = Static<typeof CarriedPack>;
 
 interface ActionRow {
   /** How much it pulls at a mount, and how much it shakes cloth and cable, steps. Common practice. */

@@ -1,7 +1,9 @@
 import { PACK_PLACE_IDS, type PackPlaceId } from "../body";
 import type { Accessory } from "./accessories";
-import { FIRST_PERFORMANCE, type Lower, LOWERS, type Performance, usualLayer } from "./outfit";
-import { LOWER_FACTS, lowerOf, packRefusal } from "./packPlaces";
+import { type CarriedPack, FIRST_PERFORMANCE, type Lower, LOWERS, type Performance, usualLayer } from "./outfit";
+import { LOWER_FACTS, lowerOf, type PackFacts, packRefusal, packTooHeavy, planPacks } from "./packPlaces";
+import { sitePoint, SITES } from "./sites";
+import { SUPPLY_IDS } from "./supplies";
 
 type Garment = Parameters<typeof usualLayer>[0];
 const outfit = (garments: Garment[], lower?: Lower, accessories: Accessory[] = []) => ({
@@ -43,6 +45,46 @@ describe("packs need cloth or a belt to sit on (common practice, no source)", ()
     }));
     expect(packRefusal("thigh", loose!, doing())).toBeNull();
     expect(packRefusal("thigh", tight!, doing())).toEqual({ code: "no.nothingHides" });
+  });
+});
+
+describe("a pack's size, weight and antenna count (common practice, no source)", () => {
+  const place = (pack: CarriedPack | undefined, change: Partial<PackFacts> = {}) =>
+    planPacks(SITES.breastbone, sitePoint(SITES.breastbone, 1.7), {
+      ...{ outfit: outfit(["tee"]), performance: doing(), heightM: 1.7, leadM: 1.6 },
+      ...{ supplies: SUPPLY_IDS, agreedTo: 3, pack, ...change },
+    });
+  const botherOf = (pack: CarriedPack | undefined, id: PackPlaceId, change: Partial<PackFacts> = {}) =>
+    place(pack, change).find((each) => each.place === id)?.bother ?? null;
+
+  test("one that nobody has weighed is as usual", () => {
+    expect(place(undefined)).toEqual(place({ massG: 150, lengthMm: 85, antennaMm: 120 }));
+    expect(place({})).toEqual(place(undefined));
+  });
+
+  test("what hangs on elastic is worse with a heavy pack, most of all for who runs; a waistband minds nothing", () => {
+    const runs = { performance: doing({ action: "running" }) };
+    const worse = (id: PackPlaceId, change: Partial<PackFacts> = {}) =>
+      botherOf({ massG: 300 }, id, change)! - botherOf({ massG: 50 }, id, change)!;
+    expect(worse("waistBack")).toBe(0);
+    expect(worse("smallOfBack")).toBeGreaterThan(0);
+    expect(worse("smallOfBack", runs)).toBeGreaterThan(2 * worse("smallOfBack"));
+  });
+
+  test("a long antenna does not stay straight in a pocket", () => {
+    const walks = { performance: doing({ action: "walking" }) };
+    const bent = (id: PackPlaceId) =>
+      botherOf({ antennaMm: 220 }, id, walks)! - botherOf({ antennaMm: 80 }, id, walks)!;
+    expect(bent("backPocket")).toBeGreaterThan(0);
+    expect(bent("waistBack")).toBe(0);
+  });
+
+  test("under a hat only a light one, with the weights", () => {
+    const hatted = { outfit: outfit(["tee"], "trousers", ["hat"]) };
+    expect(botherOf({ massG: 45 }, "underHat", hatted)).not.toBeNull();
+    expect(botherOf({ massG: 150 }, "underHat", hatted)).toBeNull();
+    expect(packTooHeavy("underHat", { massG: 150 })).toEqual({ code: "no.packTooHeavy", massG: 150, mostG: 100 });
+    expect(packTooHeavy("underHat", {})).toBeNull();
   });
 });
 

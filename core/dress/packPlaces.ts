@@ -2,7 +2,7 @@ import type { AntennaCode, DressMessage } from "./messages";
 import { type CablePlan, PACK_PLACE_IDS, type PackPlaceId, planCable, type Point } from "../body";
 import { GARMENTS } from "./garments";
 import { ACCESSORY_FACTS } from "./accessories";
-import { ACTION_FACTS, type Intrusion, type Lower, type Outfit, type Performance } from "./outfit";
+import { ACTION_FACTS, type CarriedPack, type Intrusion, type Lower, type Outfit, type Performance } from "./outfit";
 import type { Site } from "./sites";
 import type { SupplyId } from "./supplies";
 
@@ -240,9 +240,37 @@ export interface PackFacts {
   performance: Performance;
   heightM: number;
   leadM: number;
+  /** What the pack is to carry; left out: as usual. */
+  pack?: CarriedPack | undefined;
   supplies: readonly SupplyId[];
   /** How far into the clothing they agreed to. */
   agreedTo: Intrusion;
+}
+
+/** A pack as it is usually, where its figures say nothing. Common practice. */
+const USUAL_PACK = { lengthMm: 85, massG: 150, antennaMm: 120 } as const;
+/** More than this slips from under a hat or wig, g. Common practice. */
+const HEAD_MASS_G = 100;
+/** An antenna longer than this does not stay straight in a pocket or under a hat, mm. Common practice. */
+const POCKET_ANTENNA_MM = 170;
+/** Where a pack hangs on elastic and swings, and where its antenna has to lie in something. */
+const ON_ELASTIC: readonly PackPlaceId[] = ["smallOfBack", "upperArm", "thigh", "ankle"];
+const IN_SOMETHING: readonly PackPlaceId[] = ["backPocket", "innerPocket", "bibPocket", "underHat"];
+
+/** Why this pack is too heavy for a place, or null. Unknown weight is no reason. Common practice. */
+export function packTooHeavy(place: PackPlaceId, pack: CarriedPack | undefined): DressMessage | null {
+  if (place !== "underHat" || pack?.massG === undefined || pack.massG <= HEAD_MASS_G) return null;
+  return { code: "no.packTooHeavy", massG: pack.massG, mostG: HEAD_MASS_G };
+}
+
+/** What size, weight and antenna add to the bother of a place: nothing for a usual pack. Estimates. */
+function carriedBother(place: PackPlaceId, { performance, pack }: PackFacts): number {
+  const { lengthMm, massG, antennaMm } = { ...USUAL_PACK, ...pack };
+  const { pulls } = ACTION_FACTS[performance.action];
+  const swings = ON_ELASTIC.includes(place) ? (0.3 + pulls) * ((massG - USUAL_PACK.massG) / 150) : 0;
+  const shows = place === "smallOfBack" || place === "thigh" ? (lengthMm - USUAL_PACK.lengthMm) / 100 : 0;
+  const bends = IN_SOMETHING.includes(place) && antennaMm > POCKET_ANTENNA_MM ? 0.8 : 0;
+  return Math.max(-0.8, swings + shows) + bends;
 }
 
 /** A dress that follows the back shows a pack there. Common practice. */
@@ -264,7 +292,7 @@ function headBother(site: Site, place: PackPlaceId, outfit: Outfit): number {
 /** One pack place for a site, or null when it cannot be used. */
 export function planPack(site: Site, from: Point, place: PackPlaceId, facts: PackFacts): PackPlan | null {
   const { outfit, performance, heightM, leadM, supplies } = facts;
-  if (packRefusal(place, outfit, performance) !== null) return null;
+  if (packRefusal(place, outfit, performance) !== null || packTooHeavy(place, facts.pack) !== null) return null;
   const { needs, bother, intrusion } = PACK_PLACES[place];
   // A pack is asked for by itself.
   if (intrusion > facts.agreedTo) return null;
@@ -273,7 +301,8 @@ export function planPack(site: Site, from: Point, place: PackPlaceId, facts: Pac
   const needsExtension = cable.spareM < 0;
   const isInReach = !needsExtension || (supplies.includes("extension") && cable.spareM + EXTENSION_M >= 0);
   const reach = isInReach ? (needsExtension ? EXTENSION_BOTHER : 0) : OUT_OF_REACH_BOTHER;
-  const placeBother = bother + shapeBother(place, outfit) + headBother(site, place, outfit);
+  const placeBother =
+    bother + shapeBother(place, outfit) + headBother(site, place, outfit) + carriedBother(place, facts);
   return { place, cable, needsExtension, isInReach, bother: placeBother + reach };
 }
 

@@ -147,7 +147,7 @@ function soundsOf(facts: SceneFacts): (site: Site, dropM: number) => PlaceSound 
   const { person, outfit, performance, capsule, aims } = facts.input;
   const packFacts = {
     ...{ outfit, performance, heightM: person.heightM, leadM: capsule.leadM },
-    ...{ supplies: aims.supplies, agreedTo: facts.input.agreedTo },
+    ...{ supplies: aims.supplies, agreedTo: facts.input.agreedTo, pack: facts.input.pack },
   };
   return (site, dropM) => {
     const key = site.aboveNotchM === null ? `${site.id} ${dropM}` : site.id;

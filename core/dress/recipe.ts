@@ -7,7 +7,7 @@ import { cautionsOf, safetyCautions } from "./options";
 import { ACTION_FACTS, CAPSULE_FOR_SHADE, INTRUSION_NAMES } from "./outfit";
 import type { CapsuleColour } from "../devices";
 import { necklineDropAt } from "./layering";
-import { EXTENSION_M, PACK_PLACES, packRefusal, type PackPlan } from "./packPlaces";
+import { EXTENSION_M, PACK_PLACES, packRefusal, packTooHeavy, type PackPlan } from "./packPlaces";
 import { minutesOf, type Candidate, type DressPlan } from "./planDress";
 import { ACCESSORY_FACTS } from "./accessories";
 import { removableAt } from "./rustle";
@@ -256,7 +256,7 @@ function wishedPack({ site }: Candidate, { facts }: DressPlan, pack: PackPlan): 
   const { packPlace, outfit, performance } = input;
   if (packPlace === null || packPlace === pack.place) return null;
   const { name: place, intrusion, needs } = PACK_PLACES[packPlace];
-  const refusal = packRefusal(packPlace, outfit, performance);
+  const refusal = packRefusal(packPlace, outfit, performance) ?? packTooHeavy(packPlace, input.pack);
   if (refusal) return { code: "wish.refused", place, because: refusal };
   if (intrusion > input.agreedTo) return { code: "wish.beyondConsent", place };
   const missing = needs.find((supply) => !input.aims.supplies.includes(supply));

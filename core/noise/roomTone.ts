@@ -5,7 +5,8 @@ import { mapOctaves, meanSquareToDbfs, type OctaveLevels, OCTAVES_HZ, powerToDb 
 import type { MeasuredTone } from "./measuredTone";
 
 export type ToneResult =
-  ({ isMeasured: true } & Omit<MeasuredTone, "file">) | { isMeasured: false; says: NoiseMessage | Refusal };
+  | ({ isMeasured: true } & Omit<MeasuredTone, "file">)
+  | { isMeasured: false; says: NoiseMessage | Refusal };
 
 const SHORTEST_S = 3;
 /** Standing out this far over its neighbours, a line is called hum, dB. Common practice. */

@@ -1,4 +1,5 @@
 import { aWeightedDb } from "../sound";
+import type { Voice } from "../voice";
 import { CANDIDATE_IDS, CANDIDATES, type CandidateId, micsOf } from "./candidateMics";
 import { HEARD_RIPPLE_DB } from "./combing";
 import { hearAll, type MicHeard, type TalkerHeard } from "./heardByMics";
@@ -107,6 +108,7 @@ export function judgeMics(
   mics: readonly PlacedMic[],
   talkers: readonly Talker[],
   place: PlaceSound,
+  deepest: Voice = "unknown",
   ruledOut: RuledOutMessage | null = null,
 ): PickupCandidate {
   const heard = hearAll(mics, talkers, place);
@@ -128,7 +130,7 @@ export function judgeMics(
           code: "wind.use",
           windMps: place.windMps,
           cover: first.cover ?? coverFor(first.holder, place.windMps),
-          lowCutHz: lowCutHz(place.windMps),
+          lowCutHz: lowCutHz(place.windMps, deepest),
         }
       : null;
   return { id, name, mics, heard, best, worstSti, deductions, points, ruledOut, wind };
@@ -208,13 +210,19 @@ function whyOut(
 }
 
 /** Every candidate for these talkers in this place, the best first, those out of the question last with the reason. */
-export function rankPickups(talkers: readonly Talker[], place: PlaceSound, wishes: PickupWishes): PickupCandidate[] {
+export function rankPickups(
+  talkers: readonly Talker[],
+  place: PlaceSound,
+  wishes: PickupWishes,
+  /** The deepest voice among them: a low cut stays below it. */
+  deepest: Voice = "unknown",
+): PickupCandidate[] {
   const people = talkers.filter(({ isInstrument }) => !isInstrument);
   const isHere = (id: CandidateId) => (id === "plantedInCar" ? place.isVehicle : id !== "planted" || !place.isVehicle);
   return CANDIDATE_IDS.filter(isHere)
     .map((id) => {
       const ruledOut = whyOut(id, talkers, wishes, place);
-      const judged = judgeMics(id, CANDIDATES[id].name, micsOf(id, talkers, wishes), talkers, place, ruledOut);
+      const judged = judgeMics(id, CANDIDATES[id].name, micsOf(id, talkers, wishes), talkers, place, deepest, ruledOut);
       return id === "oneBoom" && ruledOut === null ? swung(judged, people) : judged;
     })
     .filter(({ mics, ruledOut }) => mics.length > 0 || ruledOut !== null)

@@ -5,6 +5,7 @@ import { rankPickups, type PickupCandidate } from "./candidates";
 import { placeSound } from "./placeSound";
 import { HELD, type PickupWishes, SHOT_SIZES, type Talker } from "./pickupSetup";
 import { COVER_FACTS, COVERS, coverFor, lowCutHz, windPower } from "./wind";
+import { deepestOf } from "../voice";
 import { HOLDERS } from "./microphones";
 
 const talkers: fc.Arbitrary<Talker[]> = fc
@@ -122,6 +123,14 @@ describe("wind", () => {
         if (holder !== "boom" && holder !== "stand") expect(cover).not.toBe("basketFur");
       }
     }
-    expect([lowCutHz(0), lowCutHz(4), lowCutHz(9)]).toEqual([80, 120, 150]);
+    expect([0, 4, 9].map((mps) => lowCutHz(mps, "unknown"))).toEqual([80, 120, 150]);
+  });
+
+  test("a low cut stays below the pitch of the deepest voice (common practice, no source)", () => {
+    expect([0, 4, 9].map((mps) => lowCutHz(mps, "deep"))).toEqual([80, 80, 80]);
+    expect([0, 4, 9].map((mps) => lowCutHz(mps, "middle"))).toEqual([80, 100, 100]);
+    expect([0, 4, 9].map((mps) => lowCutHz(mps, "light"))).toEqual([80, 120, 150]);
+    expect(deepestOf(["light", "unknown", "deep"])).toBe("deep");
+    expect(deepestOf(["unknown"])).toBe("unknown");
   });
 });

@@ -1,4 +1,5 @@
 import { dbToPower, mapOctaves, type OctaveLevels } from "../sound";
+import { LOWEST_PITCH_HZ, type Voice } from "../voice";
 import type { Holder } from "./microphones";
 
 /** What goes over a microphone against wind. */
@@ -46,5 +47,12 @@ export function windPower(windMps: number, cover: Cover, isGradient: boolean): O
   return mapOctaves((band) => dbToPower(at125 - FALL_DB * band - COVER_FACTS[cover].cutsDb));
 }
 
-/** Where the low cut goes, Hz: higher in wind. Common practice. */
-export const lowCutHz = (windMps: number): number => (windMps >= 7 ? 150 : windMps >= 3 ? 120 : 80);
+/** Corners that switches of low cuts offer, Hz. Common practice. */
+const CORNERS_HZ = [80, 100, 120, 150];
+
+/** Where the low cut goes, Hz: higher in wind, never above the lowest pitch of the deepest voice. Common practice. */
+export function lowCutHz(windMps: number, deepest: Voice): number {
+  const forWindHz = windMps >= 7 ? 150 : windMps >= 3 ? 120 : 80;
+  const mostHz = deepest === "unknown" ? forWindHz : Math.min(forWindHz, LOWEST_PITCH_HZ[deepest]);
+  return CORNERS_HZ.findLast((corner) => corner <= mostHz) ?? CORNERS_HZ[0]!;
+}

@@ -3,6 +3,7 @@ import {
   HOUSE_OUTLETS,
   type Input,
   INPUTS,
+  PACK_INPUTS,
   type Part,
   PARTS,
   type RecorderInput,
@@ -116,7 +117,7 @@ function timesOf(bundle: ShootBundle, { wearerId, sceneIds }: AirLink): Times {
 export function choicesOf(bundle: ShootBundle): { sources: Source[]; inputs: Input[]; parts: Part[] } {
   return {
     sources: [...Object.values(SOURCES), ...ownSources(bundle.kit)],
-    inputs: [...Object.values(INPUTS), ...ownInputs(bundle.kit)],
+    inputs: [...Object.values(INPUTS), ...Object.values(PACK_INPUTS), ...ownInputs(bundle.kit)],
     parts: [...PARTS, ...ownLeads(bundle.kit)],
   };
 }

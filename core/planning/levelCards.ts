@@ -1,6 +1,6 @@
 import type { LevelPlan } from "../chain";
 import type { FoundPath } from "../connect";
-import type { Input, Setting, Source } from "../devices";
+import { type Input, isFeed, type Setting, type Source } from "../devices";
 import { type AirLink, presetName, type RadioSystem } from "../wireless";
 import type { LevelLine, SetTo, ShootBody } from "../records";
 import type { CardMessage, Habit } from "./messages";
@@ -107,7 +107,7 @@ export function settingsCards(
     plan.knobs
       .filter((knob) => knob.deviceId === deviceId)
       .map(({ id, stageId, name, says }) => ({ code: "card.knob", knob: id, stageId, name, reads: says }));
-  const isDesk = source?.kind === "desk" || source?.kind === "speaker";
+  const isDesk = source ? isFeed(source) : false;
   const card = (
     { id, name }: { id: string; name: string },
     lines: readonly CardMessage[],

@@ -20,6 +20,7 @@ import {
   type Part,
   type Source,
   SOURCES,
+  isFeed,
 } from "../devices";
 import { type MicrophoneId, MICROPHONES } from "../pickup";
 import type { RightSettings } from "../rehearsal";
@@ -54,8 +55,6 @@ export function micLevels(id: MicrophoneId): MicLevels {
   return { name, sensitivityMvPerPa, selfNoiseDba, maxSplDb, isTypical: true };
 }
 
-/** Sources that send a line level of their own: nobody's voice is counted there. */
-const isFeed = ({ kind }: Source): boolean => kind === "desk" || kind === "speaker";
 /** The owner's receiver is known by its source only: it turns in these steps, dB. Common practice. */
 const OUTPUT_STEP_DB = 3;
 

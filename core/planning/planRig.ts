@@ -3,6 +3,7 @@ import { type SoundIn, voicesThrough } from "../chain";
 import {
   type Candidate,
   candidateOf,
+  type CarriedPack,
   type DressInput,
   type DressPlan,
   type Intrusion,
@@ -85,7 +86,13 @@ export function consentedTo({ answer, agreedTo }: Consent): Intrusion {
 }
 
 /** What placing a microphone depends on, gathered from the records. */
-export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody | null, lav: Lav): DressInput {
+export function dressInputOf(
+  wearer: WearerBody,
+  rig: RigBody,
+  place: PlaceBody | null,
+  lav: Lav,
+  { lengthMm, massG, antennaMm }: CarriedPack = {},
+): DressInput {
   const { heightM, voice, tapeAllergy, hairyChest, hair, isChild } = wearer;
   const { minimum, maximum } = VOICE_RANGE_DB;
   const { leadM, diameterMm, maxSplDb, colours } = lav;
@@ -103,6 +110,11 @@ export function dressInputOf(wearer: WearerBody, rig: RigBody, place: PlaceBody 
     performance: rig.performance,
     place: place?.model ?? null,
     capsule: { leadM, diameterMm, maxSplDb, colours },
+    pack: {
+      ...(lengthMm !== undefined && { lengthMm }),
+      ...(massG !== undefined && { massG }),
+      ...(antennaMm !== undefined && { antennaMm }),
+    },
     aims: rig.aims,
     agreedTo: consentedTo(rig.consent),
     packPlace: rig.packPlace,
@@ -157,7 +169,9 @@ export function planRig(wearer: WearerBody, rig: RigBody, place: PlaceBody | nul
   }
   const isMove = last !== null && isOf(last) && differsByWeightsOnly(last.rig, rig);
   const devices = devicesOfRig(kit, rig);
-  const dress = isMove ? reweigh(last!.plan.dress, rig.aims) : planDress(dressInputOf(wearer, rig, place, devices.lav));
+  const dress = isMove
+    ? reweigh(last!.plan.dress, rig.aims)
+    : planDress(dressInputOf(wearer, rig, place, devices.lav, devices.pack));
   const plan = planFrom(dress, wearer, rig, place, devices);
   last = { rig, wearer, place, kit, plan };
   remembered.set(rig, last);

@@ -8,6 +8,7 @@ import {
   type Expected,
   type TrackVoice,
 } from "./expected";
+import { USUAL_PITCH_HZ } from "../voice";
 import { withCause } from "./causes";
 
 /** Duller or brighter than the place's colour lets expect, dB: beyond what voices differ by. Estimate. */
@@ -21,8 +22,6 @@ const UNDER_PLAN_DB = 10;
 /** Covers that take so much from the highs are missed when they are not heard, dB. Estimate. */
 const COVERED_DB = 5;
 
-/** Usual pitch of a voice, Hz. From memory of handbooks of phonetics: men near 110, women near 200, children above. */
-const USUAL_PITCH_HZ = { deep: 110, middle: 160, light: 225 } as const;
 /** Tracks fit better the other way round by so many octaves in all before they are called swapped. Estimate. */
 const SWAPPED_OCTAVES = 0.5;
 

@@ -1,8 +1,8 @@
-import type { Candidate, DressPlan, Voice } from "../dress";
+import type { Candidate, DressPlan } from "../dress";
 import type { LevelPlan } from "../chain";
 import { BANDS_HZ } from "../audio";
 import { type OctaveLevels, OCTAVES_HZ } from "../sound";
-import { SPEECH_SPECTRUM_DB, SPEECH_THIRDS_HZ } from "../voice";
+import { SPEECH_SPECTRUM_DB, SPEECH_THIRDS_HZ, type Voice } from "../voice";
 
 /** Who is on a track, as far as a voice can be told by. */
 export interface TrackVoice {

@@ -1,5 +1,5 @@
 import { judgePath } from "../connect";
-import type { Part } from "../devices";
+import { isFeed, type Part } from "../devices";
 import { FLAWS, type FlawId } from "./flaws";
 import { allRight, targetOf, type Rehearsal } from "./rehearsal";
 import { powerOf, throughParts, type SignalPath } from "./signalPath";
@@ -55,7 +55,7 @@ export function wrongLeads(setup: SignalPath): readonly Part[] | null {
 }
 
 /** A desk has no mouth before it. */
-const hasMouth = ({ source }: SignalPath): boolean => source.kind !== "desk" && source.kind !== "speaker";
+const hasMouth = ({ source }: SignalPath): boolean => !isFeed(source);
 const isTuned = ({ system }: SignalPath): boolean => system?.band === "uhf";
 
 export const FAULTS = {

@@ -1,3 +1,4 @@
+import { isFeed } from "../devices";
 import { FLAW_IDS, FLAWS, tryOf, type FlawProbeId } from "./flaws";
 import { hear } from "./heardOnPath";
 import { leadsOf, targetOf, turnKnob, type Rehearsal } from "./rehearsal";
@@ -51,7 +52,7 @@ export const PROBES = {
     answers: ["mic", "device", "neither"],
     costS: 4,
     answer: (setup, rehearsal) => {
-      if (setup.source.kind === "desk" || setup.source.kind === "speaker") return null;
+      if (isFeed(setup.source)) return null;
       const [mic, device] = (["tapMic", "tapDevice"] as const).map((tap) => hear(setup, rehearsal, tap).leftDbfs);
       return louder(mic!, device!) ? "mic" : louder(device!, mic!) ? "device" : "neither";
     },
@@ -186,8 +187,7 @@ export const PROBES = {
   place: {
     answers: YES_NO,
     costS: 20,
-    answer: (setup, rehearsal) =>
-      setup.source.kind === "desk" || setup.source.kind === "speaker" ? null : yesNo(!rehearsal.isSlipped),
+    answer: (setup, rehearsal) => (isFeed(setup.source) ? null : yesNo(!rehearsal.isSlipped)),
   },
   pull: {
     answers: YES_NO,

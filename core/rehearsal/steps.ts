@@ -1,3 +1,4 @@
+import { isFeed } from "../devices";
 import type { SignalPath } from "./signalPath";
 
 /** Steps from the bag to a proved link, in their order. Common practice. */
@@ -27,7 +28,7 @@ export function stepsOf({ system, input, source }: SignalPath): StepId[] {
     connect: true,
     unlink: input.canBeLinked,
     arm: input.kind !== "mixer",
-    tap: source.kind !== "desk" && source.kind !== "speaker",
+    tap: !isFeed(source),
     line: true,
   };
   return STEP_IDS.filter((id) => has[id]);

@@ -1,3 +1,4 @@
+import { isFeed } from "../devices";
 import { firstMHz } from "./radio";
 import { presetName } from "../wireless";
 import { hear } from "./heardOnPath";
@@ -33,7 +34,7 @@ const tuningOf = ({ system, frequencyMHz }: SignalPath) => ({
 /** What has to be done at a step, with this link's own figures. */
 export function stepMessages(setup: SignalPath, id: StepId): WalkMessage[] {
   const { way, settings, input, right, system, sampleRateHz, bits } = setup;
-  const isDesk = setup.source.kind === "desk" || setup.source.kind === "speaker";
+  const isDesk = isFeed(setup.source);
   switch (id) {
     case "reset":
       return [{ code: "walk.freshBatteries" }, { code: "walk.factoryReset" }];

@@ -212,6 +212,8 @@ export const dress: Templates<DressCatalogue> = {
   "no.brooch": () => "There is no brooch.",
   "no.drape": () => "There is no wrapped or draped cloth.",
   "no.hat": () => "There is no hat.",
+  "no.packTooHeavy": ({ massG, mostG }) =>
+    `The pack weighs ${Math.round(massG)} g: over ${mostG} g slips from under a hat or wig.`,
   "no.knittedCap": () => "There is no knitted cap.",
   "no.spectacles": () => "There are no spectacles.",
   "no.spectacleArm": () => "The ear defenders press on the spectacle arm.",

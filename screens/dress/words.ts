@@ -30,12 +30,11 @@ import {
   type Shade,
   type Shot,
   type Side,
-  type Voice,
   type Water,
 } from "@/core/dress";
 import { PACK_PLACE_IDS, type PackPlaceId } from "@/core/body";
 import type { Consent, ShootBody } from "@/core/records";
-import type { Effort } from "@/core/voice";
+import type { Effort, Voice } from "@/core/voice";
 
 const options = <Value extends string>(names: Record<Value, string>) =>
   (Object.entries(names) as [Value, string][]).map(([value, name]) => ({ value, name }));

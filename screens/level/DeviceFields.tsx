@@ -1,6 +1,6 @@
 "use client";
 
-import { CAPSULE_COLOURS, type CapsuleColour, DEVICE_SCHEMAS, type DeviceKind } from "@/core/devices";
+import { CAPSULE_COLOURS, type CapsuleColour, DEVICE_SCHEMAS, type DeviceKind, genericFigures } from "@/core/devices";
 import { Disclosure } from "@/ui/Disclosure";
 import { NumberField } from "@/ui/NumberField";
 import { Select } from "@/ui/Select";
@@ -34,6 +34,8 @@ export function DeviceFields(props: {
     DEVICE_SCHEMAS[props.kind].properties as unknown as Record<string, FigureSchema>,
   ).filter(([, figure]) => figure.type === "number");
   const figures = chosen.body.figures as unknown as Record<string, number>;
+  // What older figures do not say is as usual.
+  const usual = genericFigures(props.kind) as unknown as Record<string, number>;
   const { colours } = chosen.body.figures as { colours?: CapsuleColour[] };
   const set = (change: object) =>
     store.change("kitItem", chosen.id, {
@@ -59,7 +61,7 @@ export function DeviceFields(props: {
             <NumberField
               key={key}
               label={figure.title}
-              value={figures[key]!}
+              value={figures[key] ?? usual[key]!}
               minimum={key === "sensitivityMaxDb" ? figures["sensitivityMinDb"]! : figure.minimum}
               maximum={key === "sensitivityMinDb" ? figures["sensitivityMaxDb"]! : figure.maximum}
               shown={{ unit: figure.unit, factor: 1, digits: 1, step: figure.step < 1 ? 1 : figure.step }}

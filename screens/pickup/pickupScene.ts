@@ -1,5 +1,5 @@
 import type { AnyMessage } from "@/messages";
-import { SPEECH_CREST_DB } from "@/core/voice";
+import { deepestOf, SPEECH_CREST_DB, type Voice } from "@/core/voice";
 import {
   direction,
   FIRST_WISHES,
@@ -107,6 +107,9 @@ function hiddenMics(bundle: ShootBundle, sceneId: string, talkers: readonly Talk
   });
 }
 
+const voiceOf = (bundle: ShootBundle, wearerId: string | null): Voice =>
+  bundle.wearers.find(({ id }) => id === wearerId)?.body.voice ?? "unknown";
+
 /** A scene's pickups side by side: what stands there, every candidate, and what Dress hides. */
 export function pickupScene(bundle: ShootBundle, sceneId: string): PickupScene | null {
   const scene = bundle.scenes.find(({ id }) => id === sceneId);
@@ -123,6 +126,7 @@ export function pickupScene(bundle: ShootBundle, sceneId: string): PickupScene |
   const sound = placeSound(placeModel);
   const { talkers, mics } = body.setup;
   const hidden = hiddenMics(bundle, sceneId, talkers, place);
+  const deepest = deepestOf(talkers.map(({ wearerId }) => voiceOf(bundle, wearerId)));
   // Whose lav Dress has planned is listed with Dress's own figures.
   const isDressed = talkers.every(
     ({ id, isInstrument }) => isInstrument || hidden.some(({ talkerId }) => talkerId === id),
@@ -134,8 +138,8 @@ export function pickupScene(bundle: ShootBundle, sceneId: string): PickupScene |
     body,
     sound,
     hidden,
-    own: mics.length > 0 ? judgeMics("own", "as placed", mics, talkers, sound) : null,
-    candidates: rankPickups(talkers, sound, body.wishes).filter(({ id }) => id !== "lavs" || !isDressed),
+    own: mics.length > 0 ? judgeMics("own", "as placed", mics, talkers, sound, deepest) : null,
+    candidates: rankPickups(talkers, sound, body.wishes, deepest).filter(({ id }) => id !== "lavs" || !isDressed),
   };
 }
 

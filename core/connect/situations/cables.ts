@@ -211,4 +211,22 @@ export const HELD_OUT: readonly CableSituation[] = [
     ...{ from: "receiverUsb", to: "phoneUsbC" },
     ...{ uses: ["usb-cc"], verdict: GOOD },
   },
+  {
+    name: "a timecode box into a recorder's timecode input",
+    why: "a plain 3.5 mm cable",
+    ...{ from: "timecodeBox", to: "recorderTimecode" },
+    ...{ uses: ["trs35-trs35"], verdict: GOOD },
+  },
+  {
+    name: "a timecode box into a camera's mic input",
+    why: "timecode at line level clips a mic input: an attenuating cable",
+    ...{ from: "timecodeBox", to: "cameraNoPhones" },
+    ...{ uses: ["pad-35"], verdict: GOOD },
+  },
+  {
+    name: "a receiver into a recorder's timecode input",
+    why: "that socket records nothing",
+    ...{ from: "receiver", to: "recorderTimecode" },
+    ...{ verdict: ["silentlyWrong"] },
+  },
 ];
