@@ -1,9 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { awake, choose, expectSaved, openDemo, openLevels, startShoot } from "./shoot";
 import { long } from "./long";
 
-test("cards, batteries and ears of a day: what lacks is said, and what there is is remembered", async ({ page }) => {
+long("cards, batteries and ears of a day: what lacks is said, and what there is is remembered", async ({ page }) => {
   const id = await startShoot(page, "Cards and cells");
   await page.goto(`/shoots/${id}/dress`);
   await page.getByRole("button", { name: "Add talent" }).click();

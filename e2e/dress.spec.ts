@@ -109,7 +109,7 @@ long("the recipe follows mount, port, pack and bag", async ({ page, request }) =
   await expect(page.getByRole("main").getByRole("alert")).toContainText("gone");
 });
 
-test("the card is one A4 page and stands on the screen too", async ({ page, request }) => {
+long("the card is one A4 page and stands on the screen too", async ({ page, request }) => {
   const id = await openDemo(request);
   for (const wearer of [31, 32, 33, 34, 35, 36, 37, 38, 39]) {
     const pdf = await request.get(`/shoots/${id}/card.pdf?wearer=${WEARER(wearer)}`);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { awake, openDemo } from "./shoot";
+import { awake, goWithin, openDemo } from "./shoot";
 import { long } from "./long";
 
 const TAM = "51ac0000-0000-4000-8000-000000000031";
@@ -27,35 +27,41 @@ async function edges(page: Page, part: string): Promise<{ top: number; bottom: n
   });
 }
 
-for (const { page: address, picture, next } of PAGES)
-  test(`${address === "" ? "the board" : address}: verdict, picture and next step on the first screen`, async ({
-    page,
-    request,
-  }) => {
-    const id = await openDemo(request);
-    await page.goto(`/shoots/${id}${address}`);
-    await awake(page);
-    if (address !== "") expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(800);
-    if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(800);
-    // A list may go on below; its head and its first lines are what is seen first.
-    if (picture) expect((await edges(page, "picture")).top).toBeLessThanOrEqual(560);
-    // A chart that answers stands there whole.
-    if (picture === "whole") expect((await edges(page, "picture")).bottom).toBeLessThanOrEqual(800);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
-  });
+test("verdict, picture and next step stand on the first screen of every page", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}`);
+  await awake(page);
+  for (const { page: address, picture, next } of PAGES)
+    await test.step(address || "the board", async () => {
+      await goWithin(page, `/shoots/${id}${address}`);
+      if (address !== "") expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(800);
+      if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(800);
+      // A list may go on below; its head and its first lines are what is seen first.
+      if (picture) expect((await edges(page, "picture")).top).toBeLessThanOrEqual(560);
+      // A chart that answers stands there whole.
+      if (picture === "whole") expect((await edges(page, "picture")).bottom).toBeLessThanOrEqual(800);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+    });
+});
 
 test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
-  for (const { page: address, next } of PAGES.filter(({ page }) => page !== ""))
-    test(`${address}: verdict and next step on the first screen, within the screen`, async ({ page, request }) => {
-      const id = await openDemo(request);
-      await page.goto(`/shoots/${id}${address}`);
-      await awake(page);
-      expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(844);
-      if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(844);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    });
+  test("verdict and next step stand on the first screen of every page, within the screen", async ({
+    page,
+    request,
+  }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}`);
+    await awake(page);
+    for (const { page: address, next } of PAGES.filter((each) => each.page !== ""))
+      await test.step(address, async () => {
+        await goWithin(page, `/shoots/${id}${address}`);
+        expect((await edges(page, "verdict")).bottom).toBeLessThanOrEqual(844);
+        if (next) expect((await edges(page, "next")).bottom).toBeLessThanOrEqual(844);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+      });
+  });
 
   test("the call list names the talent", async ({ page, request }) => {
     const id = await openDemo(request);
@@ -80,6 +86,8 @@ test.describe("on a phone", () => {
 long("at 360 px nothing runs over the side", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.setViewportSize({ width: 360, height: 740 });
+  await page.goto(`/shoots/${id}`);
+  await awake(page);
   for (const address of [
     "",
     "/scout",
@@ -93,8 +101,7 @@ long("at 360 px nothing runs over the side", async ({ page, request }) => {
     "/day",
     "/kit",
   ]) {
-    await page.goto(`/shoots/${id}${address}`);
-    await awake(page);
+    await goWithin(page, `/shoots/${id}${address}`);
     expect([address, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([address, 360]);
   }
   await page.goto("/");

@@ -38,7 +38,7 @@ test("pressing start many times makes one shoot", async ({ page }) => {
   await expect(page.getByRole("link", { name: "Only once" })).toHaveCount(1);
 });
 
-test("while the server is away nothing typed is lost, and it is saved when it is back", async ({ page }) => {
+long("while the server is away nothing typed is lost, and it is saved when it is back", async ({ page }) => {
   await startShoot(page, "Server away");
   await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);

@@ -228,34 +228,35 @@ long(
 test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 800 }, hasTouch: true });
 
-  test("recording, but far away: taps, own mic, the kind of adapter; without any link of the shoot", async ({
-    page,
-  }) => {
-    await openOwn(page, "Far away", "Troubleshoot");
-    await choose(page, "On which link\\?", "another, not of this shoot");
-    await wrong(page).getByRole("button", { name: "It records, but sounds distant" }).click();
-    await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone. Which is louder?");
-    await wrong(page).getByRole("button", { name: "The device" }).click();
-    for (
-      let asked = 0;
-      asked < 6 && !(await page.getByRole("button", { name: "That was not it" }).isVisible());
-      asked += 1
-    ) {
-      const asks = (await wrong(page).getByRole("status").textContent())!;
-      await wrong(page)
-        .getByRole("button", {
-          name: asks.startsWith("Push") ? "Yes" : "No",
-          exact: true,
-        })
-        .click();
-      await expect(wrong(page).getByRole("status")).not.toHaveText(asks);
-    }
-    await expect(wrong(page).getByText(/^Use the phone adapter for self-powered mics\.$/)).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    for (const view of ["Cables", "Pairing", "Frequencies"]) {
-      await openLinks(page, view);
-      await awake(page);
+  long(
+    "recording, but far away: taps, own mic, the kind of adapter; without any link of the shoot",
+    async ({ page }) => {
+      await openOwn(page, "Far away", "Troubleshoot");
+      await choose(page, "On which link\\?", "another, not of this shoot");
+      await wrong(page).getByRole("button", { name: "It records, but sounds distant" }).click();
+      await expect(wrong(page).getByRole("status")).toHaveText("Tap the mic, then the phone. Which is louder?");
+      await wrong(page).getByRole("button", { name: "The device" }).click();
+      for (
+        let asked = 0;
+        asked < 6 && !(await page.getByRole("button", { name: "That was not it" }).isVisible());
+        asked += 1
+      ) {
+        const asks = (await wrong(page).getByRole("status").textContent())!;
+        await wrong(page)
+          .getByRole("button", {
+            name: asks.startsWith("Push") ? "Yes" : "No",
+            exact: true,
+          })
+          .click();
+        await expect(wrong(page).getByRole("status")).not.toHaveText(asks);
+      }
+      await expect(wrong(page).getByText(/^Use the phone adapter for self-powered mics\.$/)).toBeVisible();
       expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    }
-  });
+      for (const view of ["Cables", "Pairing", "Frequencies"]) {
+        await openLinks(page, view);
+        await awake(page);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+      }
+    },
+  );
 });

@@ -9,36 +9,36 @@ import { takeWav } from "./sounds";
 const ways = (page: Page) => page.getByRole("navigation", { name: "Talent" });
 const settings = (page: Page, name: string) => page.getByRole("list", { name: new RegExp(`^What to set for ${name}`) });
 
-test("every kind of way in the demo has its settings card: by radio, by lead, on phantom power, own mics, desk, phone, computer, mixer", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level`);
-  await awake(page);
-  const kinds: [string, RegExp][] = [
-    ["Tam, miller", /Pack.*Sensitivity.*Receiver.*Volume.*Recorder, 3.5 mm mic input.*Gain/],
-    ["Ash, volunteer", /Recorder, 3.5 mm mic input.*Gain.*Plug-in power on/],
-    ["Table omni, Wren", /Recorder, XLR mic input.*Gain.*Phantom power on/],
-    ["Recorder's own pair, Accordion", /Recorder's own pair.*Gain/],
-    ["House desk", /Only through the venue's technician.*Recorder, 6.35 mm line input/],
-    ["Report by phone", /Recorder as audio interface.*Gain.*Phone, data socket/],
-    ["Safety talk on the call", /Sensitivity.*Volume.*Computer, mic socket.*Boost.*System's level.*Program's trim/],
-    ["Rafe, live host", /Sensitivity.*Streaming mixer, XLR channel.*Gain/],
-  ];
-  for (const [name, cards] of kinds) {
-    await ways(page)
-      .getByRole(/^(Table|Recorder|House|Report|Safety)/.test(name) ? "button" : "link", {
-        name: new RegExp(`^${name}`),
-      })
-      .first()
-      .click();
-    await expect(settings(page, name)).toHaveText(cards);
-    await expect(page.getByRole("img", { name: /^Levels at \d stages/ })).toBeVisible();
-  }
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((each) => each.id)).toEqual([]);
-});
+long(
+  "every kind of way in the demo has its settings card: by radio, by lead, on phantom power, own mics, desk, phone, computer, mixer",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/level`);
+    await awake(page);
+    const kinds: [string, RegExp][] = [
+      ["Tam, miller", /Pack.*Sensitivity.*Receiver.*Volume.*Recorder, 3.5 mm mic input.*Gain/],
+      ["Ash, volunteer", /Recorder, 3.5 mm mic input.*Gain.*Plug-in power on/],
+      ["Table omni, Wren", /Recorder, XLR mic input.*Gain.*Phantom power on/],
+      ["Recorder's own pair, Accordion", /Recorder's own pair.*Gain/],
+      ["House desk", /Only through the venue's technician.*Recorder, 6.35 mm line input/],
+      ["Report by phone", /Recorder as audio interface.*Gain.*Phone, data socket/],
+      ["Safety talk on the call", /Sensitivity.*Volume.*Computer, mic socket.*Boost.*System's level.*Program's trim/],
+      ["Rafe, live host", /Sensitivity.*Streaming mixer, XLR channel.*Gain/],
+    ];
+    for (const [name, cards] of kinds) {
+      await ways(page)
+        .getByRole(/^(Table|Recorder|House|Report|Safety)/.test(name) ? "button" : "link", {
+          name: new RegExp(`^${name}`),
+        })
+        .first()
+        .click();
+      await expect(settings(page, name)).toHaveText(cards);
+      await expect(page.getByRole("img", { name: /^Levels at \d stages/ })).toBeVisible();
+    }
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((each) => each.id)).toEqual([]);
+  },
+);
 
 long(
   "the welder overloads at the pack; the less sensitive capsule of the kit cures it at a press",

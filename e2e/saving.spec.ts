@@ -99,34 +99,33 @@ for (const isSaved of [true, false])
     },
   );
 
-test("what there is one of in a shoot, made on two devices at once, is one and holds what both typed", async ({
-  page,
-  browser,
-  request,
-}) => {
-  const id = await openPlace(page, "One for a shoot");
-  await page.goto(`/shoots/${id}/level`);
-  const other = await otherDevice(browser, page);
-  for (const each of [page, other]) {
-    await openLevels(each, "Cards and batteries");
-    await deafen(each);
-  }
-  const piece = (on: Page, name: string) => on.getByRole("region", { name });
-  await piece(page, "Cards").getByRole("textbox", { name: "Card 1" }).fill("64");
-  await piece(other, "Batteries").getByLabel("Coldest hour").fill("-20");
-  await expectKept(page);
-  await expectKept(other);
-  await hearAgain(page);
-  await expectSaved(page);
-  await hearAgain(other);
-  await expectSaved(other);
-  for (const each of [page, other]) {
-    await expect(piece(each, "Cards").getByRole("textbox", { name: "Card 1" })).toHaveValue("64");
-    await expect(piece(each, "Batteries").getByLabel("Coldest hour")).toHaveValue("-20");
-  }
-  expect(of(await records(request, id), "provision")).toHaveLength(1);
-  await other.context().close();
-});
+long(
+  "what there is one of in a shoot, made on two devices at once, is one and holds what both typed",
+  async ({ page, browser, request }) => {
+    const id = await openPlace(page, "One for a shoot");
+    await page.goto(`/shoots/${id}/level`);
+    const other = await otherDevice(browser, page);
+    for (const each of [page, other]) {
+      await openLevels(each, "Cards and batteries");
+      await deafen(each);
+    }
+    const piece = (on: Page, name: string) => on.getByRole("region", { name });
+    await piece(page, "Cards").getByRole("textbox", { name: "Card 1" }).fill("64");
+    await piece(other, "Batteries").getByLabel("Coldest hour").fill("-20");
+    await expectKept(page);
+    await expectKept(other);
+    await hearAgain(page);
+    await expectSaved(page);
+    await hearAgain(other);
+    await expectSaved(other);
+    for (const each of [page, other]) {
+      await expect(piece(each, "Cards").getByRole("textbox", { name: "Card 1" })).toHaveValue("64");
+      await expect(piece(each, "Batteries").getByLabel("Coldest hour")).toHaveValue("-20");
+    }
+    expect(of(await records(request, id), "provision")).toHaveLength(1);
+    await other.context().close();
+  },
+);
 
 long(
   "the same one of a shoot, made on two devices with different figures: the later is told and decides",
@@ -157,7 +156,7 @@ long(
   },
 );
 
-test("one talent dressed for one scene on two devices at once is dressed once", async ({ page, browser, request }) => {
+long("one talent dressed for one scene on two devices at once is dressed once", async ({ page, browser, request }) => {
   const id = await startShoot(page, "Dressed twice");
   await page.goto(`/shoots/${id}/dress`);
   await awake(page);

@@ -242,29 +242,30 @@ test.describe("quiet times", () => {
     await expect(page.getByRole("region", { name: "Best order" }).getByText("11:00–11:30")).toBeVisible();
   });
 
-  test("a take longer than any quiet run is left out, and it says what to do; nothing overflows a phone", async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width: 390, height: 800 });
-    await startShoot(page, "No gaps");
-    await page.getByRole("button", { name: "Add place" }).click();
-    await openScout(page, "Quiet times");
-    await expect(page.getByText("Which scenes are recorded when?")).toBeVisible();
-    await page.goto(page.url().replace("scout", "dress"));
-    await page.getByRole("button", { name: "Add talent" }).click();
-    await expect(page.getByRole("region", { name: "Dress form" })).toBeVisible();
-    await page.goto(page.url().replace(/dress.*/, "scout"));
-    await openScout(page, "Noises");
-    await page.getByRole("button", { name: "Add a noise" }).click();
-    await choose(page, "Noise", "Pump");
-    await page.getByRole("button", { name: "A time", exact: true }).click();
-    await page.getByLabel("Lasts").fill("1440");
-    await expectSaved(page);
-    await openScout(page, "Quiet times");
-    await expect(page.getByText(/is left out\. .*Shorten the take, or have a noise stopped/)).toBeVisible();
-    const overflow = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-    expect(overflow).toBeLessThanOrEqual(0);
-  });
+  long(
+    "a take longer than any quiet run is left out, and it says what to do; nothing overflows a phone",
+    async ({ page }) => {
+      await page.setViewportSize({ width: 390, height: 800 });
+      await startShoot(page, "No gaps");
+      await page.getByRole("button", { name: "Add place" }).click();
+      await openScout(page, "Quiet times");
+      await expect(page.getByText("Which scenes are recorded when?")).toBeVisible();
+      await page.goto(page.url().replace("scout", "dress"));
+      await page.getByRole("button", { name: "Add talent" }).click();
+      await expect(page.getByRole("region", { name: "Dress form" })).toBeVisible();
+      await page.goto(page.url().replace(/dress.*/, "scout"));
+      await openScout(page, "Noises");
+      await page.getByRole("button", { name: "Add a noise" }).click();
+      await choose(page, "Noise", "Pump");
+      await page.getByRole("button", { name: "A time", exact: true }).click();
+      await page.getByLabel("Lasts").fill("1440");
+      await expectSaved(page);
+      await openScout(page, "Quiet times");
+      await expect(page.getByText(/is left out\. .*Shorten the take, or have a noise stopped/)).toBeVisible();
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+      expect(overflow).toBeLessThanOrEqual(0);
+    },
+  );
 });
 
 test("the site sheet has it all on one page", async ({ page, request }) => {

@@ -5,6 +5,16 @@ export async function awake(page: Page): Promise<void> {
   await page.locator("html[data-awake]").waitFor();
 }
 
+/** Goes to another page of the application as its links do: one load serves many pages. */
+export async function goWithin(page: Page, address: string): Promise<void> {
+  const station = /^\/shoots\/[^/]+\/?([^/?]*)/.exec(address)?.[1] || "board";
+  await page.evaluate((to) => {
+    history.pushState(null, "", to);
+    dispatchEvent(new PopStateEvent("popstate"));
+  }, address);
+  await page.locator(`html[data-awake=${station}]`).waitFor();
+}
+
 /** Opens a new shoot through the form of the home page that is open, and goes to Scout; returns its id. */
 export async function startHere(page: Page, title: string): Promise<string> {
   await page.getByLabel("Title").fill(title);

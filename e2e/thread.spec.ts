@@ -1,6 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { answer, choose, expectSaved, goToStation, openView, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
+import { long } from "./long";
 
 /** A talent at a station, on the board. */
 const stitch = (page: Page, station: string) =>
@@ -79,7 +80,7 @@ async function tabTo(page: Page, name: RegExp, limit = 80): Promise<void> {
   throw new Error(`Tab never reached ${String(name)}`);
 }
 
-test("by keyboard only: the same way", async ({ page }) => {
+long("by keyboard only: the same way", async ({ page }) => {
   await page.goto("/");
   await tabTo(page, /Title/, 300);
   await page.keyboard.type("Keyboard shoot");

@@ -41,7 +41,7 @@ function part(from: usize, frames: i32, offset: f32, to: LevelRoom, at: usize): 
   let high4 = f32x4.splat(highest);
   let near4 = f32x4.splat(1);
   const end = from + ((<usize>frames) << 2);
-  const whole = from + (((<usize>frames) & ~3) << 2);
+  const whole = from + ((<usize>frames & ~3) << 2);
   for (; from < whole; from += 16) {
     const value = v128.load(from);
     const step = f32x4.sub(value, v128.load(from - 4));

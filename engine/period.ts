@@ -17,7 +17,7 @@ let energy: f32 = 0;
 function compare(one: usize, other: usize, frames: i32): void {
   let products = f32x4.splat(0);
   let squares = f32x4.splat(0);
-  const whole = one + (((<usize>frames) & ~3) << 2);
+  const whole = one + ((<usize>frames & ~3) << 2);
   const end = one + ((<usize>frames) << 2);
   for (; one < whole; one += 16, other += 16) {
     const value = v128.load(one);

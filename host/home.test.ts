@@ -15,6 +15,7 @@ import {
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { buildSync } from "esbuild";
+import { inLong } from "../fixtures/inLong";
 import { whyFailed } from "./trouble";
 
 const ROOT = join(__dirname, "..");
@@ -111,7 +112,7 @@ test.each([
   expect(start(path)).toEqual({ status: 0, stdout: "hypophon_web", stderr: "" });
 });
 
-test("a pid file left by a server that was killed, its number now another's, is no server", () => {
+inLong("a pid file left by a server that was killed, its number now another's, is no server", () => {
   const path = home("stale");
   expect(start(path).status).toBe(0);
   const data = found(path, "PG_VERSION")
@@ -126,29 +127,32 @@ test("a pid file left by a server that was killed, its number now another's, is 
 
 const stateOf = (path: string) => join(path, ".local", "state", "hypophon");
 
-test("data that an earlier release kept under a checkout's hash is taken over, the checkout's own before others", () => {
-  const path = home("moved");
-  expect(start(path).status).toBe(0);
-  const state = stateOf(path);
-  const own = createHash("sha256").update(folder).digest("hex").slice(0, 10);
-  for (const key of [own, "00112233aa"]) {
-    mkdirSync(join(state, key));
-    for (const name of ["postgres", "password", "web-password"])
-      spawnSync("cp", ["-a", join(state, name), join(state, key, name)]);
-    if (IS_ROOT) chownSync(join(state, key), 65534, 65534);
-  }
-  // The other one was used last, and still the checkout's own is taken.
-  utimesSync(join(state, "00112233aa", "postgres", "data", "global", "pg_control"), new Date(), new Date());
-  for (const name of ["postgres", "password", "web-password"]) rmSync(join(state, name), { recursive: true });
-  const taken = start(path, "has");
-  expect(taken).toMatchObject({ status: 0, stdout: "hypophon_web" });
-  expect(taken.stderr).toContain(`taken over from ${join(state, own)} to ${state}`);
-  expect(taken.stderr).toContain(`left in ${join(state, "00112233aa")}`);
-  expect(readFileSync(join(state, own, "MOVED.txt"), "utf8")).toContain(state);
-  expect(start(path, "has")).toEqual({ status: 0, stdout: "hypophon_web", stderr: "" });
-});
+inLong(
+  "data that an earlier release kept under a checkout's hash is taken over, the checkout's own before others",
+  () => {
+    const path = home("moved");
+    expect(start(path).status).toBe(0);
+    const state = stateOf(path);
+    const own = createHash("sha256").update(folder).digest("hex").slice(0, 10);
+    for (const key of [own, "00112233aa"]) {
+      mkdirSync(join(state, key));
+      for (const name of ["postgres", "password", "web-password"])
+        spawnSync("cp", ["-a", join(state, name), join(state, key, name)]);
+      if (IS_ROOT) chownSync(join(state, key), 65534, 65534);
+    }
+    // The other one was used last, and still the checkout's own is taken.
+    utimesSync(join(state, "00112233aa", "postgres", "data", "global", "pg_control"), new Date(), new Date());
+    for (const name of ["postgres", "password", "web-password"]) rmSync(join(state, name), { recursive: true });
+    const taken = start(path, "has");
+    expect(taken).toMatchObject({ status: 0, stdout: "hypophon_web" });
+    expect(taken.stderr).toContain(`taken over from ${join(state, own)} to ${state}`);
+    expect(taken.stderr).toContain(`left in ${join(state, "00112233aa")}`);
+    expect(readFileSync(join(state, own, "MOVED.txt"), "utf8")).toContain(state);
+    expect(start(path, "has")).toEqual({ status: 0, stdout: "hypophon_web", stderr: "" });
+  },
+);
 
-test("a lost password is made anew, but not under the feet of another who runs", async () => {
+inLong("a lost password is made anew, but not under the feet of another who runs", async () => {
   const path = home("lost");
   expect(start(path).status).toBe(0);
   rmSync(join(stateOf(path), "password"));
@@ -180,7 +184,7 @@ test("HYPOPHON_STATE is where the data is, whichever checkout asks", () => {
   });
 });
 
-test("data of another version of PostgreSQL is refused with what to do, and not touched", () => {
+inLong("data of another version of PostgreSQL is refused with what to do, and not touched", () => {
   const path = home("version");
   expect(start(path).status).toBe(0);
   const file = join(stateOf(path), "postgres", "data", "PG_VERSION");

@@ -185,7 +185,7 @@ async function staticChecks(): Promise<Count[]> {
         () => null,
         () => null,
       ),
-    () => check("layout of the code", "prettier", ["--check", "--log-level=warn", "."]),
+    () => check("layout of the code", "oxfmt", ["--check", "."]),
     () => check("types", TSC, ["-p", "tsconfig.json"]),
     () => check("lint", "oxlint", ["--deny-warnings"]),
     () => check("types of the core", TSC, ["-p", "core/tsconfig.json"]),

@@ -23,7 +23,8 @@ const Whom = styled.span`
 
 /** One line of the packing list: something that is used, or something that is used up. */
 export type Line = { key: string; group: string; name: string } & (
-  { need: Need; consumable: null } | { need: null; consumable: Consumable }
+  | { need: Need; consumable: null }
+  | { need: null; consumable: Consumable }
 );
 
 /** So many names are told; the rest is a number. */
