@@ -109,6 +109,7 @@ function Card({ workingOn, isOneOfMany = false }: { workingOn: WorkingOn; isOneO
           <DressForm
             heightM={wearer.body.heightM}
             outfit={outfit}
+            hair={wearer.body.hair}
             hidden={[]}
             thread={wearer.body.thread}
             turnDeg={headDirections(rig.body.performance.faces).mainDeg}

@@ -212,6 +212,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
             <DressForm
               heightM={wearer.body.heightM}
               outfit={outfit}
+              hair={wearer.body.hair}
               hidden={hidden}
               thread={wearer.body.thread}
               turnDeg={turnDeg}

@@ -1,28 +1,30 @@
 "use client";
 
-import { type Point, turnWithHead } from "@/core/body";
 import {
   type Candidate,
+  type Hair,
   type Layer,
   lowerOf,
   type Outfit,
   type PackPlan,
   type RankedPlace,
-  type Site,
-  sitePoint,
 } from "@/core/dress";
+import { useState } from "react";
+import { ZoomIn, ZoomOut } from "lucide-react";
 import { useMove } from "react-aria";
 import styled from "styled-components";
 import { THREAD_COLOURS } from "../theme";
-import { garmentPieces } from "./garmentPieces";
-import { bodyOutline, smoothPath, type ViewName } from "./outline";
+import { Button } from "../Button";
+import { type Callout, calloutsOf, CHEST, type Frame, RADIUS, WHOLE } from "./callouts";
+import { garmentPieces, sideArm } from "./garmentPieces";
+import { armEdges, bodyOutline, smoothPath, type ViewName, WRIST_UP } from "./outline";
+import { armNodes, onSide, penPath } from "./pen";
+import type { Piece } from "./piece";
 import { cablePath, isInView, project } from "./projection";
 import { RuledOutMarks, type RuledOutMark } from "./RuledOutMarks";
-import { lowerPieces, wornPieces } from "./wornPieces";
+import { hairPieces, lowerPieces, wornPieces } from "./wornPieces";
 
-const VIEW_TOP = 1.035;
-const VIEW_BOTTOM = 0.4;
-const HALF_WIDTH: Record<ViewName, number> = { front: 0.26, back: 0.185, side: 0.16 };
+const HALF_WIDTH: Record<ViewName, number> = { front: WHOLE.halfWidth, back: 215, side: 165 };
 
 const Figure = styled.figure`
   margin: 0;
@@ -71,6 +73,17 @@ const SmallViews = styled.div`
   }
 `;
 
+const Zoomed = styled.div`
+  position: relative;
+  min-width: 0;
+  > button {
+    position: absolute;
+    right: 0;
+    bottom: 1.2rem;
+    padding: 0;
+  }
+`;
+
 const Turning = styled.g`
   cursor: ew-resize;
   touch-action: pan-y;
@@ -79,6 +92,7 @@ const Turning = styled.g`
 interface FormProps {
   heightM: number;
   outfit: Outfit;
+  hair?: Hair | undefined;
   /** Layers that are not drawn, by index. */
   hidden: readonly number[];
   thread: number;
@@ -89,11 +103,6 @@ interface FormProps {
   onChoose: (place: RankedPlace) => void;
   onTurn: (byDeg: number) => void;
   units: "metric" | "imperial";
-}
-
-/** Where a candidate's capsule is, head straight. */
-function restPoint({ site, sound }: Candidate, heightM: number): Point {
-  return sitePoint(site, heightM, sound.hearing.necklineDropM);
 }
 
 /** Degrees that a drag of one picture point turns the head. */
@@ -111,7 +120,16 @@ function Head({ view, turnDeg, onTurn }: { view: ViewName; turnDeg: number; onTu
   const isFaceSeen = view !== "back" || Math.abs(turnDeg) > 60;
   return (
     <Turning {...moveProps} tabIndex={undefined} fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth="2.5">
+      {view === "side" ? (
+        <ellipse cx={4} cy={-940} rx="8" ry="15" />
+      ) : (
+        <>
+          <ellipse cx={-47} cy={-940} rx="8" ry="15" />
+          <ellipse cx={47} cy={-940} rx="8" ry="15" />
+        </>
+      )}
       <ellipse cx={centre} cy={-938} rx={view === "side" ? 56 : 46} ry="66" />
+      {view === "side" && <ellipse cx={2} cy={-940} rx="8" ry="15" />}
       {isFaceSeen && (
         <g fill="none" strokeLinecap="round">
           <path d={`M${nose - 4} -946 q${view === "side" ? 14 : 5} 14 ${0} 20`} />
@@ -122,136 +140,106 @@ function Head({ view, turnDeg, onTurn }: { view: ViewName; turnDeg: number; onTu
   );
 }
 
-function Stand() {
-  return (
-    <g stroke="var(--seam)" strokeWidth="7" fill="none">
-      <path d="M0 -500V-415" />
-      <path d="M-60 -408H60" />
-    </g>
-  );
+const WRISTS: ViewName[] = ["front", "back"];
+
+/** The arms of the form: they end at the wrist, as those of a dress form do. */
+function arms(view: ViewName): string[] {
+  if (!WRISTS.includes(view)) return [penPath(sideArm(WRIST_UP, 0))];
+  const { outer, inner } = armEdges(WRIST_UP, () => 0);
+  const nodes = armNodes(outer, inner);
+  return [penPath(onSide(nodes, 1)), penPath(onSide(nodes, -1))];
 }
+
+/** Collarbones, the middle and the waist: what a form is marked with. */
+const MARKS: Record<ViewName, readonly string[]> = {
+  front: ["M-96 -824Q-44 -808 -14 -822M96 -824Q44 -808 14 -822", "M0 -815V-500", "M-84 -625Q0 -612 84 -625"],
+  back: ["M0 -850V-500", "M-84 -625Q0 -612 84 -625"],
+  side: ["M-50 -625Q0 -614 44 -625"],
+};
+
+/** One piece as it is drawn. */
+function Drawn({ piece: { d, kind }, fill, opacity = 0.78 }: { piece: Piece; fill: string; opacity?: number }) {
+  switch (kind) {
+    case "cloth":
+      return (
+        <>
+          <path d={d} fill={fill} opacity={opacity} />
+          <path d={d} fill="none" stroke="var(--ink-soft)" strokeWidth="2.4" strokeLinejoin="round" />
+        </>
+      );
+    case "line":
+      return <path d={d} fill="none" stroke="var(--ink-soft)" strokeWidth="2" strokeLinecap="round" />;
+    case "seam":
+      return <path d={d} fill="none" stroke="var(--ink-soft)" strokeWidth="1.8" strokeDasharray="7 5" />;
+    case "strap":
+      return (
+        <>
+          <path d={d} fill="none" stroke="var(--ink-soft)" strokeWidth="14" />
+          <path d={d} fill="none" stroke={fill} strokeWidth="10" />
+        </>
+      );
+    case "button":
+      return <path d={d} fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth="2" />;
+  }
+}
+
+const CLOTH_COLOURS = 4;
 
 function Body(props: { view: ViewName; outfit: Outfit; hidden: readonly number[] }) {
   const { view, hidden } = props;
   const { layers, accessories, sides } = props.outfit;
-  const ids = `pattern-${view}`;
+  const pattern = `pattern-${view}`;
   return (
     <>
       <defs>
-        <pattern id={ids} width="16" height="16" patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
+        <pattern id={pattern} width="16" height="16" patternUnits="userSpaceOnUse" patternTransform="rotate(35)">
           <path d="M0 0V16M8 0V16" stroke="var(--ink-soft)" strokeWidth="1.6" opacity="0.45" />
         </pattern>
       </defs>
-      <Stand />
-      <path d={smoothPath(bodyOutline(view))} fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2.5" />
-      {lowerPieces(lowerOf(props.outfit), view).map((d) => (
-        <path key={d} d={d} fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2" strokeDasharray="9 6" />
+      <g fill="var(--paper-deep)" stroke="var(--ink-soft)" strokeWidth="2.4" strokeLinejoin="round">
+        {view !== "side" && arms(view).map((d) => <path key={d} d={d} />)}
+        <path d={smoothPath(bodyOutline(view))} />
+        {view === "side" && arms(view).map((d) => <path key={d} d={d} />)}
+      </g>
+      <g fill="none" stroke="var(--seam)" strokeWidth="1.8" strokeDasharray="3 6">
+        {MARKS[view].map((d) => (
+          <path key={d} d={d} />
+        ))}
+      </g>
+      {lowerPieces(lowerOf(props.outfit), view).map((piece, number) => (
+        <Drawn key={number} piece={piece} fill="var(--paper-deep)" opacity={0.95} />
       ))}
       {layers.map((layer, index) =>
-        hidden.includes(index) ? null : <Cloth key={index} layer={layer} index={index} view={view} pattern={ids} />,
+        hidden.includes(index) ? null : <Cloth key={index} layer={layer} index={index} view={view} pattern={pattern} />,
       )}
       {accessories.map((accessory) =>
-        wornPieces(accessory, view, sides).map((d, number) => (
-          <path
-            key={`${accessory}-${number}`}
-            d={d}
-            fill={d.endsWith("Z") ? "var(--cloth-1)" : "none"}
-            fillOpacity="0.5"
-            stroke="var(--ink-soft)"
-            strokeWidth="2.5"
-            strokeLinecap="round"
-          />
+        wornPieces(accessory, view, sides).map((piece, number) => (
+          <Drawn key={`${accessory}-${number}`} piece={piece} fill="var(--cloth-1)" opacity={0.85} />
         )),
       )}
     </>
   );
 }
 
-const CLOTH_COLOURS = 4;
-
 function Cloth({ layer, index, view, pattern }: { layer: Layer; index: number; view: ViewName; pattern: string }) {
-  return (
-    <g>
-      {garmentPieces(layer, view).map((piece, number) =>
-        piece.kind === "strap" ? (
-          <path key={number} d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="11" opacity="0.55" />
-        ) : (
-          <g key={number}>
-            {piece.kind === "cloth" && (
-              <path d={piece.d} fill={`var(--cloth-${index % CLOTH_COLOURS})`} opacity="0.55" />
-            )}
-            {piece.kind === "cloth" && layer.pattern === "patterned" && <path d={piece.d} fill={`url(#${pattern})`} />}
-            <path d={piece.d} fill="none" stroke="var(--ink-soft)" strokeWidth="2" strokeDasharray="9 6" />
-          </g>
-        ),
-      )}
+  return garmentPieces(layer, view).map((piece, number) => (
+    <g key={number}>
+      <Drawn piece={piece} fill={`var(--cloth-${index % CLOTH_COLOURS})`} />
+      {piece.kind === "cloth" && layer.pattern === "patterned" && <path d={piece.d} fill={`url(#${pattern})`} />}
     </g>
-  );
-}
-
-/** Places that get a number on the form; the others are in the list. */
-const MOST_CALLOUTS = 14;
-
-interface Callout {
-  place: RankedPlace;
-  rank: number;
-  x: number;
-  y: number;
-  labelX: number;
-  labelY: number;
-}
-
-/** The best place of each site, with its rank among all; the chosen one always among them. */
-function placesBySite(places: readonly RankedPlace[], chosen: Candidate | null) {
-  const bySite = new Map<Site["id"], { place: RankedPlace; rank: number }>();
-  places.forEach((place, index) => {
-    const isChosen = place.site.id === chosen?.site.id && place.ways.includes(chosen);
-    if (!bySite.has(place.site.id) || isChosen) bySite.set(place.site.id, { place, rank: index + 1 });
-  });
-  return [...bySite.values()].slice(0, MOST_CALLOUTS);
-}
-
-/** Spreads the rank labels down both margins so that none covers another. */
-function calloutsOf(
-  places: readonly RankedPlace[],
-  chosen: Candidate | null,
-  heightM: number,
-  turnDeg: number,
-): Callout[] {
-  const placed = placesBySite(places, chosen).map(({ place, rank }) => {
-    const rest = restPoint(place.best, heightM);
-    const point = place.site.ridesOnHead ? turnWithHead(rest, turnDeg) : rest;
-    const [x, y] = project(point, heightM, "front");
-    return { place, rank, x, y, restX: project(rest, heightM, "front")[0] };
-  });
-  const columns: Record<"left" | "right", Callout[]> = { left: [], right: [] };
-  const byHeight = [...placed].sort((a, b) => a.y - b.y || a.rank - b.rank);
-  for (const each of byHeight) {
-    const wanted =
-      each.restX < -8
-        ? "left"
-        : each.restX > 8
-          ? "right"
-          : columns.left.length <= columns.right.length
-            ? "left"
-            : "right";
-    const column = columns[wanted];
-    const labelY = Math.max(each.y, (column.at(-1)?.labelY ?? -2000) + 58);
-    column.push({
-      place: each.place,
-      rank: each.rank,
-      x: each.x,
-      y: each.y,
-      labelX: wanted === "left" ? -222 : 222,
-      labelY,
-    });
-  }
-  return [...columns.left, ...columns.right].sort((a, b) => a.rank - b.rank);
+  ));
 }
 
 /** One place on the form: where it is, and its number in the margin. */
-function CalloutMark(props: { callout: Callout; isChosen: boolean; colour: string; onChoose: () => void }) {
-  const { isChosen, onChoose } = props;
+function CalloutMark(props: {
+  callout: Callout;
+  isChosen: boolean;
+  colour: string;
+  size: number;
+  onChoose: () => void;
+}) {
+  const { isChosen, onChoose, size } = props;
+  const arm = 8 * size;
   const { place, rank, x, y, labelX, labelY } = props.callout;
   const ink = isChosen ? props.colour : "var(--chalk)";
   return (
@@ -269,23 +257,30 @@ function CalloutMark(props: { callout: Callout; isChosen: boolean; colour: strin
       }}
     >
       <path
-        d={`M${labelX > 0 ? labelX - 24 : labelX + 24} ${labelY}L${x} ${y}`}
+        d={`M${labelX > 0 ? labelX - RADIUS * size : labelX + RADIUS * size} ${labelY}L${x} ${y}`}
         stroke={ink}
-        strokeWidth={isChosen ? 2.5 : 1.2}
+        strokeWidth={(isChosen ? 2.5 : 1.2) * size}
         opacity={isChosen ? 1 : 0.45}
       />
       <path
-        d={`M${x - 8} ${y - 8}l16 16M${x + 8} ${y - 8}l-16 16`}
+        d={`M${x - arm} ${y - arm}l${2 * arm} ${2 * arm}M${x + arm} ${y - arm}l${-2 * arm} ${2 * arm}`}
         stroke={ink}
-        strokeWidth={isChosen ? 5.5 : 3.5}
+        strokeWidth={(isChosen ? 5.5 : 3.5) * size}
         strokeLinecap="round"
       />
-      <circle cx={labelX} cy={labelY} r="24" fill={isChosen ? ink : "var(--paper)"} stroke={ink} strokeWidth="2.5" />
+      <circle
+        cx={labelX}
+        cy={labelY}
+        r={RADIUS * size}
+        fill={isChosen ? ink : "var(--paper)"}
+        stroke={ink}
+        strokeWidth={2.5 * size}
+      />
       <text
         x={labelX}
-        y={labelY + 9}
+        y={labelY + 9 * size}
         textAnchor="middle"
-        fontSize="26"
+        fontSize={26 * size}
         fontWeight="600"
         fill={isChosen ? "var(--paper)" : "var(--ink)"}
       >
@@ -295,47 +290,50 @@ function CalloutMark(props: { callout: Callout; isChosen: boolean; colour: strin
   );
 }
 
-function Callouts({ props }: { props: FormProps }) {
+function Callouts({ props, frame }: { props: FormProps; frame: Frame }) {
   const colour = `var(--${THREAD_COLOURS[props.thread % THREAD_COLOURS.length]!})`;
   const { places, chosen, heightM, turnDeg } = props;
-  return calloutsOf(places, chosen, heightM, turnDeg).map((callout) => (
+  return calloutsOf(places, chosen, heightM, turnDeg, frame).map((callout) => (
     <CalloutMark
       key={callout.place.site.id}
       callout={callout}
       isChosen={chosen !== null && callout.place.ways.includes(chosen)}
       colour={colour}
+      size={frame.size}
       onChoose={() => props.onChoose(callout.place)}
     />
   ));
 }
 
-function View({ view, caption, props }: { view: ViewName; caption: string; props: FormProps }) {
-  const half = HALF_WIDTH[view] * 1000;
+function View({ view, caption, props, frame }: { view: ViewName; caption: string; props: FormProps; frame: Frame }) {
+  const half = view === "front" ? frame.halfWidth : HALF_WIDTH[view];
   const colour = `var(--${THREAD_COLOURS[props.thread % THREAD_COLOURS.length]!})`;
-  const { chosen, heightM } = props;
+  const { chosen, heightM, hair = "unknown" } = props;
   return (
     <Figure>
-      <svg
-        viewBox={`${-half} ${-VIEW_TOP * 1000} ${2 * half} ${(VIEW_TOP - VIEW_BOTTOM) * 1000}`}
-        role="group"
-        aria-label={caption}
-      >
+      <svg viewBox={`${-half} ${frame.top} ${2 * half} ${frame.bottom - frame.top}`} role="group" aria-label={caption}>
         <Head view={view} turnDeg={props.turnDeg} onTurn={props.onTurn} />
+        <g pointerEvents="none">
+          {hairPieces(hair, view).map((piece, number) => (
+            <Drawn key={number} piece={piece} fill="var(--paper-deep)" opacity={0.95} />
+          ))}
+        </g>
         <Body view={view} outfit={props.outfit} hidden={props.hidden} />
         {view === "front" && <RuledOutMarks ruledOut={props.ruledOut} heightM={heightM} />}
         {chosen?.pack && (
           <path
             d={cablePath(chosen.pack.cable.points, heightM, view)}
             stroke={colour}
-            strokeWidth="6"
-            strokeDasharray="15 10"
+            strokeWidth={6 * frame.size}
+            strokeDasharray={`${15 * frame.size} ${10 * frame.size}`}
             strokeLinecap="round"
+            strokeLinejoin="round"
             fill="none"
           />
         )}
         {chosen?.pack && <PackMark pack={chosen.pack} heightM={heightM} view={view} colour={colour} />}
-        {view === "front" && <ScaleBar heightM={heightM} units={props.units} />}
-        {view === "front" && <Callouts props={props} />}
+        {view === "front" && frame === WHOLE && <ScaleBar heightM={heightM} units={props.units} />}
+        {view === "front" && <Callouts props={props} frame={frame} />}
       </svg>
       <figcaption>{caption}</figcaption>
     </Figure>
@@ -347,11 +345,11 @@ const SCALE = { metric: { metres: 0.2, says: "20 cm" }, imperial: { metres: 0.20
 
 function ScaleBar({ heightM, units }: { heightM: number; units: keyof typeof SCALE }) {
   const { metres, says } = SCALE[units];
-  const [x, y] = [-245, -VIEW_BOTTOM * 1000 - 24];
+  const [x, y] = [-WHOLE.halfWidth + 12, WHOLE.bottom - 16];
   return (
     <g stroke="var(--ink-soft)" strokeWidth="3" fill="none">
       <path d={`M${x} ${y - 8}v16M${x} ${y}h${(metres / heightM) * 1000}m0 -8v16`} />
-      <text x={x} y={y - 16} fontSize="24" fill="var(--ink-soft)" stroke="none">
+      <text x={x} y={y - 14} fontSize="22" fill="var(--ink-soft)" stroke="none">
         {says}
       </text>
     </g>
@@ -364,23 +362,33 @@ function PackMark(props: { pack: PackPlan; heightM: number; view: ViewName; colo
   const point = pack.cable.points.at(-1)!;
   if (!isInView(point, view)) return null;
   const [x, y] = project(point, heightM, view);
-  const shownY = Math.min(y, -VIEW_BOTTOM * 1000 - 60);
+  const shownY = Math.min(y, WHOLE.bottom - 60);
   return (
     <g stroke={colour} strokeWidth="5" fill="var(--paper)">
-      <rect x={x - 17} y={shownY - 6} width="34" height="50" />
+      <rect x={x - 17} y={shownY - 6} width="34" height="50" rx="4" />
       <path d={`M${x + 11} ${shownY - 6}v-26`} strokeWidth="4" strokeLinecap="round" />
     </g>
   );
 }
 
-/** The person as a dress form: front with the ranked places, back and side with the way of the lead. */
+/** The person as a dress form: front with the ranked places, back and side with the route of the cable. */
 export function DressForm(props: FormProps) {
+  const [isNear, setNear] = useState(false);
   return (
     <Views>
-      <View view="front" caption="Front: their right is on your left" props={props} />
+      <Zoomed>
+        <View view="front" caption="Front: their right is on your left" props={props} frame={isNear ? CHEST : WHOLE} />
+        <Button
+          look="quiet"
+          aria-label={isNear ? "Zoom out to the whole form" : "Zoom in to the chest"}
+          onPress={() => setNear(!isNear)}
+        >
+          {isNear ? <ZoomOut size={20} aria-hidden /> : <ZoomIn size={20} aria-hidden />}
+        </Button>
+      </Zoomed>
       <SmallViews>
-        <View view="back" caption="Back" props={props} />
-        <View view="side" caption="Side" props={props} />
+        <View view="back" caption="Back" props={props} frame={WHOLE} />
+        <View view="side" caption="Side" props={props} frame={WHOLE} />
       </SmallViews>
     </Views>
   );

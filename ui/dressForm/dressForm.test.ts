@@ -1,5 +1,8 @@
 import { ACCESSORIES, FITS, GARMENT_IDS, GARMENTS, LOWERS, type Layer, OPENINGS, usualLayer } from "@/core/dress";
+import fc from "fast-check";
+import { APART, CHEST, RADIUS, spread, WHOLE } from "./callouts";
 import { garmentPieces } from "./garmentPieces";
+import { penPath } from "./pen";
 import { lowerPieces, wornPieces } from "./wornPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 
@@ -25,7 +28,7 @@ test.each(VIEWS)("what is worn beside clothes, and below the waist, is whole pat
     ...ACCESSORIES.flatMap((worn) => wornPieces(worn, view)),
     ...LOWERS.flatMap((lower) => lowerPieces(lower, view)),
   ];
-  for (const path of paths) {
+  for (const { d: path } of paths) {
     expect(path.startsWith("M")).toBe(true);
     expect(path).not.toMatch(/NaN|undefined|Infinity/);
     for (const number of numbersOf(path)) expect(Math.abs(number)).toBeLessThan(1100);
@@ -42,7 +45,7 @@ test("every garment shows from the front, and a loose one is wider than a tight 
   for (const layer of layers)
     expect(garmentPieces(layer, "front").length > 0).toBe(GARMENTS[layer.garment].shape !== "none");
   const widthOf = (fit: Layer["fit"]) => {
-    const [cloth] = garmentPieces(usualLayer("jumper", { fit }), "front");
+    const cloth = garmentPieces(usualLayer("undershirt", { fit }), "front").find(({ kind }) => kind === "cloth");
     return Math.max(...numbersOf(cloth!.d));
   };
   expect(widthOf("loose")).toBeGreaterThan(widthOf("fitted"));
@@ -51,11 +54,10 @@ test("every garment shows from the front, and a loose one is wider than a tight 
 
 test("an open front is two pieces of cloth, a closed one is one with a seam", () => {
   const cloths = (opening: Layer["opening"]) => garmentPieces(usualLayer("blazer", { opening }), "front");
-  const bodies = (pieces: ReturnType<typeof cloths>) => pieces.filter((piece) => piece.kind === "cloth").length;
-  expect(bodies(cloths("open"))).toBe(bodies(cloths("closed")) + 1);
-  expect(cloths("closed").filter((piece) => piece.kind === "seam").length).toBeGreaterThan(
-    cloths("open").filter((piece) => piece.kind === "seam").length,
-  );
+  const count = (opening: Layer["opening"], kind: string) =>
+    cloths(opening).filter((piece) => piece.kind === kind).length;
+  expect(count("open", "cloth")).toBe(count("closed", "cloth") + 1);
+  expect(count("closed", "button")).toBeGreaterThan(count("open", "button"));
 });
 
 test("the front outline mirrors itself", () => {
@@ -79,6 +81,83 @@ test("a smooth path passes through its points and is closed", () => {
   for (const [across, up] of square) expect(path).toContain(`${(across * 1000).toFixed(2)},${(-up * 1000).toFixed(2)}`);
   expect(path.match(/C/g)).toHaveLength(4);
   expect(smoothPath([square[0], square[0], square[1]])).not.toMatch(/NaN|Infinity/);
+});
+
+test("what a garment has is drawn: buttons, zips, lapels, hoods, pockets, belts", () => {
+  const kindsOf = (garment: Layer["garment"], kind: string, view: ViewName = "front") =>
+    garmentPieces(usualLayer(garment), view).filter((piece) => piece.kind === kind).length;
+  expect(kindsOf("shirt", "button")).toBeGreaterThan(5);
+  expect(kindsOf("tee", "button")).toBe(0);
+  // A hood beside a jumper, in front and behind; lapels beside a tailcoat without.
+  expect(kindsOf("hoodie", "cloth")).toBe(kindsOf("jumper", "cloth") + 2);
+  expect(kindsOf("hoodie", "cloth", "back")).toBe(kindsOf("jumper", "cloth", "back") + 1);
+  expect(garmentPieces(usualLayer("blazer", { hasLapels: false }), "front").length).toBeLessThan(
+    garmentPieces(usualLayer("blazer"), "front").length,
+  );
+  expect(kindsOf("harness", "strap")).toBeGreaterThan(4);
+  expect(kindsOf("pocketShirt", "line")).toBeGreaterThan(kindsOf("shirt", "line"));
+});
+
+test("sleeves go to the wrist, or to the upper arm, or are none", () => {
+  const pointsOf = (d: string) =>
+    [...d.matchAll(/(-?[\d.]+),(-?[\d.]+)/g)].map(([, across, down]) => [Number(across), Number(down)] as const);
+  /** How far down the sleeve on the right of the picture goes, in thousandths of the height; null: there is none. */
+  const footOf = (garment: Layer["garment"]) => {
+    const sleeves = garmentPieces(usualLayer(garment), "front")
+      .filter(({ d, kind }) => kind === "cloth" && pointsOf(d).every(([across]) => across > 90))
+      .map(({ d }) => -Math.max(...pointsOf(d).map(([, down]) => down)));
+    return sleeves[0] ?? null;
+  };
+  expect(footOf("jumper")).toBeCloseTo(496, 0);
+  expect(footOf("tee")).toBeCloseTo(705, 0);
+  expect(footOf("waistcoat")).toBeNull();
+});
+
+test("numbers beside the form never cover each other, whatever is ranked and wherever one looks (property)", () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: -1100, max: -300, noNaN: true }), { maxLength: 11 }),
+      fc.constantFrom(WHOLE, CHEST),
+      (heights, frame) => {
+        const apart = APART * frame.size;
+        const [top, bottom] = [frame.top + RADIUS * frame.size, frame.bottom - RADIUS * frame.size];
+        const most = Math.floor((bottom - top) / apart) + 1;
+        const placed = spread(heights.toSorted((one, other) => one - other).slice(0, most), apart, top, bottom);
+        placed.forEach((each, index) => {
+          expect(each).toBeLessThanOrEqual(bottom + 1e-9);
+          expect(each).toBeGreaterThanOrEqual(top - 1e-9);
+          if (index > 0) expect(each - placed[index - 1]!).toBeGreaterThanOrEqual(apart - 1e-9);
+        });
+      },
+    ),
+  );
+});
+
+test("an edge turns at its corners and is smooth between them", () => {
+  const path = penPath([
+    [0, 0, "corner"],
+    [0.1, 0],
+    [0.1, 0.1, "corner"],
+    [0, 0.1],
+  ]);
+  expect(path).toMatch(/^M0\.00,/);
+  expect(path.match(/C/g)).toHaveLength(4);
+  expect(
+    penPath(
+      [
+        [0, 0],
+        [0.1, 0.1],
+      ],
+      false,
+    ),
+  ).toBe("M0.00,0.00L100.00,-100.00");
+  expect(
+    penPath([
+      [0, 0],
+      [0.1, 0],
+      [0, 0.1],
+    ]),
+  ).toMatch(/Z$/);
 });
 
 test("the torso is narrowest at the waist", () => {

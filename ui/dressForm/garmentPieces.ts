@@ -1,259 +1,64 @@
-import { type Fit, GARMENTS, type Layer, NECKLINES } from "@/core/dress";
-import { bodyScale, HEIGHT_SHARE } from "@/core/body";
-import { bodyOutline, halfWidthAt, seamPath, smoothPath, type ViewName, type ViewPoint } from "./outline";
+import { type Fit, GARMENTS, type Layer } from "@/core/dress";
+import { bodyOutline, type ViewName, WRIST_UP } from "./outline";
+import { overPieces } from "./overs";
+import { type Node, penPath } from "./pen";
+import { LOWEST, type Piece } from "./piece";
+import { topBack, topFront, tube } from "./tops";
 
-export interface Piece {
-  d: string;
-  /** Filled cloth, or a line on it. */
-  kind: "cloth" | "seam" | "strap";
-}
+const SIDE_EASE: Record<Fit, number> = { tight: 1.03, fitted: 1.1, loose: 1.22 };
 
-const EASE: Record<Fit, number> = { tight: 1.02, fitted: 1.07, loose: 1.15 };
-const NOTCH = HEIGHT_SHARE.shoulder;
-const LOWEST = 0.49;
-/** A drop below the notch, m at 1.75 m, as a share of height. */
-const drop = (metres: number) => (metres * bodyScale(1.75)) / 1.75;
-
-function sidePoints(fromUp: number, toUp: number, ease: number): ViewPoint[] {
-  const ups = [0.8, 0.765, 0.73, 0.68, 0.625, 0.58, 0.53, LOWEST].filter((up) => up < fromUp && up > toUp);
-  return [...ups.map((up) => [halfWidthAt(up, ease), up] as const), [halfWidthAt(toUp, ease), toUp] as const];
-}
-
-function bothSides(half: readonly ViewPoint[]): ViewPoint[] {
-  return [...half, ...half.map(([across, up]) => [-across, up] as const).reverse()];
-}
-
-/** How deep the front is open, as a height: the neckline's lowest point. */
-function neckBottom(layer: Layer): number {
-  const garment = GARMENTS[layer.garment];
-  const own = NOTCH - drop(NECKLINES[layer.neckline].dropM);
-  if (!garment.opens) return own;
-  return layer.opening === "open" ? LOWEST : layer.opening === "partlyOpen" ? Math.min(own, NOTCH - drop(0.09)) : own;
-}
-
-function sleeve(layer: Layer, ease: number, side: 1 | -1): Piece[] {
-  const { sleeves } = GARMENTS[layer.garment];
-  if (sleeves === "none") return [];
-  const length = sleeves === "long" ? 0.17 : 0.09;
-  const points: ViewPoint[] = [
-    [0.118 * ease, 0.822],
-    [0.16 * ease, 0.8 - length * 0.75],
-    [0.135 * ease, 0.79 - length],
-    [0.105 * ease, 0.745],
-  ];
-  return [{ d: seamPath(points.map(([across, up]) => [across * side, up] as const)), kind: "cloth" }];
-}
-
-function topFront(layer: Layer): Piece[] {
-  const garment = GARMENTS[layer.garment];
-  const ease = EASE[layer.fit];
-  const hem = Math.max(LOWEST, garment.hemShare);
-  const neck = neckBottom(layer);
-  const neckWidth = NECKLINES[layer.neckline].dropM > 0.05 ? 0.055 : 0.046;
-  const half: ViewPoint[] = [
-    [0, neck],
-    [neckWidth * 0.7, (neck + 0.842) / 2],
-    [neckWidth, 0.842],
-    [0.108 * ease, 0.828],
-    ...sidePoints(0.81, hem, ease),
-    [0, hem],
-  ];
-  const opened: ViewPoint[] = half.map(([across, up]) =>
-    layer.opening === "open" && garment.opens ? [Math.max(0.03, across), up] : [across, up],
-  );
-  const isSplit = layer.opening === "open" && garment.opens;
-  const pieces: Piece[] = isSplit
-    ? [
-        { d: seamPath(opened), kind: "cloth" },
-        { d: seamPath(opened.map(([across, up]) => [-across, up] as const)), kind: "cloth" },
-      ]
-    : [{ d: seamPath(bothSides(half)), kind: "cloth" }];
-  if (garment.opens && !isSplit)
-    pieces.push({
-      d: seamPath(
-        [
-          [0, neck],
-          [0, hem],
-        ],
-        false,
-      ),
-      kind: "seam",
-    });
-  if (garment.features.includes("collar"))
-    for (const side of [1, -1])
-      pieces.push({
-        d: seamPath([
-          [0.006 * side, Math.min(neck, 0.815)],
-          [0.05 * side, 0.852],
-          [0.056 * side, 0.82],
-        ]),
-        kind: "cloth",
-      });
-  if (layer.hasLapels)
-    for (const side of [1, -1])
-      pieces.push({
-        d: seamPath([
-          [0.004 * side, neck],
-          [0.05 * side, 0.838],
-          [0.082 * side, 0.79],
-          [0.062 * side, 0.785],
-        ]),
-        kind: "seam",
-      });
-  return [...pieces, ...sleeve(layer, ease, 1), ...sleeve(layer, ease, -1)];
-}
-
-function apron(view: ViewName): Piece[] {
-  const top = NOTCH - drop(0.1);
-  if (view === "back")
-    return [
-      {
-        d: seamPath(
-          [
-            [-0.1, 0.62],
-            [0.1, 0.62],
-          ],
-          false,
-        ),
-        kind: "strap",
-      },
-      {
-        d: seamPath(
-          [
-            [-0.05, 0.845],
-            [0.05, 0.845],
-          ],
-          false,
-        ),
-        kind: "strap",
-      },
-    ];
+/** An arm seen from the side, down to a height; a sleeve is so much wider. */
+export function sideArm(toUp: number, wider: number): Node[] {
+  const at = (up: number): number => -0.006 + (0.8 - up) * 0.05;
+  const half = (up: number): number => 0.034 - (0.8 - up) * 0.04 + wider;
+  const ups = [0.77, 0.7, 0.63, 0.56].filter((up) => up > toUp + 0.02);
   return [
-    {
-      d: seamPath(
-        bothSides([
-          [0, top],
-          [0.062, top],
-          [0.066, 0.64],
-          [0.1, 0.62],
-          [0.108, LOWEST],
-          [0, LOWEST],
-        ]),
-      ),
-      kind: "cloth",
-    },
-    {
-      d: seamPath(
-        [
-          [0.058, top],
-          [0.05, 0.845],
-        ],
-        false,
-      ),
-      kind: "strap",
-    },
-    {
-      d: seamPath(
-        [
-          [-0.058, top],
-          [-0.05, 0.845],
-        ],
-        false,
-      ),
-      kind: "strap",
-    },
+    [at(0.82), 0.824],
+    ...ups.map((up): Node => [at(up) + half(up), up]),
+    [at(toUp) + half(toUp), toUp, "corner"],
+    [at(toUp) - half(toUp), toUp, "corner"],
+    ...ups.toReversed().map((up): Node => [at(up) - half(up), up]),
   ];
-}
-
-function harness(view: ViewName): Piece[] {
-  const straps: ViewPoint[][] = [
-    [
-      [0.055, 0.84],
-      [0.06, 0.7],
-      [0.05, 0.5],
-    ],
-    [
-      [-0.055, 0.84],
-      [-0.06, 0.7],
-      [-0.05, 0.5],
-    ],
-    view === "back"
-      ? [
-          [0.055, 0.8],
-          [-0.055, 0.68],
-        ]
-      : [
-          [0.059, 0.72],
-          [-0.059, 0.72],
-        ],
-  ];
-  if (view === "back")
-    straps.push([
-      [-0.055, 0.8],
-      [0.055, 0.68],
-    ]);
-  return straps.map((points) => ({ d: seamPath(points, false), kind: "strap" }));
-}
-
-function strapless(layer: Layer): Piece[] {
-  const ease = EASE[layer.fit];
-  const top = NOTCH - drop(NECKLINES[layer.neckline].dropM);
-  const half: ViewPoint[] = [
-    [0, top - 0.008],
-    [0.05, top + 0.012],
-    [0.1 * ease, 0.745],
-    ...sidePoints(0.74, LOWEST, ease),
-    [0, LOWEST],
-  ];
-  return [{ d: seamPath(bothSides(half)), kind: "cloth" }];
-}
-
-function backOf(layer: Layer): Piece[] {
-  const ease = EASE[layer.fit];
-  const garment = GARMENTS[layer.garment];
-  const hem = Math.max(LOWEST, garment.hemShare);
-  const half: ViewPoint[] = [
-    [0, 0.846],
-    [0.046, 0.848],
-    [0.108 * ease, 0.828],
-    ...sidePoints(0.81, hem, ease),
-    [0, hem],
-  ];
-  return [{ d: seamPath(bothSides(half)), kind: "cloth" }, ...sleeve(layer, ease, 1), ...sleeve(layer, ease, -1)];
 }
 
 function sideOf(layer: Layer): Piece[] {
-  const ease = EASE[layer.fit];
-  const garment = GARMENTS[layer.garment];
-  const top = garment.shape === "tube" ? 0.755 : 0.85;
-  const hem = Math.max(LOWEST + 0.01, garment.hemShare);
-  const points = bodyOutline("side")
-    .filter(([, up]) => up <= top)
-    .map(([across, up]) => [across * ease, Math.max(up, hem)] as const);
-  return [{ d: smoothPath(points), kind: "cloth" }];
+  const { shape, sleeves, hemShare, features } = GARMENTS[layer.garment];
+  const top = shape === "tube" || shape === "bib" ? 0.755 : layer.neckline === "high" ? 0.88 : 0.852;
+  const hem = Math.max(LOWEST, hemShare);
+  const ease = SIDE_EASE[layer.fit];
+  const spread = Math.max(0, 0.5 - hem) * 0.12;
+  const above = bodyOutline("side").filter(([, up]) => up <= top && up > Math.max(hem, 0.5));
+  const front = above.filter(([across]) => across > 0).map(([across, up]): Node => [across * ease, up]);
+  const back = above.filter(([across]) => across <= 0).map(([across, up]): Node => [across * ease, up]);
+  const cloth: Node[] = [
+    ...front,
+    [0.052 * ease + spread, hem, "corner"],
+    [-0.06 * ease - spread, hem, "corner"],
+    ...back,
+  ];
+  const pieces: Piece[] = [{ d: penPath(cloth), kind: "cloth" }];
+  if (features.includes("hood"))
+    pieces.push({
+      d: penPath([
+        [-0.03, 0.872, "corner"],
+        [-0.075, 0.85],
+        [-0.09, 0.79],
+        [-0.062, 0.765],
+        [-0.05, 0.81],
+      ]),
+      kind: "cloth",
+    });
+  if (sleeves !== "none")
+    pieces.push({ d: penPath(sideArm(sleeves === "long" ? WRIST_UP + 0.006 : 0.705, 0.006)), kind: "cloth" });
+  return pieces;
 }
-
-/** The edge of a cloth that is laid across the front. */
-const WRAP_EDGE: Piece = {
-  d: seamPath(
-    [
-      [0.05, 0.838],
-      [-0.02, 0.74],
-      [-0.085, 0.62],
-    ],
-    false,
-  ),
-  kind: "seam",
-};
 
 /** The flat pieces of a garment as it is worn, seen from one side. Drawing only. */
 export function garmentPieces(layer: Layer, view: ViewName): Piece[] {
   const { shape } = GARMENTS[layer.garment];
   if (shape === "none") return [];
-  if (shape === "harness") return view === "side" ? [] : harness(view);
-  if (shape === "bib") return view === "side" ? [] : apron(view);
+  if (shape === "harness" || (shape === "bib" && view !== "side")) return overPieces(layer, view);
   if (view === "side") return sideOf(layer);
-  if (shape === "tube") return strapless(layer);
-  if (view === "back") return backOf(layer);
-  return shape === "wrap" ? [...topFront(layer), WRAP_EDGE] : topFront(layer);
+  if (shape === "tube") return tube(layer, view);
+  return view === "back" ? topBack(layer) : topFront(layer);
 }
