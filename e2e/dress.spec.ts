@@ -36,7 +36,7 @@ test("the form and the list choose the same place, and reasons open", async ({ p
   await page.goto(`/shoots/${id}/dress?wearer=${WEARER(34)}`);
   const second = page.getByRole("button", { name: /^Rank 2:/ });
   const name = (await second.getAttribute("aria-label"))!.replace("Rank 2: ", "");
-  await second.click();
+  await second.locator("circle").click();
   await expect(places(page).getByRole("radio", { checked: true })).toHaveAccessibleName(new RegExp(name));
   await page.getByRole("button", { name: /^Ruled out:/ }).click();
   await expect(page.getByRole("definition").filter({ hasText: "There is no tie." }).first()).toBeVisible();
