@@ -160,11 +160,35 @@ export async function readWavHeader(source: ByteSource): Promise<WavHeader> {
     } else if (id === "data") {
       if (!format) throw new RecordingRefusal({ code: "refused.soundFirst" });
       if (statedBytes === 0 && (await isClosedBy(source, body))) break;
-      return withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
+      const header = withData(source, { container, format, timeReference }, body, statedBytes, wideDataBytes);
+      const isOpen = statedBytes === 0 || (statedBytes === OPEN_SIZE && wideDataBytes === null);
+      const soundBytes = (wideDataBytes ?? statedBytes) + ((wideDataBytes ?? statedBytes) % 2);
+      if (timeReference !== null || isOpen || body + soundBytes >= source.sizeBytes) return header;
+      // Some write what they say of a take behind its sound.
+      return { ...header, timeReference: await timeBehind(source, body + soundBytes) };
     }
     offset = body + statedBytes + (statedBytes % 2);
   }
   throw new RecordingRefusal({ code: format ? "refused.noSound" : "refused.noFormat" });
+}
+
+/** Chunks behind the sound that are looked through for a time. */
+const MOST_BEHIND = 64;
+
+/** Samples since midnight from a broadcast chunk behind the sound; null where there is none. */
+async function timeBehind(source: ByteSource, from: number): Promise<number | null> {
+  let offset = from;
+  for (let count = 0; count < MOST_BEHIND && offset + 8 <= source.sizeBytes; count += 1) {
+    const head = Uint8Array.from(await source.read(offset, 8));
+    if (head.length < 8) return null;
+    const size = viewOf(head).getUint32(4, true);
+    if (tag(head, 0) === "bext") {
+      const chunk = await source.read(offset + 8, Math.min(size, 348));
+      return chunk.length >= 346 ? size64(viewOf(chunk), 338) : null;
+    }
+    offset += 8 + size + (size % 2);
+  }
+  return null;
 }
 
 /** Whether whole chunks, one after the other, reach from a place to the end: then the data chunk before it is closed, not open. */

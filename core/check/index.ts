@@ -1,7 +1,6 @@
 /**
  * What a recording is like, without any plan: speech and pauses, events and traits, with times and confidence.
  */
-export { markedCopy, type MarkedCopy } from "./cueMarkers";
 export { findingsTable } from "./findingsTable";
 export { hear } from "./heard";
 export { Cause } from "./causes";

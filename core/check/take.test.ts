@@ -1,17 +1,6 @@
-import { WaveFile } from "../../fixtures/wavefile";
-import {
-  type ByteSource,
-  bytesSource,
-  firstLook,
-  readWavHeader,
-  RecordingRefusal,
-  shapeBetween,
-  spectrumBetween,
-  toWav,
-} from "../audio";
+import { type ByteSource, bytesSource, firstLook, readWavHeader, shapeBetween, spectrumBetween, toWav } from "../audio";
 import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { joinCourse } from "./course";
-import { markedCopy, type MarkedCopy, type Marker } from "./cueMarkers";
 import { measureWav } from "./measureWav";
 import type { CoursePoint, Finding } from "./measurement";
 import { reviewOf, standing, withoutReview, withReview, type Review } from "./review";
@@ -200,98 +189,6 @@ describe("files that are not what they were", () => {
     const close = await shapeBetween(source, header, 63, { from: frames - 1000, frames: 1000 }, 100);
     expect(close.low[99]).toBeCloseTo(0.5, 6);
     expect(bytesRead).toBeLessThan(30e6);
-  });
-});
-
-/** The copy as the browser puts it together. */
-function applied(wav: Uint8Array, { keepBytes, patches, tail }: MarkedCopy): Uint8Array {
-  const copy = new Uint8Array(keepBytes + tail.length);
-  copy.set(wav.subarray(0, keepBytes));
-  for (const { offset, bytes } of patches) copy.set(bytes, offset);
-  copy.set(tail, keepBytes);
-  return copy;
-}
-
-describe("a copy with markers", () => {
-  const markers: Marker[] = [
-    { atFrame: 480, frames: 960, label: "Rustle, track 1" },
-    { atFrame: 24000, frames: 0, label: "Knocks − “ü”" },
-  ];
-  const cuesIn = (wav: Uint8Array) => {
-    const file = new WaveFile(wav);
-    return file.listCuePoints() as { position: number; end?: number; label: string }[];
-  };
-
-  test("has its cue points and labels by another reader, and the same sound", async () => {
-    const wav = toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 });
-    const copy = applied(wav, await markedCopy(bytesSource(wav), markers));
-    // The package gives positions in milliseconds.
-    expect(cuesIn(copy).map(({ position, label }) => [Math.round(position), label])).toEqual([
-      [10, "Rustle, track 1"],
-      [500, 'Knocks - "u"'.replaceAll('"', "")],
-    ]);
-    const [before, after] = await Promise.all([wav, copy].map((each) => measureWav(bytesSource(each), "x.wav")));
-    expect(after!.measurement.channels[0]!.rmsDbfs).toBe(before!.measurement.channels[0]!.rmsDbfs);
-    expect(after!.measurement.format.durationS).toBe(1);
-    expect(new DataView(copy.buffer).getUint32(4, true)).toBe(copy.length - 8);
-  });
-
-  test("keeps earlier cue points, also in a copy of a copy", async () => {
-    const file = new WaveFile(toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 }));
-    file.setCuePoint({ position: 250, label: "slate" });
-    const first = file.toBuffer();
-    const copy = applied(first, await markedCopy(bytesSource(first), markers));
-    expect(
-      cuesIn(copy)
-        .map(({ position }) => Math.round(position))
-        .sort((a, b) => a - b),
-    ).toEqual([10, 250, 500]);
-    const again = applied(copy, await markedCopy(bytesSource(copy), [{ atFrame: 4800, frames: 0, label: "more" }]));
-    expect(cuesIn(again)).toHaveLength(4);
-  });
-
-  test("an odd number of bytes of sound is padded first", async () => {
-    const wav = toWav([tone(440, -12, 0.001).slice(0, 47)], { sampleRateHz: RATE, bits: 24 });
-    const copy = applied(wav, await markedCopy(bytesSource(wav), [{ atFrame: 3, frames: 0, label: "x" }]));
-    expect(copy.length % 2).toBe(0);
-    expect(cuesIn(copy)).toHaveLength(1);
-  });
-
-  test("a wide file's size stands in its own chunk", async () => {
-    const wav = toWav([tone(440, -12, 0.1)], { sampleRateHz: RATE, bits: 16 });
-    const wide = new Uint8Array(wav.length + 36);
-    wide.set(wav.subarray(0, 12));
-    wide.set(
-      [..."RF64"].map((letter) => letter.charCodeAt(0)),
-      0,
-    );
-    wide.set(
-      [..."ds64"].map((letter) => letter.charCodeAt(0)),
-      12,
-    );
-    const view = new DataView(wide.buffer);
-    view.setUint32(4, 0xffffffff, true);
-    view.setUint32(16, 28, true);
-    view.setUint32(28, wav.length - 44, true);
-    wide.set(wav.subarray(12), 48);
-    view.setUint32(48 + 28, 0xffffffff, true);
-    const copy = applied(wide, await markedCopy(bytesSource(wide), markers.slice(0, 1)));
-    expect(new DataView(copy.buffer).getUint32(20, true)).toBe(copy.length - 8);
-    expect(new DataView(copy.buffer).getUint32(4, true)).toBe(0xffffffff);
-    expect((await readWavHeader(bytesSource(copy))).frames).toBe(4800);
-  });
-
-  test("what is cut short or would pass 4 GB is refused in words", async () => {
-    const wav = toWav([tone(440, -12, 1)], { sampleRateHz: RATE, bits: 24 });
-    await expect(markedCopy(bytesSource(wav.subarray(0, 9000)), markers)).rejects.toThrow("refused.truncated");
-    const big = wav.slice(0, 44);
-    new DataView(big.buffer).setUint32(40, 0xffffffff - 44 - 80, true);
-    await expect(
-      markedCopy(
-        { sizeBytes: 0xffffffff, read: (offset, length) => Promise.resolve(big.slice(offset, offset + length)) },
-        markers,
-      ),
-    ).rejects.toThrow(RecordingRefusal);
   });
 });
 

@@ -1,7 +1,7 @@
 /**
  * Tools for schemas: one-of, bounds, clean text, validation with messages for each field.
  */
-export { clipText } from "./cleanText";
+export { cleanText, clipText } from "./cleanText";
 export { fitsInterpreted, interpretedFaults } from "./interpret";
 export type { FieldCatalogue, FieldMessage } from "./messages";
 export { oneOf } from "./oneOf";

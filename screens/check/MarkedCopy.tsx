@@ -3,22 +3,13 @@
 import { kindName, say } from "@/messages";
 import { useState } from "react";
 import { readWavHeader, RecordingRefusal } from "@/core/audio";
-import { type Finding, markedCopy, type MarkedCopy as Changes } from "@/core/check";
+import type { Finding } from "@/core/check";
+import { taggedCopy } from "@/core/tags";
 import { blobSource } from "@/workers/blobSource";
 import { Button } from "@/ui/Button";
 import { Soft } from "@/ui/layout";
+import { copyBlob } from "../files/copyBlob";
 import { saveBlob } from "../files/saveFile";
-
-/** The copy as a blob of pieces of the file: nothing of the sound is read into memory. */
-function blobOf(file: File, { keepBytes, patches, tail }: Changes): Blob {
-  const parts: BlobPart[] = [];
-  let at = 0;
-  for (const { offset, bytes } of patches) {
-    parts.push(file.slice(at, offset), bytes);
-    at = offset + bytes.length;
-  }
-  return new Blob([...parts, file.slice(at, keepBytes), tail], { type: "audio/wav" });
-}
 
 async function copyWith(file: File, findings: readonly Finding[]): Promise<Blob> {
   const { sampleRateHz } = await readWavHeader(blobSource(file));
@@ -27,7 +18,7 @@ async function copyWith(file: File, findings: readonly Finding[]): Promise<Blob>
     frames: Math.round((endS - startS) * sampleRateHz),
     label: `${kindName(kind)}${channel === null ? "" : `, track ${channel + 1}`}`,
   }));
-  return blobOf(file, await markedCopy(blobSource(file), markers));
+  return copyBlob(file, await taggedCopy(blobSource(file), { markers }));
 }
 
 /** Saves a copy of the file with the findings as markers. */

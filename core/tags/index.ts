@@ -1,0 +1,7 @@
+/**
+ * Words in sound files: broadcast chunks, iXML, cue points with labels. Read from any file, written into copies.
+ */
+export type { BroadcastFacts } from "./bext";
+export type { Marker } from "./cueMarkers";
+export { rateRatio, type IxmlFacts, type TrackName } from "./ixml";
+export { readTags, taggedCopy, type FileTags, type TaggedCopy, type Tags } from "./taggedCopy";
