@@ -18,6 +18,7 @@ import type { PowerCatalogue } from "../core/power";
 import type { ProofCatalogue } from "../core/proof";
 import type { RecordCatalogue } from "../core/records";
 import type { RehearsalCatalogue } from "../core/rehearsal";
+import type { RollCatalogue } from "../core/roll";
 import type { RoomCatalogue } from "../core/room";
 import type { ScheduleCatalogue } from "../core/schedule";
 import type { FieldCatalogue } from "../core/schema";
@@ -46,6 +47,7 @@ type Codes = BoardCatalogue &
   RecordCatalogue &
   RefusalCatalogue &
   RehearsalCatalogue &
+  RollCatalogue &
   RoomCatalogue &
   ScheduleCatalogue &
   SettingCatalogue &
@@ -93,3 +95,4 @@ export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";
 export { area as areaWords, feetAndInches, length as lengthWords, sayIn } from "./en/units";
 export { TERMS, type Term, type TermId } from "./en/terms";
 export { list as listOf } from "./en/words";
+export { duration as durationWords, markName, RATING_NAMES, TYPE_NAMES } from "./en/roll";

@@ -21,6 +21,7 @@ import { signatureOf } from "../core/rehearsal";
 import type { AirBody, ConnectionBody, PlaceBody, RecordKind, RigBody, StepDone } from "../core/records";
 import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
+import { DEMO_LOG } from "../demo/log";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
 import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, demoId, type DemoRecording } from "../demo/recordings";
 import { voiceOf } from "../demo/voices";
@@ -126,14 +127,14 @@ const MEASURED = DEMO_RECORDINGS.map((recording, index) => ({ recording, index }
 );
 const measuredId = (index: number) => demoId(51 + index);
 /** What is put last: where it is known, all of the demo is, and need not be measured and coordinated anew. */
-const LAST_ID = measuredId(MEASURED.at(-1)!.index);
+const LAST_ID = DEMO_LOG.rolls.at(-1)!.id;
 
 /**
  * Puts the demo shoot into a crew's shoots; returns its id. Calling it twice is safe: what is there is neither made again, nor
  * changed, nor brought back when somebody has deleted it.
  */
 export async function openDemoShoot(acting: ActingCrew): Promise<string> {
-  if (await isKnown(acting, "measurement", LAST_ID)) return DEMO_SHOOT_ID;
+  if (await isKnown(acting, "roll", LAST_ID)) return DEMO_SHOOT_ID;
   async function put(kind: RecordKind, id: string, body: () => unknown): Promise<void> {
     if (!(await isKnown(acting, kind, id))) await createRecord(acting, kind, id, await body());
   }
@@ -156,6 +157,13 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
   for (const { recording, index } of MEASURED)
     if (!(await isKnown(acting, "measurement", measuredId(index))))
       await proveRecording(acting, recording, measuredId(index), demoId(151 + index));
+  await put("rollSetup", DEMO_LOG.setup.id, () => DEMO_LOG.setup.body);
+  for (const { id, body } of DEMO_LOG.rolls.slice(0, -1)) await put("roll", id, () => body);
+  const [last] = DEMO_LOG.rolls.slice(-1);
+  const isOfLast = ({ body }: (typeof DEMO_LOG.marks)[number]) => body.rollId === last!.id;
+  for (const { id, body } of DEMO_LOG.marks.filter((mark) => !isOfLast(mark))) await put("mark", id, () => body);
+  await put("roll", last!.id, () => last!.body);
+  for (const { id, body } of DEMO_LOG.marks.filter(isOfLast)) await put("mark", id, () => body);
   return DEMO_SHOOT_ID;
 }
 

@@ -3,6 +3,7 @@
  */
 export { planCards, type CardPlan, type Rolling } from "./cardPlan";
 export {
+  bytesPerS,
   FILE_LIMITS,
   SPLITS_BYTES,
   SoundFormat,

@@ -19,6 +19,8 @@ const COPIED: Copied = {
   packing: () => null,
   measurement: () => null,
   takeDetail: () => null,
+  roll: () => null,
+  mark: () => null,
 };
 
 /**

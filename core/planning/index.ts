@@ -54,3 +54,33 @@ export { carryFromBefore } from "./rigHistory";
 export { storedPickup } from "./storedPickup";
 export { keptTake, measurementOf, takeRecord, type TakeRecord } from "./takeRecord";
 export { withVoiceToday } from "./voiceToday";
+export {
+  disagreementsOf,
+  filesInOrder,
+  logLinesOf,
+  reportOf,
+  reportRows,
+  type FoundFile,
+  type Report,
+  type ReportRow,
+  type ReportTotals,
+} from "./rollReport";
+export {
+  bytesOf,
+  cardLeftMin,
+  isJoined,
+  leftOf,
+  loggedTwice,
+  marksByRoll,
+  nameFacts,
+  newRoll,
+  numbered,
+  owedOfScene,
+  rollSetupOf,
+  rollsInOrder,
+  slateOf,
+  tracksOf,
+  wallDate,
+  wallSeconds,
+  type RollWish,
+} from "./rolling";

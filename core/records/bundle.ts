@@ -20,6 +20,9 @@ export const LISTS = {
   packing: "packings",
   provision: "provisions",
   levels: "levels",
+  roll: "rolls",
+  mark: "marks",
+  rollSetup: "rollSetups",
 } as const satisfies Partial<Record<RecordKind, keyof ShootBundle>>;
 
 export type ListedKind = keyof typeof LISTS;

@@ -15,4 +15,7 @@ export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
   packings: [],
   provisions: [],
   levels: [],
+  rolls: [],
+  marks: [],
+  rollSetups: [],
 });

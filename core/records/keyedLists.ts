@@ -10,6 +10,7 @@ const KEYED_LISTS: Partial<Record<RecordKind, Readonly<Record<string, string>>>>
   levels: { lines: "subject", "lines/*/held": "stage", "lines/*/ticks": "device" },
   packing: { lines: "key" },
   connection: { steps: "step" },
+  roll: { tracks: "id", files: "name" },
   pickup: { "setup/mics": "id", "setup/talkers": "id" },
 };
 

@@ -11,6 +11,7 @@ import { PackingBody } from "./packing";
 import { ProvisionBody } from "./provision";
 import { LevelsBody } from "./levels";
 import { MeasurementBody, TakeDetailBody } from "./measurement";
+import { MarkBody, RollBody, RollSetupBody } from "./roll";
 
 export { MeasurementBody, TakeDetailBody } from "./measurement";
 export * from "./shoot";
@@ -25,6 +26,7 @@ export * from "./connection";
 export * from "./packing";
 export * from "./provision";
 export * from "./levels";
+export * from "./roll";
 
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
@@ -42,6 +44,9 @@ export const RECORD_SCHEMAS = {
   packing: PackingBody,
   provision: ProvisionBody,
   levels: LevelsBody,
+  roll: RollBody,
+  mark: MarkBody,
+  rollSetup: RollSetupBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -61,6 +66,9 @@ export interface RecordBodies {
   packing: PackingBody;
   provision: ProvisionBody;
   levels: LevelsBody;
+  roll: RollBody;
+  mark: MarkBody;
+  rollSetup: RollSetupBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -87,4 +95,7 @@ export interface ShootBundle {
   packings: Stored<"packing">[];
   provisions: Stored<"provision">[];
   levels: Stored<"levels">[];
+  rolls: Stored<"roll">[];
+  marks: Stored<"mark">[];
+  rollSetups: Stored<"rollSetup">[];
 }

@@ -24,6 +24,9 @@ export const REFERENCES = {
   packing: { shootId: "shoot" },
   provision: { shootId: "shoot" },
   levels: { shootId: "shoot" },
+  roll: { shootId: "shoot", sceneId: "scene" },
+  mark: { shootId: "shoot", rollId: "roll" },
+  rollSetup: { shootId: "shoot" },
 } as const satisfies Record<RecordKind, Readonly<Record<string, RecordKind>>>;
 
 /**
@@ -35,6 +38,7 @@ export const BELONGS: Partial<Record<RecordKind, readonly string[]>> = {
   pickup: ["sceneId"],
   measurement: ["rigId"],
   takeDetail: ["measurementId"],
+  mark: ["rollId"],
 };
 
 /** Kinds that belong to one of this kind, with the field that says to which. */
@@ -56,4 +60,5 @@ export const ONE_FOR: Partial<Record<RecordKind, readonly string[]>> = {
   pickup: ["sceneId"],
   connection: ["shootId", "linkId"],
   takeDetail: ["measurementId"],
+  rollSetup: ["shootId"],
 };

@@ -28,7 +28,8 @@ export interface ShootFile {
 const IN_ORDER: readonly RecordKind[] = [
   "shoot",
   "kitItem",
-  ...LISTED_KINDS.filter((kind) => kind !== "measurement" && kind !== "kitItem"),
+  ...LISTED_KINDS.filter((kind) => !["measurement", "kitItem", "mark"].includes(kind)),
+  "mark",
   "measurement",
   "takeDetail",
 ];

@@ -5,4 +5,5 @@ export * from "./people";
 export * from "./links";
 export * from "./day";
 export * from "./takes";
+export * from "./rolls";
 export * from "./log";

@@ -11,6 +11,7 @@ import { power } from "./power";
 import { proof } from "./proof";
 import { fields, records } from "./records";
 import { rehearsal } from "./rehearsal";
+import { roll } from "./roll";
 import { verdicts } from "./verdicts";
 import { wireless } from "./wireless";
 
@@ -35,6 +36,7 @@ export const en = {
   ...reasons,
   ...records,
   ...rehearsal,
+  ...roll,
   ...room,
   ...schedule,
   ...settings,

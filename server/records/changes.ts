@@ -14,7 +14,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 const ON_DEMAND: readonly RecordKind[] = ["takeDetail"];
 
 /** Kinds of which a large shoot has thousands, and how many of them are read at once. */
-const MANY: readonly RecordKind[] = ["rig", "measurement"];
+const MANY: readonly RecordKind[] = ["rig", "measurement", "roll", "mark"];
 const AT_ONCE = 100;
 const others = (): Promise<unknown> => new Promise((resolve) => setImmediate(resolve));
 

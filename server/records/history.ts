@@ -18,6 +18,14 @@ const TOLD: Told = {
       ({ lines }) => lines.filter(({ ticks }) => ticks.length > 0).map(({ subject, ticks }) => ({ subject, ticks })),
     ],
   ],
+  roll: [
+    [
+      "take",
+      ({ slate, take, type, rating, startedAt, lengthS, fileName, files, note }) => ({
+        ...{ slate, take, type, rating, startedAt, lengthS, fileName, files, note },
+      }),
+    ],
+  ],
   measurement: [["take", ({ file, rigId, channel, grade, said }) => ({ file, rigId, channel, grade, said })]],
 };
 

@@ -5,6 +5,7 @@ import { pickups, places } from "./places";
 import { kitItems, provisions, rigs, scenes, shoots, takeDetails } from "./plainRecords";
 import type { Repository } from "./repository";
 import { measurements } from "./takes";
+import { marks, rolls, rollSetups } from "./rolls";
 import { wearers } from "./wearers";
 
 type Repositories = { [Kind in RecordKind]: Repository<Kind> };
@@ -24,6 +25,9 @@ export const REPOSITORIES: Repositories = {
   packing: packings,
   provision: provisions,
   levels,
+  roll: rolls,
+  mark: marks,
+  rollSetup: rollSetups,
 };
 
 export const KINDS = Object.keys(REPOSITORIES) as RecordKind[];
