@@ -20,6 +20,7 @@ import { PLACE_CALCULATORS } from "./placeCalculators";
 import { CONNECT_CALCULATORS } from "./connectCalculators";
 import { LEVEL_CALCULATOR } from "./levelCalculator";
 import { DAY_CALCULATORS } from "./dayCalculators";
+import { ROLL_CALCULATORS } from "./rollCalculators";
 import { WIRELESS_CALCULATORS } from "./wirelessCalculators";
 
 function placeRow({ best, ways }: RankedPlace, index: number, plan: DressPlan) {
@@ -72,6 +73,7 @@ export const CALCULATORS: Record<string, Calculator> = {
   ...WIRELESS_CALCULATORS,
   ...CONNECT_CALCULATORS,
   ...DAY_CALCULATORS,
+  ...ROLL_CALCULATORS,
   dress: {
     says: "where a lavalier goes on a person in an outfit: ranked places with figures and reasons, and the best one's recipe",
     schema: DressInput,

@@ -53,6 +53,7 @@ export { USUAL_DAY, noisyTimes, quietDay, type QuietDay, type QuietDayWishes, ty
 export { carryFromBefore } from "./rigHistory";
 export { storedPickup } from "./storedPickup";
 export { keptTake, measurementOf, takeRecord, type TakeRecord } from "./takeRecord";
+export { takeTags, type TakeWords } from "./takeTags";
 export { withVoiceToday } from "./voiceToday";
 export {
   disagreementsOf,

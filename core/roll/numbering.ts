@@ -40,7 +40,7 @@ export function renumbered(takes: readonly Numbered[], id: string, take: number)
   const by = take - chosen.take;
   const row = sameSlate(takes, chosen);
   const moved = row.slice(row.findIndex((each) => each.id === id)).map((each) => [each.id, each.take + by] as const);
-  return moved.every(([, number]) => number >= 1 && number <= LAST_TAKE) ? new Map(moved) : new Map();
+  return moved.every(([, number]) => number >= 1 && number <= LAST_TAKE) ? new Map(moved) : new Map<string, number>();
 }
 
 /** Numbers that two takes of one slate share, by the id of the later one. */

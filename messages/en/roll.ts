@@ -1,6 +1,6 @@
 import type { MarkKind, Rating, RollCatalogue, TakeType } from "../../core/roll";
 import type { Templates } from "../templates";
-import { count, figure, list } from "./words";
+import { count, figure, list, lowerFirst, upperFirst } from "./words";
 
 /** What marks are called, on keys and in reports. */
 const MARK_NAMES: Record<MarkKind, string> = {
@@ -74,8 +74,8 @@ export const roll: Templates<RollCatalogue> = {
   "owed.notRecorded": ({ names }) => `${list(names)} ${names.length === 1 ? "has" : "have"} not been recorded yet.`,
   "owed.noGoodTake": ({ slate }) => `Slate ${slate} has no usable take.`,
   "owed.nothing": () => "Nothing is owed.",
-  "left.noiseIn": ({ minutes: left, noise }) => `${noise} in ${minutes(left)}`,
-  "left.noiseNow": ({ minutes: left, noise }) => `${noise}, ${minutes(left)} more`,
+  "left.noiseIn": ({ minutes: left, noise }) => `${upperFirst(noise)} in ${minutes(left)}`,
+  "left.noiseNow": ({ minutes: left, noise }) => `${upperFirst(noise)}, ${minutes(left)} more`,
   "left.quiet": ({ minutes: left }) => `Quiet for ${minutes(left)}`,
   "left.card": ({ minutes: left }) => `Card: ${duration(left * 60)} left`,
   "left.cardFull": () => "The card is full",
@@ -109,9 +109,9 @@ export const roll: Templates<RollCatalogue> = {
       ? "It is recording, and its clock is right."
       : `It is recording. Its clock is ${duration(offsetS)} ${ahead(offsetS)}.`,
   "roll.loggedTwice": ({ name }) => `Logged twice: ${name} ran at the same time on another device.`,
-  "roll.running": ({ name }) => `Rolling ${name}`,
+  "roll.running": ({ name }) => `Rolling: ${lowerFirst(name)}`,
   "roll.longerThanCard": () => "This take is longer than the card: change it now.",
-  "roll.next": ({ name }) => `Next: ${name}`,
+  "roll.next": ({ name }) => `Next: ${lowerFirst(name)}`,
   "roll.soon": ({ title, minutes: left }) => `${title} rolls in ${minutes(left)}`,
   "roll.nothing": () => "Nothing logged yet.",
   "totals.day": ({ minutes: rolled, takes, good, gigabytes }) =>

@@ -23,6 +23,7 @@ import { useMeasure, type MeasureState } from "./useMeasure";
 const Measured = later(() => import("./Measured").then((module) => module.Measured));
 const FirstLook = later(() => import("./FirstLook").then((module) => module.FirstLook));
 const DayTrendView = later(() => import("./DayTrendView").then((module) => module.DayTrendView));
+const CardLogView = later(() => import("./CardLogView").then((module) => module.CardLogView));
 const CardTable = later(() => import("./CardTable").then((module) => module.CardTable));
 
 const Progress = styled.progress`
@@ -238,7 +239,10 @@ export function CheckScreen() {
         <>
           {card.files.length > 0 && (
             <Piece>
-              <CardTable card={card} queue={queue} onOpen={open} />
+              <Stack>
+                <CardLogView card={card} />
+                <CardTable card={card} queue={queue} onOpen={open} />
+              </Stack>
             </Piece>
           )}
           <Desk

@@ -67,7 +67,7 @@ const FAMILIES = [
 const LONGEST_WORD = 24;
 
 /** Fonts lie beside the program. */
-function registerFonts(): void {
+export function registerFonts(): void {
   for (const [family, name, part] of FAMILIES)
     Font.register({
       family,

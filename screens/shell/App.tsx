@@ -64,7 +64,8 @@ const SCREENS: Record<string, { title: string; Screen: ReturnType<typeof screen>
     title: "Settings",
     Screen: screen(async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
   },
-  roll: { title: "Roll", Screen: screen(async () => (await import("../stations/stationNotes")).RollNote) },
+  roll: { title: "Roll", Screen: screen(async () => (await import("../roll/RollScreen")).RollScreen) },
+  report: { title: "Sound report", Screen: screen(async () => (await import("../roll/ReportScreen")).ReportScreen) },
   check: { title: "Check", Screen: screen(async () => (await import("../check/CheckScreen")).CheckScreen) },
   handover: { title: "Hand over", Screen: screen(async () => (await import("../stations/stationNotes")).HandoverNote) },
 };

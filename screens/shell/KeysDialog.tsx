@@ -29,7 +29,7 @@ export function KeysDialog(props: { isOpen: boolean; onClose: () => void; comman
           {props.commands.map((command) => (
             <tr key={command.key}>
               <td>
-                <Key>{command.key}</Key>
+                <Key>{command.key === " " ? "Space" : command.key}</Key>
               </td>
               <td>{command.says}</td>
             </tr>

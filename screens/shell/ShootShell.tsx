@@ -153,7 +153,11 @@ export function ShootShell({ children }: { children: ReactNode }) {
       </Frame>
       <PhoneBar shootId={shootId} wearerId={wearerId} sceneId={sceneId} states={states} />
       {!isBoard && <ScenePlanning sceneId={focus.scene?.id ?? null} />}
-      <KeysDialog isOpen={isHelpOpen} onClose={() => setIsHelpOpen(false)} commands={[...commands, ...stationKeys]} />
+      <KeysDialog
+        isOpen={isHelpOpen}
+        onClose={() => setIsHelpOpen(false)}
+        commands={[...stationKeys, ...commands.filter(({ key }) => stationKeys.every((own) => own.key !== key))]}
+      />
       {isFinding && <Palette focus={{ wearerId, sceneId }} deeds={deeds} onClose={() => setIsFinding(false)} />}
     </Fragment>
   );

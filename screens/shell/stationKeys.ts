@@ -1,9 +1,10 @@
 "use client";
 
 import { useEffect, useSyncExternalStore } from "react";
-import { useKeys, type KeyCommand } from "./useKeys";
+import { type ControlCommand, useKeys, type KeyCommand } from "./useKeys";
 
 const NONE: readonly KeyCommand[] = [];
+const NO_CONTROLS: readonly ControlCommand[] = [];
 let current: readonly KeyCommand[] = NONE;
 const listeners = new Set<() => void>();
 
@@ -19,7 +20,7 @@ const subscribe = (listen: () => void) => {
 
 /** Single keys of one view: they work while it is shown, and stand in the list of keys. */
 export function useStationKeys(commands: readonly KeyCommand[]): void {
-  useKeys(commands);
+  useKeys(commands, NO_CONTROLS, true);
   useEffect(() => {
     set(commands);
     return () => {

@@ -50,7 +50,12 @@ export interface ControlCommand {
 const NONE: readonly ControlCommand[] = [];
 
 /** Listens for single keys all over the page, and for some with Control or Command. */
-export function useKeys(commands: readonly KeyCommand[], controls: readonly ControlCommand[] = NONE): void {
+export function useKeys(
+  commands: readonly KeyCommand[],
+  controls: readonly ControlCommand[] = NONE,
+  /** What one view does with a key comes before what the page does with it. */
+  isFirst = false,
+): void {
   useEffect(() => {
     function onKey(event: KeyboardEvent): void {
       if ((event.ctrlKey || event.metaKey) && !event.altKey && !event.defaultPrevented) {
@@ -69,7 +74,7 @@ export function useKeys(commands: readonly KeyCommand[], controls: readonly Cont
       event.preventDefault();
       command.run();
     }
-    document.addEventListener("keydown", onKey);
-    return () => document.removeEventListener("keydown", onKey);
-  }, [commands, controls]);
+    document.addEventListener("keydown", onKey, isFirst);
+    return () => document.removeEventListener("keydown", onKey, isFirst);
+  }, [commands, controls, isFirst]);
 }

@@ -14,11 +14,7 @@ interface Help {
 }
 
 /** What stations without a screen of their own answer, and what already helps. */
-const HELPS: Record<"roll" | "handover", { answers: string; helps: readonly Help[] }> = {
-  roll: {
-    answers: "Logs takes, marks and notes with one hand.",
-    helps: [{ station: "check", says: "Check measures each take and keeps the verdict" }],
-  },
+const HELPS: Record<"handover", { answers: string; helps: readonly Help[] }> = {
   handover: {
     answers: "Lines sound up with picture, cleans lightly, and hands over files with notes.",
     helps: [{ station: "check", says: "Check holds every measured take with its correction" }],

@@ -1,0 +1,5 @@
+import { guardOutput } from "./output";
+import { runReport } from "./report";
+
+guardOutput("hypophon report");
+process.exitCode = await runReport(process.argv.slice(2));

@@ -1,0 +1,223 @@
+"use client";
+
+import { Check, Download, Play } from "lucide-react";
+import { useMemo, useRef, useState } from "react";
+import styled from "styled-components";
+import { marksByRoll, nameFacts, rollSetupOf, takeTags } from "@/core/planning";
+import { nameBy, schemeFault } from "@/core/roll";
+import { RecordingRefusal } from "@/core/audio";
+import { taggedCopy } from "@/core/tags";
+import { markName, say } from "@/messages";
+import { Button } from "@/ui/Button";
+import { Lead, Row, Soft, Stack } from "@/ui/layout";
+import { showToast } from "@/ui/toasts";
+import { useShoot, useShootStore } from "@/data/ShootProvider";
+import { blobSource } from "@/workers/blobSource";
+import { copyBlob } from "../files/copyBlob";
+import { saveBlob } from "../files/saveFile";
+import { takeName } from "../roll/rollWords";
+import { type CardLog, cardLogOf, type LogMatch } from "./cardLog";
+import type { Card } from "./useCard";
+
+const Matches = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  max-height: 20rem;
+  overflow-y: auto;
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.3rem 0.8rem;
+    min-height: var(--row);
+    border-top: 1px solid var(--seam-soft);
+  }
+  strong {
+    min-width: 9rem;
+  }
+`;
+
+/** So much of a doubtful file is heard, s. */
+const HEARD_S = 1.5;
+/** So much off is worth a word, s. */
+const DIFFERS_S = 4;
+
+const baseName = (path: string): string => path.replace(/^.*[\\/]/, "");
+const keyOf = ({ takes, files }: LogMatch): string => `${takes[0]!.id} ${files[0]!.id}`;
+
+function useHear() {
+  const player = useRef<HTMLAudioElement | null>(null);
+  return (file: File) => {
+    player.current?.pause();
+    const url = URL.createObjectURL(file);
+    const audio = new Audio(url);
+    player.current = audio;
+    void audio.play().catch(() => undefined);
+    setTimeout(() => {
+      audio.pause();
+      URL.revokeObjectURL(url);
+    }, HEARD_S * 1000);
+  };
+}
+
+interface Folder {
+  getFileHandle(
+    name: string,
+    options: { create: boolean },
+  ): Promise<{ createWritable(): Promise<{ write(data: Blob): Promise<void>; close(): Promise<void> }> }>;
+}
+
+/** A folder that somebody picks, where the browser lets them; null where it does not, or they think better of it. */
+async function pickFolder(): Promise<Folder | null | "none"> {
+  const pick = (window as unknown as { showDirectoryPicker?: (options: object) => Promise<Folder> })
+    .showDirectoryPicker;
+  if (!pick) return null;
+  return pick({ mode: "readwrite" }).catch(() => "none" as const);
+}
+
+/** What the log and the card have in common: who is sure, who is asked, and copies that say it. */
+export function CardLogView({ card }: { card: Card }) {
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const hear = useHear();
+  const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
+  const [isWriting, setWriting] = useState(false);
+  const log: CardLog | null = useMemo(
+    () => (card.isRunning ? null : cardLogOf(bundle, card.files)),
+    [bundle, card.files, card.isRunning],
+  );
+  if (!log) return null;
+  const { matches, takesLeft, filesLeft, clock } = log;
+  const isTaken = (match: LogMatch) => match.isSure || confirmed.has(keyOf(match));
+  const taken = matches.filter(isTaken);
+  const isKept = (match: LogMatch) =>
+    match.files.every(({ path }) => match.takes[0]!.body.files.some(({ name }) => name === baseName(path)));
+  const toKeep = taken.filter((match) => !isKept(match));
+  const files = matches.reduce((sum, match) => sum + match.files.length, 0);
+  const keep = () => {
+    for (const { takes, files: own } of toKeep)
+      for (const { id } of takes)
+        store.edit("roll", id, (body) => ({
+          ...body,
+          files: own.map(({ path, state }) => ({
+            name: baseName(path),
+            lengthS: state.phase === "measured" ? state.recording.measurement.format.durationS : 0,
+            hash: null,
+            isSure: true,
+          })),
+        }));
+    showToast({ says: `${toKeep.length} takes have their files.` });
+  };
+  const writeCopies = async () => {
+    const folder = await pickFolder();
+    if (folder === "none") return;
+    setWriting(true);
+    let written = 0;
+    try {
+      for (const { takes, files: own } of taken) {
+        const [roll] = takes;
+        let fromS = 0;
+        for (const [at, { file, state }] of own.entries()) {
+          if (state.phase !== "measured") continue;
+          const { durationS: lengthS, sampleRateHz } = state.recording.measurement.format;
+          const marks = marksByRoll(bundle).get(roll!.id) ?? [];
+          const labelOf = ({ body }: (typeof marks)[number]) =>
+            `${markName(body.kind)}${body.note && `: ${body.note}`}`;
+          const part = { fromS, lengthS, sampleRateHz };
+          const tags = takeTags(bundle, roll!, marks, { name: takeName(roll!.body), labelOf }, part);
+          const { scheme, counter } = rollSetupOf(bundle);
+          const named =
+            roll!.body.fileName ||
+            (schemeFault(scheme) ? "" : nameBy(scheme, nameFacts(bundle, roll!.body, counter))) ||
+            file.name.replace(/\.[^.]*$/, "");
+          const name = `${named}${own.length > 1 ? `_${at + 1}` : ""}.wav`;
+          const copy = copyBlob(file, await taggedCopy(blobSource(file), tags));
+          if (folder) {
+            const handle = await folder.getFileHandle(name, { create: true });
+            const writable = await handle.createWritable();
+            await writable.write(copy);
+            await writable.close();
+          } else saveBlob(name, copy);
+          fromS += lengthS;
+          written += 1;
+        }
+      }
+      showToast({ says: `${written} copies written. The card is as it was.` });
+    } catch (error) {
+      const because = error instanceof RecordingRefusal ? say(error.says) : "The folder could not be written.";
+      showToast({ says: `${written} copies written, then: ${because}`, stays: true });
+    } finally {
+      setWriting(false);
+    }
+  };
+  return (
+    <Stack $gap={0.5}>
+      <Row $between>
+        <Lead role="status">
+          {say({
+            code: "match.sum",
+            matched: taken.reduce((sum, match) => sum + match.takes.length, 0),
+            takes: matches.reduce((sum, match) => sum + match.takes.length, 0) + takesLeft.length,
+            files,
+            doubtful: matches.length - taken.length,
+          })}
+        </Lead>
+        <Row $gap={0.5}>
+          {toKeep.length > 0 && (
+            <Button look="main" onPress={keep}>
+              Add {toKeep.length} to the log
+            </Button>
+          )}
+          {taken.length > 0 && (
+            <Button isPending={isWriting} onPress={() => void writeCopies()}>
+              <Download size={18} aria-hidden /> Copies with names and notes
+            </Button>
+          )}
+        </Row>
+      </Row>
+      <Soft>{clock.map(say).join(" ")}</Soft>
+      {matches.length === 0 && <Soft role="alert">{say({ code: "match.otherDay" })}</Soft>}
+      <Matches aria-label="Takes and their files">
+        {matches.map((match) => {
+          const { takes, files: own, longerByS } = match;
+          const says = [
+            ...(own.length > 1 ? [say({ code: "match.split", files: own.length })] : []),
+            ...(takes.length > 1 ? [say({ code: "match.joined", takes: takes.length })] : []),
+            ...(longerByS !== null && Math.abs(longerByS) > DIFFERS_S
+              ? [say({ code: "match.lengthDiffers", byS: longerByS })]
+              : []),
+          ];
+          return (
+            <li key={keyOf(match)}>
+              {isTaken(match) && <Check size={18} aria-label="Matched" />}
+              <strong>{takes.map(({ body }) => takeName(body)).join(", ")}</strong>
+              <span>{own.map(({ path }) => baseName(path)).join(", ")}</span>
+              {says.length > 0 && <Soft>{says.join(", ")}</Soft>}
+              {!isTaken(match) && (
+                <>
+                  <Button onPress={() => hear(own[0]!.file)}>
+                    <Play size={16} aria-hidden /> Hear a second
+                  </Button>
+                  <Button onPress={() => setConfirmed((now) => new Set([...now, keyOf(match)]))}>Confirm</Button>
+                </>
+              )}
+            </li>
+          );
+        })}
+        {takesLeft.map(({ id, body }) => (
+          <li key={id}>
+            <strong>{takeName(body)}</strong>
+            <Soft>{say({ code: "match.noFile" })}</Soft>
+          </li>
+        ))}
+        {filesLeft.map(({ file, isFalseStart }) => (
+          <li key={file.id}>
+            <strong>{baseName(file.path)}</strong>
+            <Soft>{say({ code: isFalseStart ? "match.falseStart" : "match.notLogged" })}</Soft>
+          </li>
+        ))}
+      </Matches>
+    </Stack>
+  );
+}

@@ -1,0 +1,108 @@
+"use client";
+
+import { FileText } from "lucide-react";
+import { useState } from "react";
+import { marksByRoll, owedOfScene, reportRows } from "@/core/planning";
+import { say } from "@/messages";
+import { Link } from "@/ui/address";
+import { Choice } from "@/ui/Choice";
+import { later } from "@/ui/later";
+import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { stationHref } from "../shell/stationHref";
+import { MarkPad } from "./MarkPad";
+import { RatingChoice, TakeDetail } from "./TakeDetail";
+import { TakeControl } from "./TakeControl";
+import { TakesList } from "./TakesList";
+import { takeName } from "./rollWords";
+import { useRolling } from "./useRolling";
+
+const SlateDialog = later(() => import("./SlateDialog").then((module) => module.SlateDialog));
+const NamesView = later(() => import("./NamesView").then((module) => module.NamesView));
+const HeardMarks = later(() => import("./HeardMarks").then((module) => module.HeardMarks));
+
+type View = "log" | "names";
+
+/** What did we record? */
+export function RollScreen() {
+  const rolling = useRolling();
+  const { bundle, scene, day, running } = rolling;
+  const [view, setView] = useState<View>("log");
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [isSlate, setSlate] = useState(false);
+  const rows = reportRows(bundle).filter(({ roll }) => roll.body.day === day);
+  const ofScene = rows.filter(({ roll }) => roll.body.sceneId === (scene?.id ?? null));
+  const last = ofScene.findLast(({ roll }) => roll.body.lengthS !== null)?.roll ?? null;
+  const chosen = bundle.rolls.find(({ id }) => id === chosenId) ?? running ?? last ?? null;
+  const marks = marksByRoll(bundle);
+  const owed = scene ? owedOfScene(bundle, scene.id) : [];
+  return (
+    <Stack>
+      <VisuallyHidden as="h1">Roll: what did we record?</VisuallyHidden>
+      <Row $between>
+        <Choice<View>
+          isPlain
+          label="Roll views"
+          value={view}
+          options={[
+            { value: "log", name: "Log" },
+            { value: "names", name: "Names and marks" },
+          ]}
+          onChange={setView}
+        />
+        <Link href={stationHref(bundle.shoot.id, "report", null, scene?.id ?? null)}>
+          <FileText size={18} aria-hidden /> Sound report
+        </Link>
+      </Row>
+      {view === "names" ? (
+        <Piece aria-label="Names and marks">
+          <NamesView rolling={rolling} />
+        </Piece>
+      ) : (
+        <Columns $template="minmax(0, 3fr) minmax(18rem, 2fr)">
+          <Stack>
+            <Piece aria-label="Take">
+              <Stack>
+                <TakeControl rolling={rolling} onSlate={() => setSlate(true)} />
+                <MarkPad rolling={rolling} marks={running ? (marks.get(running.id) ?? []) : []} />
+                {!running && last && (
+                  <Row $gap={0.6}>
+                    <Soft>{takeName(last.body)} was</Soft>
+                    <RatingChoice roll={last} rolling={rolling} />
+                  </Row>
+                )}
+              </Stack>
+            </Piece>
+            <Piece aria-label="Takes of the day" data-part="picture">
+              <TakesList rows={rows} chosenId={chosen?.id ?? null} onChoose={setChosenId} />
+            </Piece>
+          </Stack>
+          <Stack>
+            {owed.length > 0 && (
+              <Piece aria-label="Owed" $tight>
+                <Stack $gap={0.3}>
+                  <h2>Owed before you leave</h2>
+                  <ul>
+                    {owed.map((each) => (
+                      <li key={JSON.stringify(each)}>{say(each)}</li>
+                    ))}
+                  </ul>
+                </Stack>
+              </Piece>
+            )}
+            <Piece aria-label="Chosen take">
+              {chosen ? (
+                <TakeDetail roll={chosen} marks={marks.get(chosen.id) ?? []} rolling={rolling} onChoose={setChosenId} />
+              ) : (
+                <Lead>{say({ code: "roll.nothing" })}</Lead>
+              )}
+            </Piece>
+            <Piece aria-label="Feed" $tight>
+              <HeardMarks rolling={rolling} />
+            </Piece>
+          </Stack>
+        </Columns>
+      )}
+      {isSlate && <SlateDialog rolling={rolling} onClose={() => setSlate(false)} />}
+    </Stack>
+  );
+}

@@ -1,0 +1,227 @@
+"use client";
+
+import { MoreHorizontal } from "lucide-react";
+import { useState } from "react";
+import { loggedTwice, wallSeconds } from "@/core/planning";
+import type { RollBody, Stored } from "@/core/records";
+import { checkCounter, RATINGS, type Rating, secondsShown, TAKE_TYPES, type TakeType } from "@/core/roll";
+import { RATING_NAMES, say, TYPE_NAMES } from "@/messages";
+import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
+import { Disclosure } from "@/ui/Disclosure";
+import { Menu } from "@/ui/Menu";
+import { COUNTED, NumberField } from "@/ui/NumberField";
+import { Select } from "@/ui/Select";
+import { TextField } from "@/ui/TextField";
+import { Columns, Row, Soft, Stack } from "@/ui/layout";
+import { MarkList } from "./MarkPad";
+import { elapsedS } from "./rollClock";
+import { dayTime, runTime, takeName } from "./rollWords";
+import type { Rolling } from "./useRolling";
+
+const anything = () => null;
+
+/** Good, hold or no good in one press. */
+export function RatingChoice({ roll, rolling }: { roll: Stored<"roll">; rolling: Rolling }) {
+  return (
+    <Choice<Rating>
+      isPlain
+      label={`Rating of ${takeName(roll.body)}`}
+      value={roll.body.rating}
+      options={RATINGS.filter((each) => each !== "none" || roll.body.rating === "none").map((each) => ({
+        value: each,
+        name: RATING_NAMES[each],
+      }))}
+      onChange={(rating) => rolling.edit(roll.id, { rating })}
+    />
+  );
+}
+
+/** Asks what the recorder shows: whether it is really recording, and how its clock lies. */
+export function CounterCheck({ roll, rolling }: { roll: Stored<"roll">; rolling: Rolling }) {
+  const [typed, setTyped] = useState("");
+  const { body } = roll;
+  const said = (counter: NonNullable<RollBody["counter"]>) =>
+    checkCounter(counter.showsS, counter.atS, wallSeconds(body.startedAt, body.zoneMin) + counter.atS).says;
+  const take = () => {
+    const showsS = secondsShown(typed);
+    if (showsS === null) return;
+    rolling.edit(roll.id, { counter: { showsS, atS: Math.round(elapsedS(roll.id, body.startedAt)) } });
+    setTyped("");
+  };
+  if (body.counter) return <Soft role="status">{say(said(body.counter))}</Soft>;
+  if (body.lengthS !== null) return null;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <Row $low $gap={0.4}>
+        <TextField
+          label="Is it recording? The recorder shows"
+          value={typed}
+          maxLength={10}
+          hint="h:mm:ss"
+          fault={anything}
+          onChange={setTyped}
+        />
+        <Button type="submit" isDisabled={secondsShown(typed) === null}>
+          Check
+        </Button>
+      </Row>
+    </form>
+  );
+}
+
+/** Files of the card that belong to a take, and what was measured of them. */
+function Files({ roll }: { roll: Stored<"roll"> }) {
+  const { files } = roll.body;
+  if (files.length === 0) return null;
+  return (
+    <Soft>
+      {files.length > 1 && `${say({ code: "match.split", files: files.length })}: `}
+      {files.map(({ name }) => name).join(", ")}
+    </Soft>
+  );
+}
+
+/** One take of the log: what it is, how it was, its marks, and what can be done with it. */
+export function TakeDetail({
+  roll,
+  marks,
+  rolling,
+  onChoose,
+}: {
+  roll: Stored<"roll">;
+  marks: readonly Stored<"mark">[];
+  rolling: Rolling;
+  onChoose: (id: string | null) => void;
+}) {
+  const { id, body } = roll;
+  const { bundle } = rolling;
+  const name = takeName(body);
+  const sameDay = bundle.rolls.filter((each) => each.body.day === body.day);
+  const twin = loggedTwice(sameDay).get(id);
+  const twinRoll = bundle.rolls.find((each) => each.id === twin);
+  const next = sameDay
+    .filter((each) => each.body.startedAt > body.startedAt && each.id !== id)
+    .toSorted((one, other) => (one.body.startedAt < other.body.startedAt ? -1 : 1))[0];
+  const startS = wallSeconds(body.startedAt, body.zoneMin);
+  return (
+    <Stack $gap={0.7} key={id}>
+      <Row $between>
+        <h2>{name}</h2>
+        <Menu
+          label={`More with ${name}`}
+          icon={<MoreHorizontal size={20} aria-hidden />}
+          look="quiet"
+          choices={[
+            ...marks
+              .filter((mark) => mark.body.atS > 0 && body.lengthS !== null && mark.body.atS < body.lengthS)
+              .slice(0, 12)
+              .map((mark) => ({
+                id: `split ${mark.id}`,
+                name: `Split at ${runTime(mark.body.atS)}`,
+                onChoose: () => rolling.split(id, mark.body.atS),
+              })),
+            ...(body.lengthS !== null && body.lengthS > 2
+              ? [{ id: "half", name: "Split in the middle", onChoose: () => rolling.split(id, body.lengthS! / 2) }]
+              : []),
+            ...(next
+              ? [{ id: "join", name: `Join with ${takeName(next.body)}`, onChoose: () => rolling.join(id, next.id) }]
+              : []),
+            {
+              id: "insert",
+              name: "Insert a forgotten take before it",
+              onChoose: () => onChoose(rolling.insertBefore(id)),
+            },
+            {
+              id: "delete",
+              name: "Delete take",
+              onChoose: () => {
+                rolling.remove(id, name);
+                onChoose(null);
+              },
+            },
+          ]}
+        />
+      </Row>
+      {twinRoll && (
+        <Row role="alert">
+          <Soft>{say({ code: "roll.loggedTwice", name: takeName(twinRoll.body) })}</Soft>
+          <Button onPress={() => rolling.join(twinRoll.id, id)}>Join the two</Button>
+        </Row>
+      )}
+      <Soft>
+        {dayTime(startS)}
+        {body.lengthS !== null && ` · ${runTime(body.lengthS)}`}
+        {body.fileName && ` · ${body.fileName}`}
+      </Soft>
+      <RatingChoice roll={roll} rolling={rolling} />
+      <CounterCheck roll={roll} rolling={rolling} />
+      <TextField
+        label="Note"
+        value={body.note}
+        maxLength={2000}
+        fault={anything}
+        onChange={(note) => rolling.edit(id, { note })}
+      />
+      <Files roll={roll} />
+      <MarkList marks={marks} rolling={rolling} />
+      <Disclosure title="Slate, number, type and scene">
+        <Columns $template="1fr 1fr">
+          <TextField
+            label="Slate"
+            value={body.slate}
+            maxLength={40}
+            fault={anything}
+            onChange={(slate) => rolling.edit(id, { slate })}
+          />
+          <NumberField
+            label="Take"
+            value={body.take}
+            minimum={1}
+            maximum={9999}
+            shown={COUNTED}
+            isWhole
+            onChange={(take) => rolling.renumber(id, take)}
+          />
+          <Select<TakeType>
+            label="Type"
+            value={body.type}
+            options={TAKE_TYPES.map((each) => ({ value: each, name: TYPE_NAMES[each] }))}
+            onChange={(type) => rolling.edit(id, { type })}
+          />
+          <Select
+            label="Scene"
+            value={body.sceneId ?? ""}
+            options={[
+              { value: "", name: "No scene" },
+              ...bundle.scenes.map((scene) => ({ value: scene.id, name: scene.body.title })),
+            ]}
+            onChange={(sceneId) => rolling.edit(id, { sceneId: sceneId || null })}
+          />
+          <TextField
+            label="File name"
+            value={body.fileName}
+            maxLength={200}
+            fault={anything}
+            onChange={(fileName) => rolling.edit(id, { fileName })}
+          />
+          {body.lengthS === null && (
+            <NumberField
+              label="Length"
+              value={0}
+              minimum={0}
+              maximum={172_800}
+              shown={{ unit: "s", factor: 1, digits: 0, step: 1 }}
+              onChange={(lengthS) => rolling.edit(id, { lengthS })}
+            />
+          )}
+        </Columns>
+      </Disclosure>
+    </Stack>
+  );
+}
