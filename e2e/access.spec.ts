@@ -15,6 +15,8 @@ const VIEWS = [
   "/frequencies",
   "/kit",
   "/level",
+  "/roll",
+  "/report",
   "/check",
 ];
 

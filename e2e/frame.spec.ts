@@ -12,6 +12,7 @@ const PAGES: readonly { page: string; picture: boolean | "whole"; next: boolean 
   { page: `/link?wearer=${TAM}`, picture: "whole", next: true },
   { page: `/link?view=cables&wearer=${TAM}`, picture: true, next: false },
   { page: `/level?wearer=${TAM}`, picture: "whole", next: true },
+  { page: "/roll", picture: true, next: true },
   // Its picture comes with a take.
   { page: `/check?wearer=${TAM}`, picture: false, next: true },
   { page: "/kit", picture: true, next: false },

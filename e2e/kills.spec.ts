@@ -183,6 +183,62 @@ async function openBrowser(profile: string) {
   };
 }
 
+/** So often a browser is killed while a take is logged. */
+const TAKE_KILLS = 200;
+
+long(
+  "the browser is killed while a take is logged: no take and no mark that was on the screen is lost",
+  async ({ baseURL }) => {
+    test.setTimeout(60_000 + TAKE_KILLS * 8_000);
+    const profile = mkdtempSync(join(tmpdir(), "hypophon-browser-"));
+    try {
+      let browser = await openBrowser(profile);
+      const id = await openPlace(browser.page, baseURL!);
+      const marks = () => browser.page.getByRole("list", { name: "Marks" }).getByRole("listitem");
+      const takes = () => browser.page.getByRole("list", { name: "Takes" }).getByRole("listitem");
+      const open = async () => {
+        await browser.page.goto(`${baseURL}/shoots/${id}/roll`);
+        await awake(browser.page);
+        await browser.page.route("**/api/commands", (route) =>
+          Math.random() < 0.5 ? route.abort() : route.continue(),
+        );
+      };
+      await open();
+      let [seenTakes, seenMarks] = [0, 0];
+      for (let at = 1; at <= TAKE_KILLS; at += 1) {
+        const start = browser.page.getByRole("button", { name: "Start take" });
+        if (at % 5 === 1) {
+          const stop = browser.page.getByRole("button", { name: "Stop", exact: true });
+          if (await stop.isVisible()) await stop.click();
+          await start.click();
+          seenMarks = 0;
+          seenTakes += 1;
+        }
+        const pad = browser.page.getByRole("group", { name: "Mark now" });
+        for (let press = 0; press < 3; press += 1) {
+          await pad
+            .getByRole("button")
+            .nth(Math.floor(Math.random() * 10))
+            .click();
+          seenMarks += 1;
+        }
+        const shown = Math.min(4, seenMarks);
+        await expect(marks()).toHaveCount(shown);
+        // Kept on the device within a tenth of a second.
+        await pause(100 + Math.random() * 400);
+        await browser.kill();
+        browser = await openBrowser(profile);
+        await open();
+        await expect(takes()).toHaveCount(Math.min(seenTakes, 18), { timeout: 15_000 });
+        await expect(marks()).toHaveCount(shown);
+      }
+      await browser.kill();
+    } finally {
+      rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+    }
+  },
+);
+
 test("the browser is killed within three seconds of typing: the text is there again, whether the server is or not", async ({
   baseURL,
 }) => {

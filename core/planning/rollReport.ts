@@ -112,7 +112,11 @@ export function reportOf(bundle: ShootBundle, day: number | null): Report {
 export const logLinesOf = (rolls: readonly Stored<"roll">[]): LogLine[] =>
   rolls
     .filter(({ body }) => body.type !== "noSound")
-    .map(({ id, body: { startedAt, zoneMin, lengthS } }) => ({ id, startS: wallSeconds(startedAt, zoneMin), lengthS }));
+    .map(({ id, body: { startedAt, zoneMin, lengthS } }) => ({
+      id,
+      startS: wallSeconds(startedAt, zoneMin),
+      lengthS: lengthS || null,
+    }));
 
 /** A file of a card as it is known before it is measured. */
 export interface FoundFile {

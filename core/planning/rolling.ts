@@ -225,7 +225,7 @@ export function owedOfScene(bundle: ShootBundle, sceneId: string): RollMessage[]
   );
   const marks = marksByRoll(bundle);
   const takes = rollsInOrder(bundle)
-    .filter(({ body }) => body.sceneId === sceneId)
+    .filter(({ body }) => body.sceneId === sceneId && body.lengthS !== null)
     .map(({ id, body }): OwedTake => ({
       ...{ id, slate: body.slate, take: body.take, type: body.type, rating: body.rating },
       marks: (marks.get(id) ?? []).filter((each) => !each.body.isProposal).map((each) => each.body.kind),

@@ -1,5 +1,5 @@
 import type { RollMessage } from "./messages";
-import type { CardFileFacts, LogLine } from "./matching";
+import type { CardFileFacts, LogLine } from "./logLine";
 
 /** How the recorder's clock lies to the log's. */
 export interface Clock {

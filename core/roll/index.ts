@@ -5,7 +5,8 @@
 export { checkCounter, secondsShown, type CounterCheck } from "./counter";
 export { clockWords, type Clock } from "./clockOffset";
 export { allKinds, isMarkKind, joinsPicture, KEYS, keyKinds, MARK_KINDS, type MarkKind, spoils } from "./markKinds";
-export { FALSE_START_S, matchCard, type CardFileFacts, type LogLine, type Match, type MatchResult } from "./matching";
+export type { CardFileFacts, LogLine } from "./logLine";
+export { FALSE_START_S, matchCard, type Match, type MatchResult } from "./matching";
 export type { RollCatalogue, RollMessage } from "./messages";
 export {
   FIRST_SCHEME,

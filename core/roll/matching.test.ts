@@ -3,7 +3,8 @@ import { madeDay, someTroubles } from "../../fixtures/madeDay";
 import { runs } from "../../fixtures/runs";
 import { alignments, type Costs } from "./alignment";
 import { clockWords } from "./clockOffset";
-import { matchCard, type CardFileFacts, type LogLine } from "./matching";
+import type { CardFileFacts, LogLine } from "./logLine";
+import { matchCard } from "./matching";
 
 const line = (id: string, startS: number, lengthS: number | null): LogLine => ({ id, startS, lengthS });
 const file = (id: string, lengthS: number, startS: number | null = null): CardFileFacts => ({ id, lengthS, startS });
@@ -84,6 +85,13 @@ describe("a log and a card", () => {
     const lines = [line("a", 100, 61), line("b", 300, 117), line("c", 520, 45)];
     const files = [file("1", 230, 90_000), file("2", 14, 91_000), file("3", 700, 92_000)];
     expect(matchCard(lines, files).matches.filter(({ isSure }) => isSure)).toEqual([]);
+  });
+
+  test("one take that fits another day's file by chance is not sure; one whose clock is nearly right is", () => {
+    expect(matchCard([line("a", 40_000, 24)], [file("1", 24, 35_000), file("2", 24, 36_000)]).matches[0]?.isSure).toBe(
+      false,
+    );
+    expect(matchCard([line("a", 40_000, 24)], [file("1", 24.3, 40_047)]).matches[0]!.isSure).toBe(true);
   });
 
   test("nothing to match is no error", () => {

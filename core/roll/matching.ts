@@ -1,21 +1,6 @@
+import type { CardFileFacts, LogLine } from "./logLine";
 import { alignments, type Aligned, type Costs } from "./alignment";
 import { clockOffsets, driftOf, type Clock, NO_CLOCK, onLogClock } from "./clockOffset";
-
-/** A line of the log: when it was started and how long it ran, seconds by the clock of the log. */
-export interface LogLine {
-  id: string;
-  startS: number;
-  /** Null: nobody saw its end. */
-  lengthS: number | null;
-}
-
-/** A file of the card, in the order it was recorded. */
-export interface CardFileFacts {
-  id: string;
-  lengthS: number;
-  /** When it began by the recorder's clock, seconds on the same scale as the log; null: it does not say. */
-  startS: number | null;
-}
 
 export interface Match {
   lineIds: readonly string[];
@@ -43,6 +28,8 @@ const SURE_COST = 7;
 /** A file this short without a line was started by mistake, s. Common practice. */
 export const FALSE_START_S = 12;
 
+/** What a start at any moment of the day is less likely than one within 2.5 s of its line: ln of a day over that normal's width. */
+const BY_CHANCE = Math.log(86_400 / (2.5 * Math.sqrt(2 * Math.PI)));
 /** Where the clocks are known nobody logs a take further from its start than this, s. Estimate. */
 const NEAR_S = 300;
 
@@ -65,17 +52,21 @@ function costsFor(lines: readonly LogLine[], files: readonly CardFileFacts[], cl
       const spread = 1.6 + 0.004 * recorded;
       const byLength = logged === null ? 1 : ((logged - recorded) / spread) ** 2 / 2;
       const began = startOf[from] ?? null;
-      const byStart = began === null ? 0.6 : ((began - first.startS) / 2.5) ** 2 / 2;
+      // A file that says when it began fits by chance only once in a day: by so much is it less likely than by a clock.
+      const byChance = ours[0]!.startS === null ? 0.6 : BY_CHANCE;
+      const byStart = began === null ? byChance : ((began - first.startS) / 2.5) ** 2 / 2;
       let whole = 0;
       // A line that begins after the file has ended is not on it.
       for (const each of own.slice(1)) if (each.startS > first.startS + recorded + 3) whole += 10;
       // Parts of one take follow one another without a gap.
       for (let index = 1; index < some; index += 1) {
-        const [before, next] = [startOf[from + index - 1] ?? null, startOf[from + index] ?? null];
-        if (before !== null && next !== null) whole += ((next - before - ours[index - 1]!.lengthS) / 1.5) ** 2 / 2;
+        // The recorder's own clock tells that, wherever it stands.
+        const [before, next] = [ours[index - 1]!.startS, ours[index]!.startS];
+        if (before !== null && next !== null)
+          whole += Math.min(10, ((next - before - ours[index - 1]!.lengthS) / 1.5) ** 2 / 2);
         else whole += 1.5;
       }
-      return Math.min(14, byLength) + Math.min(14, byStart) + Math.min(10, whole) + 2 * (some - 1) + 4 * (count - 1);
+      return Math.min(14, byLength) + Math.min(14, byStart) + whole + 2 * (some - 1) + 4 * (count - 1);
     },
     reach(at) {
       if (!clock.isKnown) return [0, files.length];
@@ -111,7 +102,7 @@ export function matchCard(lines: readonly LogLine[], files: readonly CardFileFac
     if (best!.aligned.total < PLAIN_COST * Math.min(lines.length, files.length)) break;
   }
   const { aligned, clock } = best!;
-  return { ...told(aligned, lines, files), clock: clock.isKnown ? clock : NO_CLOCK };
+  return { ...told(aligned, lines, files, clock), clock: clock.isKnown ? clock : NO_CLOCK };
 }
 
 /** Without a clock to go by, order and length alone must explain much better. */
@@ -126,11 +117,23 @@ function pairsOf(aligned: Aligned, lines: readonly LogLine[], files: readonly Ca
     });
 }
 
+/** A clock that so many takes agree on is known; one that fewer agree on is believed only where it is nearly right, s. */
+const BACKED_BY = 3;
+const NEARLY_RIGHT_S = 120;
+
+/** Whether an offset is more than what any one take would give by chance. */
+function isBacked({ groups }: Aligned, files: readonly CardFileFacts[], { isKnown, offsetS }: Clock): boolean {
+  if (!isKnown || Math.abs(offsetS) <= NEARLY_RIGHT_S) return true;
+  return groups.filter(({ cost, file }) => cost <= SURE_COST && files[file]!.startS !== null).length >= BACKED_BY;
+}
+
 function told(
   aligned: Aligned,
   lines: readonly LogLine[],
   files: readonly CardFileFacts[],
+  clock: Clock,
 ): Omit<MatchResult, "clock"> {
+  const isClockBacked = isBacked(aligned, files, clock);
   const usedLines = new Set<number>();
   const usedFiles = new Set<number>();
   const matches = aligned.groups.map(({ line, lineCount, file, fileCount, cost, margin }): Match => {
@@ -142,7 +145,7 @@ function told(
     return {
       lineIds: own.map(({ id }) => id),
       fileIds: ours.map(({ id }) => id),
-      isSure: margin >= SURE_MARGIN && cost <= SURE_COST + 2 * (fileCount - 1) + 4 * (lineCount - 1),
+      isSure: isClockBacked && margin >= SURE_MARGIN && cost <= SURE_COST + 2 * (fileCount - 1) + 4 * (lineCount - 1),
       margin,
       longerByS: last.lengthS === null ? null : lengthOf(ours) - (last.startS + last.lengthS - own[0]!.startS),
     };

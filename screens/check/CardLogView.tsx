@@ -9,6 +9,7 @@ import { RecordingRefusal } from "@/core/audio";
 import { taggedCopy } from "@/core/tags";
 import { markName, say } from "@/messages";
 import { Button } from "@/ui/Button";
+import { Disclosure } from "@/ui/Disclosure";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
@@ -178,46 +179,48 @@ export function CardLogView({ card }: { card: Card }) {
       </Row>
       <Soft>{clock.map(say).join(" ")}</Soft>
       {matches.length === 0 && <Soft role="alert">{say({ code: "match.otherDay" })}</Soft>}
-      <Matches aria-label="Takes and their files">
-        {matches.map((match) => {
-          const { takes, files: own, longerByS } = match;
-          const says = [
-            ...(own.length > 1 ? [say({ code: "match.split", files: own.length })] : []),
-            ...(takes.length > 1 ? [say({ code: "match.joined", takes: takes.length })] : []),
-            ...(longerByS !== null && Math.abs(longerByS) > DIFFERS_S
-              ? [say({ code: "match.lengthDiffers", byS: longerByS })]
-              : []),
-          ];
-          return (
-            <li key={keyOf(match)}>
-              {isTaken(match) && <Check size={18} aria-label="Matched" />}
-              <strong>{takes.map(({ body }) => takeName(body)).join(", ")}</strong>
-              <span>{own.map(({ path }) => baseName(path)).join(", ")}</span>
-              {says.length > 0 && <Soft>{says.join(", ")}</Soft>}
-              {!isTaken(match) && (
-                <>
-                  <Button onPress={() => hear(own[0]!.file)}>
-                    <Play size={16} aria-hidden /> Hear a second
-                  </Button>
-                  <Button onPress={() => setConfirmed((now) => new Set([...now, keyOf(match)]))}>Confirm</Button>
-                </>
-              )}
+      <Disclosure title="Takes and their files" isOpenAtFirst={matches.length > taken.length}>
+        <Matches aria-label="Takes and their files">
+          {matches.map((match) => {
+            const { takes, files: own, longerByS } = match;
+            const says = [
+              ...(own.length > 1 ? [say({ code: "match.split", files: own.length })] : []),
+              ...(takes.length > 1 ? [say({ code: "match.joined", takes: takes.length })] : []),
+              ...(longerByS !== null && Math.abs(longerByS) > DIFFERS_S
+                ? [say({ code: "match.lengthDiffers", byS: longerByS })]
+                : []),
+            ];
+            return (
+              <li key={keyOf(match)}>
+                {isTaken(match) && <Check size={18} aria-label="Matched" />}
+                <strong>{takes.map(({ body }) => takeName(body)).join(", ")}</strong>
+                <span>{own.map(({ path }) => baseName(path)).join(", ")}</span>
+                {says.length > 0 && <Soft>{says.join(", ")}</Soft>}
+                {!isTaken(match) && (
+                  <>
+                    <Button onPress={() => hear(own[0]!.file)}>
+                      <Play size={16} aria-hidden /> Hear a second
+                    </Button>
+                    <Button onPress={() => setConfirmed((now) => new Set([...now, keyOf(match)]))}>Confirm</Button>
+                  </>
+                )}
+              </li>
+            );
+          })}
+          {takesLeft.map(({ id, body }) => (
+            <li key={id}>
+              <strong>{takeName(body)}</strong>
+              <Soft>{say({ code: "match.noFile" })}</Soft>
             </li>
-          );
-        })}
-        {takesLeft.map(({ id, body }) => (
-          <li key={id}>
-            <strong>{takeName(body)}</strong>
-            <Soft>{say({ code: "match.noFile" })}</Soft>
-          </li>
-        ))}
-        {filesLeft.map(({ file, isFalseStart }) => (
-          <li key={file.id}>
-            <strong>{baseName(file.path)}</strong>
-            <Soft>{say({ code: isFalseStart ? "match.falseStart" : "match.notLogged" })}</Soft>
-          </li>
-        ))}
-      </Matches>
+          ))}
+          {filesLeft.map(({ file, isFalseStart }) => (
+            <li key={file.id}>
+              <strong>{baseName(file.path)}</strong>
+              <Soft>{say({ code: isFalseStart ? "match.falseStart" : "match.notLogged" })}</Soft>
+            </li>
+          ))}
+        </Matches>
+      </Disclosure>
     </Stack>
   );
 }

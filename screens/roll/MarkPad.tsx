@@ -61,6 +61,10 @@ const Marks = styled.ol`
   }
 `;
 
+const Wide = styled.div`
+  min-width: 9rem;
+`;
+
 const keyOf = (at: number): string => String((at + 1) % 10);
 const ALL = "all";
 
@@ -148,12 +152,16 @@ export function MarkPad({ rolling, marks }: { rolling: Rolling; marks: readonly 
         ))}
       </Pad>
       <Row $low $gap={0.5}>
-        <Select
-          label="Another kind"
-          value=""
-          options={kinds.filter((kind) => !keys.includes(kind)).map((kind) => ({ value: kind, name: markName(kind) }))}
-          onChange={press}
-        />
+        <Wide>
+          <Select
+            label="Another kind"
+            value=""
+            options={kinds
+              .filter((kind) => !keys.includes(kind))
+              .map((kind) => ({ value: kind, name: markName(kind) }))}
+            onChange={press}
+          />
+        </Wide>
         <form
           onSubmit={(event) => {
             event.preventDefault();

@@ -22,15 +22,19 @@ export function NamesView({ rolling }: { rolling: Rolling }) {
   const { setup, bundle, changeSetup } = rolling;
   const [kind, setKind] = useState("");
   const [refused, setRefused] = useState(false);
+  const [learned, setLearned] = useState(0);
   const next = rolling.next();
   const example = schemeFault(setup.scheme) ? "" : nameBy(setup.scheme, nameFacts(bundle, next, setup.counter));
   const twice = sameNames(bundle.rolls.map(({ body }) => `${body.day} ${body.fileName}`)).filter(
     (name) => !/^\d+ $/.test(name),
   );
   const learn = (names: readonly string[]) => {
-    const learned = learnScheme(names.toSorted(new Intl.Collator("en", { numeric: true }).compare));
-    setRefused(learned === null);
-    if (learned) changeSetup((body) => ({ ...body, ...learned }));
+    const found = learnScheme(names.toSorted(new Intl.Collator("en", { numeric: true }).compare));
+    setRefused(found === null);
+    if (!found) return;
+    changeSetup((body) => ({ ...body, ...found }));
+    // What was typed and refused gives way to what was learned.
+    setLearned((count) => count + 1);
   };
   const add = () => {
     const name = kind.trim();
@@ -43,6 +47,7 @@ export function NamesView({ rolling }: { rolling: Rolling }) {
       <Columns $template="minmax(0, 3fr) minmax(0, 2fr)">
         <Stack $gap={0.6}>
           <TextField
+            key={learned}
             label="Naming scheme"
             value={setup.scheme}
             hint={NAME_FIELDS.map((field) => `{${field}}`).join(" ")}

@@ -32,17 +32,12 @@ const A4 = styled.a`
 `;
 
 function Marks({ row }: { row: ReportRow }) {
-  const own = row.marks.filter(({ body }) => !body.isProposal);
+  const said = row.marks
+    .filter(({ body }) => !body.isProposal)
+    .map(({ body }) => `${runTime(body.atS)} ${markName(body.kind)}${body.note && `: ${body.note}`}`);
   return (
     <>
-      {own.map(({ id, body }) => (
-        <span key={id}>
-          {runTime(body.atS)} {markName(body.kind)}
-          {body.note && `: ${body.note}`}
-          {"; "}
-        </span>
-      ))}
-      {row.roll.body.note}
+      {[...said, ...(row.roll.body.note ? [row.roll.body.note] : [])].join("; ")}
       {row.disagreements.map((each) => (
         <Soft key={each.code} role="note">
           {say(each)}
@@ -77,11 +72,13 @@ function ReportTable({ title, report, units }: { title: string; report: Report; 
               <tr key={row.roll.id}>
                 <th scope="row">{takeName(body)}</th>
                 <td>
-                  <RatingMark rating={body.rating} /> {body.rating === "none" ? "" : RATING_NAMES[body.rating]}
+                  <Row as="span" $gap={0.3}>
+                    <RatingMark rating={body.rating} /> {body.rating === "none" ? "" : RATING_NAMES[body.rating]}
+                  </Row>
                 </td>
                 <td>{body.files.map(({ name }) => name).join(", ") || body.fileName}</td>
                 <td>{row.timecode}</td>
-                <td data-figure>{body.lengthS === null ? "no end" : runTime(body.lengthS)}</td>
+                <td data-figure>{body.lengthS ? runTime(body.lengthS) : "no end"}</td>
                 <td>{body.tracks.map(({ name }, at) => `${at + 1} ${name}`).join(", ")}</td>
                 <td>
                   <Marks row={row} />

@@ -156,11 +156,21 @@ export function TakeDetail({
       )}
       <Soft>
         {dayTime(startS)}
-        {body.lengthS !== null && ` · ${runTime(body.lengthS)}`}
+        {body.lengthS ? ` · ${runTime(body.lengthS)}` : ""}
         {body.fileName && ` · ${body.fileName}`}
       </Soft>
       <RatingChoice roll={roll} rolling={rolling} />
       <CounterCheck roll={roll} rolling={rolling} />
+      {body.lengthS === 0 && (
+        <NumberField
+          label="Length"
+          value={0}
+          minimum={0}
+          maximum={172_800}
+          shown={{ unit: "s", factor: 1, digits: 0, step: 1 }}
+          onChange={(lengthS) => rolling.edit(id, { lengthS })}
+        />
+      )}
       <TextField
         label="Note"
         value={body.note}
@@ -169,7 +179,7 @@ export function TakeDetail({
         onChange={(note) => rolling.edit(id, { note })}
       />
       <Files roll={roll} />
-      <MarkList marks={marks} rolling={rolling} />
+      {body.lengthS !== null && <MarkList marks={marks} rolling={rolling} />}
       <Disclosure title="Slate, number, type and scene">
         <Columns $template="1fr 1fr">
           <TextField
@@ -210,16 +220,6 @@ export function TakeDetail({
             fault={anything}
             onChange={(fileName) => rolling.edit(id, { fileName })}
           />
-          {body.lengthS === null && (
-            <NumberField
-              label="Length"
-              value={0}
-              minimum={0}
-              maximum={172_800}
-              shown={{ unit: "s", factor: 1, digits: 0, step: 1 }}
-              onChange={(lengthS) => rolling.edit(id, { lengthS })}
-            />
-          )}
         </Columns>
       </Disclosure>
     </Stack>

@@ -172,7 +172,7 @@ export function TakesList({
                     <strong>{takeName(roll.body)}</strong>
                   </span>
                   <time>{dayTime(row.startS)}</time>
-                  <time>{roll.body.lengthS === null ? "no end" : runTime(roll.body.lengthS)}</time>
+                  <time>{roll.body.lengthS ? runTime(roll.body.lengthS) : "no end"}</time>
                   <span>{saysOf(row)}</span>
                 </Line>
               </li>

@@ -53,7 +53,7 @@ const filesOf = ({ roll: { body } }: ReportRow): string =>
 function Line({ row, isNarrow }: { row: ReportRow; isNarrow: boolean }) {
   const { body } = row.roll;
   const rating = body.rating === "none" ? "" : RATING_NAMES[body.rating];
-  const length = body.lengthS === null ? "no end" : runTime(body.lengthS);
+  const length = body.lengthS ? runTime(body.lengthS) : "no end";
   if (isNarrow)
     return (
       <View style={{ borderTop: `0.5 solid ${SEAM}`, paddingVertical: 4 }} wrap={false}>

@@ -29,7 +29,11 @@ const FORGOTTEN_H = 12;
 /** The take that is running, whoever started it; one that was forgotten for half a day is none. */
 export function runningOf(rolls: readonly Stored<"roll">[], nowMs: number): Stored<"roll"> | null {
   const open = rolls.filter(
-    ({ body }) => body.lengthS === null && nowMs - Date.parse(body.startedAt) < FORGOTTEN_H * 3600_000,
+    ({ body }) =>
+      body.lengthS === null &&
+      nowMs - Date.parse(body.startedAt) < FORGOTTEN_H * 3600_000 &&
+      // Of a device whose clock is ahead; what lies further ahead is another day's.
+      Date.parse(body.startedAt) - nowMs < FORGOTTEN_H * 3600_000,
   );
   return open.toSorted((one, other) => (one.body.startedAt < other.body.startedAt ? -1 : 1)).at(-1) ?? null;
 }

@@ -192,7 +192,8 @@ export function useRolling() {
       const startedAt = new Date(Date.parse(body.startedAt) - 60_000).toISOString();
       const made = store.create("roll", {
         ...body,
-        ...{ startedAt, lengthS: null, rating: "none", note: "", counter: null, files: [], fileName: "" },
+        // How long it ran nobody knows yet.
+        ...{ startedAt, lengthS: 0, rating: "none", note: "", counter: null, files: [], fileName: "" },
       });
       const numbers = renumbered(numbered(store.snapshot().bundle.rolls), id, body.take + 1);
       for (const [each, number] of numbers) if (each !== made) edit(each, { take: number });

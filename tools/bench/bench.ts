@@ -4,6 +4,7 @@ import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
 import { benchServer } from "./benchServer";
+import { benchRoll } from "./benchRoll";
 import { benchPlace } from "./benchPlace";
 import { benchSituations } from "./benchSituations";
 import { benchWeb } from "./benchWeb";
@@ -21,6 +22,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   measure: benchMeasure,
   meter: benchMeter,
   place: async () => (benchPlace() ? 0 : 1),
+  roll: (args) => Promise.resolve(benchRoll(args) ? 0 : 1),
   server: benchServer,
   situations: () => Promise.resolve(benchSituations() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),

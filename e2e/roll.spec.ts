@@ -1,0 +1,201 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { long } from "./long";
+import { pdfWords } from "./pdfWords";
+import { proxyOf, type Proxy } from "./proxy";
+import { awake, expectSaved, goToStation, openDemo, startHere } from "./shoot";
+
+const GATE = "51ac0000-0000-4000-8000-000000000022";
+const SPEECH = "51ac0000-0000-4000-8000-000000000023";
+const openRoll = async (page: Page, scene = GATE) => {
+  const id = await openDemo(page.request);
+  await page.goto(`/shoots/${id}/roll?scene=${scene}`);
+  await awake(page);
+  return id;
+};
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole("button", { name, exact: typeof name === "string" });
+const pad = (page: Page) => page.getByRole("group", { name: "Mark now" });
+const takes = (page: Page) => page.getByRole("list", { name: "Takes" });
+const marks = (page: Page) => page.getByRole("list", { name: "Marks" }).first();
+
+test.describe("without signal, by thumb", () => {
+  test.use({ serviceWorkers: "allow", viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  let server: Proxy;
+  test.beforeEach(async ({ baseURL }) => {
+    server = await proxyOf(baseURL!);
+  });
+  test.afterEach(() => server.close().catch(() => undefined));
+
+  test("six takes are logged, outlive a reload, and are on a second device within a second of the signal", async ({
+    page,
+    browser,
+  }) => {
+    await page.goto(`${server.address}/`);
+    await awake(page);
+    const id = await startHere(page, "Six takes");
+    await page.getByRole("button", { name: "Add place" }).click();
+    await goToStation(page, "Roll");
+    await expectSaved(page);
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+      while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+    });
+    await server.goAway();
+    for (let take = 1; take <= 6; take += 1) {
+      await button(page, "Start take").tap();
+      await expect(page.getByRole("timer", { name: "Take time" })).toBeVisible();
+      await pad(page).getByRole("button").nth(take).tap();
+      await expect(marks(page).getByRole("listitem")).toHaveCount(1);
+      await button(page, "Stop").tap();
+      await page
+        .getByRole("radiogroup", { name: /^Rating of/ })
+        .first()
+        .getByText(take % 2 === 0 ? "No good" : "Good", { exact: true })
+        .tap();
+    }
+    await expect(takes(page).getByRole("listitem")).toHaveCount(6);
+    await page.reload();
+    await awake(page);
+    await expect(takes(page).getByRole("listitem")).toHaveCount(6);
+    await expect(page.getByRole("main")).toContainText("take 7");
+    await server.comeBack();
+    await expect(page.getByRole("banner").getByRole("status")).toHaveText("All saved", { timeout: 40_000 });
+    const second = await browser.newPage();
+    await second.goto(`${server.address}/shoots/${id}/roll`);
+    await awake(second);
+    await expect(takes(second).getByRole("listitem")).toHaveCount(6);
+    // And while both have signal, at once.
+    await button(page, "Start take").tap();
+    await expect(second.getByRole("timer", { name: "Take time" })).toBeVisible({ timeout: 1500 });
+    await button(second, "Stop").click();
+    await expect(button(page, "Start take")).toBeVisible({ timeout: 1500 });
+    await second.close();
+  });
+});
+
+test("by keys: a take is started, marked and stopped; a mark is removed and brought back", async ({ page }) => {
+  await openRoll(page);
+  await page.keyboard.press("r");
+  await expect(page.getByRole("status").filter({ hasText: /^Rolling: slate 2, take \d+$/ })).toBeVisible();
+  await page.keyboard.press("1");
+  await page.keyboard.press("2");
+  await expect(marks(page).getByRole("listitem")).toHaveCount(2);
+  // Digits mark here and lead nowhere.
+  expect(page.url()).toContain("/roll");
+  await marks(page)
+    .getByRole("button", { name: /^Remove/ })
+    .first()
+    .click();
+  await expect(marks(page).getByRole("listitem")).toHaveCount(1);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(marks(page).getByRole("listitem")).toHaveCount(2);
+  await page.getByLabel("Note at this moment").fill("Winch starts");
+  await page.keyboard.press("Enter");
+  await expect(marks(page)).toContainText("Winch starts");
+  await page.getByRole("heading", { name: /^Slate 2, take/ }).click();
+  await page.keyboard.press("r");
+  await expect(button(page, "Start take")).toBeVisible();
+  await expectSaved(page);
+});
+
+test("the slate flashes and clicks, and its moment is kept", async ({ page }) => {
+  await openRoll(page);
+  await button(page, "Start take").click();
+  await button(page, "Slate").click();
+  const slate = page.getByRole("dialog", { name: "Slate" });
+  await expect(slate).toContainText("Hanging the sluice gate");
+  await expect(slate.getByLabel("Clock")).toHaveText(/^\d\d:\d\d:\d\d:\d\d$/);
+  await slate.getByRole("button", { name: "Strike" }).click();
+  await slate.getByRole("button", { name: "Close the slate" }).click();
+  await expect(marks(page)).toContainText("Slate");
+  await button(page, "Stop").click();
+});
+
+test("the recorder's counter says whether it is recording, and how late it was started", async ({ page }) => {
+  await openRoll(page);
+  await button(page, "Start take").click();
+  await page.getByLabel("Is it recording? The recorder shows").fill("0:00:00");
+  await button(page, "Check").click();
+  await expect(page.getByText("It is recording: the counter agrees with the log.")).toBeVisible();
+  await button(page, "Stop").click();
+});
+
+test("a forgotten take is put in and the others move on; two are joined, one is split, and all of it goes back", async ({
+  page,
+}) => {
+  await openRoll(page, SPEECH);
+  const list = takes(page);
+  await list.getByRole("button", { name: /Slate 6, take 2/ }).click();
+  const more = () => page.getByRole("button", { name: /^More with/ });
+  await more().click();
+  await page.getByRole("menuitem", { name: "Insert a forgotten take before it" }).click();
+  await expect(list.getByRole("button", { name: /Slate 6, take 6/ })).toBeVisible();
+  await page.getByLabel("Length").fill("30");
+  await list.getByRole("button", { name: /Slate 6, take 6/ }).click();
+  await more().click();
+  await page.getByRole("menuitem", { name: "Split in the middle" }).click();
+  await expect(list.getByRole("button", { name: /Slate 6, take 7/ })).toBeVisible();
+  await more().click();
+  await page.getByRole("menuitem", { name: "Join with slate 6, take 7", exact: false }).click();
+  await expect(list.getByRole("button", { name: /Slate 6, take 7/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(list.getByRole("button", { name: /Slate 6, take 7/ })).toBeVisible();
+});
+
+test("the card finds its takes, the clock is told, and the report holds both", async ({ page }) => {
+  const id = await openRoll(page);
+  await goToStation(page, "Check");
+  await button(page, /^Card of/).click();
+  await expect(page.getByText(/^17 of 2\d takes matched with 17 files\.$/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("The recorder's clock is 47 s ahead.")).toBeVisible();
+  await button(page, "Add 17 to the log").click();
+  await expect(button(page, "Add 17 to the log")).toHaveCount(0);
+  await expectSaved(page);
+  await page.goto(`/shoots/${id}/report?scene=${GATE}`);
+  await awake(page);
+  const row = page.getByRole("row", { name: /Slate 2, take 4/ });
+  await expect(row).toContainText("D1_S02_T04_Ines.wav");
+  await expect(row).toContainText("14:14:13:00");
+  const answer = await page.request.get(`/shoots/${id}/report.pdf?day=1`);
+  expect(answer.headers()["content-type"]).toBe("application/pdf");
+  const words = pdfWords(await answer.body())
+    .map(({ text }) => text)
+    .join(" ");
+  expect(words).toContain("Slate 2, take 4");
+  expect(words).toContain("D1_S02_T04_Ines.wav");
+  const download = page.waitForEvent("download");
+  await button(page, "CSV").click();
+  expect((await download).suggestedFilename()).toBe("Slack Water day 1 sound report.csv");
+});
+
+test("names: a scheme is learned, an impossible one is refused, an own mark is on the pad", async ({ page }) => {
+  await openRoll(page);
+  await page.getByRole("radiogroup", { name: "Roll views" }).getByText("Names and marks").click();
+  await page.getByLabel("Naming scheme").fill("{slate}");
+  await expect(page.getByText("Two takes would get the same name: add {take} or {counter}.")).toBeVisible();
+  await page.setInputFiles("input[type=file]", { name: "REC0041.WAV", mimeType: "audio/wav", buffer: Buffer.alloc(8) });
+  await expect(page.getByLabel("Naming scheme")).toHaveValue("REC{counter:4}");
+  await expect(page.getByText("REC0042.wav")).toBeVisible();
+  await page.getByLabel("New mark").fill("Generator");
+  await button(page, "Add mark").click();
+  await page.getByRole("radiogroup", { name: "Roll views" }).getByText("Log").click();
+  await button(page, "Start take").click();
+  await page.getByRole("button", { name: /Another kind$/ }).click();
+  await expect(page.getByRole("option", { name: "Generator" })).toBeVisible();
+});
+
+long("no accessibility fault at the take, on the slate and in the report, by day and in the dark", async ({ page }) => {
+  const id = await openRoll(page);
+  await button(page, "Start take").click();
+  const faults = async () => (await new AxeBuilder({ page }).analyze()).violations.map((each) => each.id);
+  expect(await faults()).toEqual([]);
+  await page.evaluate(() => (document.documentElement.dataset["ground"] = "dark"));
+  expect(await faults()).toEqual([]);
+  await button(page, "Slate").click();
+  await expect(page.getByRole("dialog", { name: "Slate" })).toBeVisible();
+  expect(await faults()).toEqual([]);
+  await page.goto(`/shoots/${id}/report?scene=${GATE}`);
+  await awake(page);
+  expect(await faults()).toEqual([]);
+});
