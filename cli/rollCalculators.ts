@@ -78,8 +78,8 @@ export const ROLL_CALCULATORS: Record<string, Calculator> = {
         { id: "1 take 2", startS: 34_320, lengthS: 125 },
       ],
       files: [
-        { id: "REC0007.wav", lengthS: 61.4, startedAtS: 37_847 },
-        { id: "REC0008.wav", lengthS: 124.6, startedAtS: 37_967 },
+        { id: "REC0007.wav", lengthS: 61.4, startedAtS: 34_247 },
+        { id: "REC0008.wav", lengthS: 124.6, startedAtS: 34_367 },
       ],
     } satisfies Static<typeof MatchCall>,
     run(input) {
@@ -115,8 +115,12 @@ export const ROLL_CALCULATORS: Record<string, Calculator> = {
       const fault = schemeFault(scheme);
       if (fault) return { result: null, finding: say(fault) };
       const names = takes.map((take) => nameBy(scheme, take));
-      const [twice] = sameNames(names);
-      return { result: { names }, finding: twice === undefined ? null : say({ code: "scheme.clash", name: twice }) };
+      const shared = sameNames(names);
+      const [twice] = shared;
+      return {
+        result: { names, shared },
+        finding: twice === undefined ? null : say({ code: "scheme.clash", name: twice }),
+      };
     },
   },
 };

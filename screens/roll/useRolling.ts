@@ -11,6 +11,7 @@ import { showToast } from "@/ui/toasts";
 import { useFocus } from "../shell/useFocus";
 import { beginTake, elapsedS } from "./rollClock";
 import { runningOf, takeName } from "./rollWords";
+import { useTick } from "./useTick";
 
 const DEVICE = "hypophon.device";
 
@@ -33,6 +34,8 @@ const tap = (): void => {
   if ("vibrate" in navigator) navigator.vibrate(20);
 };
 
+const MINUTE_MS = 60_000;
+
 /** What is typed for the next take, in one scene. */
 interface Draft {
   sceneId: string | null;
@@ -52,7 +55,8 @@ export function useRolling() {
   const slate = own?.slate ?? slateOf(bundle, sceneId);
   const type = own?.type ?? "take";
   const setup = rollSetupOf(bundle);
-  const running = runningOf(bundle.rolls, Date.now());
+  // A take that was forgotten is none after half a day: a look a minute is enough.
+  const running = runningOf(bundle.rolls, useTick(MINUTE_MS, true) * MINUTE_MS);
   const day = scene?.body.day ?? 1;
 
   const wish = () => ({

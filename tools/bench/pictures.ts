@@ -31,7 +31,6 @@ const PICTURES: readonly Picture[] = [
   { name: "shoots", path: "/" },
   { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
   { name: "scout", path: shoot("scout"), height: 1000 },
-  { name: "noises", path: shoot("scout"), height: 900, prepare: (page) => openScout(page, "Noises") },
   {
     name: "times",
     path: shoot("scout"),
@@ -46,6 +45,18 @@ const PICTURES: readonly Picture[] = [
     path: `/shoots/${DEMO_SHOOT_ID}/pickup?scene=51ac0000-0000-4000-8000-000000000026`,
     height: 1000,
     prepare: (page) => page.getByRole("radiogroup", { name: "Ways, best first" }).waitFor(),
+  },
+  {
+    name: "roll",
+    path: `/shoots/${DEMO_SHOOT_ID}/roll?scene=51ac0000-0000-4000-8000-000000000022`,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Start take" }).click();
+      await page.getByRole("group", { name: "Mark now" }).getByRole("button", { name: /Wind/ }).click();
+      await page
+        .getByRole("group", { name: "Mark now" })
+        .getByRole("button", { name: /Aircraft/ })
+        .click();
+    },
   },
   { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
   { name: "cables", path: `/shoots/${DEMO_SHOOT_ID}/link?view=cables&link=house-desk`, height: 1000 },
