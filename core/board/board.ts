@@ -40,6 +40,8 @@ export interface BoardRow {
   hasPickup: boolean;
   /** How their link stands; null while nothing of Link is planned. */
   link: LinkState | null;
+  /** Whether a take of the scene has them on a track, and whether its file was found on a card. */
+  rolled: "not" | "logged" | "found";
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -79,6 +81,7 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (!rig || !plan) return stitches;
   if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
   if (row.hasPickup) stitches.pickup = "basted";
+  if (row.rolled !== "not") stitches.roll = row.rolled === "found" ? "sewn" : "basted";
   if (row.link) stitches.link = row.link.stitch;
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
@@ -165,10 +168,22 @@ export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
     carry: rig ? carryFromBefore(bundle, rig) : null,
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
     link: linkStatesOf(bundle).get(wearer.id) ?? null,
-  };
+    rolled: (rig && rolledOf(bundle).get(`${rig.body.sceneId} ${wearer.id}`)) ?? "not",
+  } satisfies Omit<BoardRow, "stitches" | "risks">;
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };
 }
+
+/** By scene and wearer: what was rolled of them. */
+const rolledOf = rememberReads((bundle): ReadonlyMap<string, "logged" | "found"> => {
+  const rolled = new Map<string, "logged" | "found">();
+  for (const { body } of bundle.rolls)
+    for (const { wearerId } of body.tracks) {
+      const key = `${body.sceneId} ${wearerId}`;
+      if (body.files.length > 0 || !rolled.has(key)) rolled.set(key, body.files.length > 0 ? "found" : "logged");
+    }
+  return rolled;
+});
 
 /** How each wearer's link stands, once something of Link is planned. */
 const linkStatesOf = rememberReads((bundle): ReadonlyMap<string, LinkState> => {

@@ -70,10 +70,13 @@ export interface PartNews {
 const listOf = (bundle: ShootBundle, part: Part): readonly Stored<RecordKind>[] =>
   part === "shoot" ? [bundle.shoot] : bundle[part];
 
+/** What no plan reads, and of which a day has thousands. */
+const UNREAD: readonly Part[] = ["marks"];
+
 /** What of a shoot is different from before, so that not all of it crosses to a worker for one change. */
 export function newsOf(before: ShootBundle | null, now: ShootBundle): PartNews[] {
   return (Object.keys(now) as Part[])
-    .filter((part) => before?.[part] !== now[part])
+    .filter((part) => !UNREAD.includes(part) && before?.[part] !== now[part])
     .map((part) => {
       const known = new Set(before ? listOf(before, part) : []);
       const records = listOf(now, part);
@@ -89,5 +92,6 @@ export function withPartNews(before: ShootBundle | null, news: readonly PartNews
     const list = ids.flatMap((id) => known.get(id) ?? []);
     return [part, part === "shoot" ? list[0] : list];
   });
-  return { ...(before as ShootBundle & Lists), ...(Object.fromEntries(parts) as Partial<ShootBundle>) };
+  const known: Partial<ShootBundle> = before ?? { marks: [] };
+  return { ...(known as ShootBundle & Lists), ...(Object.fromEntries(parts) as Partial<ShootBundle>) };
 }

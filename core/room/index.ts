@@ -23,5 +23,6 @@ export { Patch, PlaceModel, SETTINGS, Treatment, airOf, fitted, placeFaults } fr
 export { SURFACE_NAMES, isInside, surfaceAreaM2, surfacesOf, wallsOf, type Shape, type SurfaceId } from "./shape";
 export { piecesOf, planTreatments, rankTreatments, withTreatment, type TreatmentGain } from "./treat";
 export { CAR, LIVING_ROOM } from "./usualPlaces";
+export { ECHO_LIMITS_S } from "./roomVerdict";
 export type { Grade } from "./roomVerdict";
 export { ClapRemark, type Pieces, type RoomCatalogue, type RoomMessage } from "./messages";

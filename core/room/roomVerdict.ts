@@ -21,9 +21,12 @@ interface Facts {
   passing: number;
 }
 
+/** Reverberation that speech takes well, and that it still takes, s: common practice. */
+export const ECHO_LIMITS_S = { good: 0.5, usable: 1 } as const;
+
 /** Limits in words: common practice. */
 export function gradeEcho(midS: number): Grade {
-  return midS <= 0.5 ? "good" : midS <= 1 ? "usable" : "poor";
+  return midS <= ECHO_LIMITS_S.good ? "good" : midS <= ECHO_LIMITS_S.usable ? "usable" : "poor";
 }
 
 export function gradeNoise(noiseDba: number): Grade {

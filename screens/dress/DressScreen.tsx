@@ -11,6 +11,7 @@ import {
   type DressPlan,
   GARMENTS,
   headDirections,
+  levelAtTurn,
   type Layer,
   PRESETS,
   type RankedPlace,
@@ -158,6 +159,9 @@ function beforeWords(carry: ReturnType<typeof carryFromBefore>): string | null {
     : `Since the scene before: ${carry.changes.map(say).join(", ")}.`;
 }
 
+/** Turns of the head that the ring is drawn from. */
+const SWEEP_DEG = Array.from({ length: 13 }, (_, at) => (at - 6) * 12.5);
+
 function Fitting({ workingOn }: { workingOn: WorkingOn }) {
   const { wearer, rig, plan } = workingOn;
   const { dress, candidate } = plan;
@@ -177,6 +181,8 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
     setTurn((now) =>
       Math.min(HEAD_TURN_LIMIT_DEG, Math.max(-HEAD_TURN_LIMIT_DEG, Math.round((now ?? mainDeg) + byDeg))),
     );
+  const sweep = candidate ? SWEEP_DEG.map((deg) => levelAtTurn(candidate, dress.facts, deg).levelDb) : [];
+  const loudest = Math.max(...sweep);
   const isGone = rig.body.choice !== null && !plan.isChosen;
   const next = <NextStep workingOn={workingOn} view={view} onView={setView} onChoose={choose} />;
 
@@ -221,6 +227,7 @@ function Fitting({ workingOn }: { workingOn: WorkingOn }) {
               chosen={candidate}
               onChoose={choose}
               onTurn={turnBy}
+              ring={sweep.map((levelDb, at) => ({ turnDeg: SWEEP_DEG[at]!, downDb: loudest - levelDb }))}
               units={units}
             />
             <Slider

@@ -18,7 +18,9 @@ import {
 } from "@/core/noise";
 import { baseNoiseDb, noiseReverberance, noisesOf, type PlaceForecast, type PlaceModel } from "@/core/room";
 import type { ShootBody } from "@/core/records";
-import { aWeightedDb } from "@/core/sound";
+import { aWeightedDb, OCTAVES_HZ } from "@/core/sound";
+import { speechOctavesDb } from "@/core/voice";
+import { later } from "@/ui/later";
 import { Button } from "@/ui/Button";
 import { Figure, Known, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
@@ -29,6 +31,29 @@ import { ListenMinute } from "./ListenMinute";
 import { remedyWords, whenWords } from "./noiseWords";
 import { SourceForm } from "./SourceForm";
 import { ToneView } from "./ToneView";
+
+const LinesChart = later(() => import("@/ui/LinesChart").then((module) => module.default));
+
+const octave = (hz: number): string => (hz < 1000 ? `${hz}` : `${hz / 1000}k`);
+
+/** The steady noise of a place by octave, and a usual voice at 1 m over it. */
+function NoiseUnderVoice({ forecast }: { forecast: PlaceForecast }) {
+  const voice = speechOctavesDb("normal", 0);
+  const noise = forecast.noiseOctavesDb;
+  const over = OCTAVES_HZ.map((hz, band) => `${octave(hz)} hertz ${Math.round(voice[band]! - noise[band]!)} decibels`);
+  return (
+    <LinesChart
+      says={`A usual voice at 1 m over the noise of the place, by octave: ${over.join(", ")}`}
+      labels={OCTAVES_HZ.map(octave)}
+      lines={[
+        { name: "Usual voice at 1 m", values: voice },
+        { name: "Noise of the place", values: noise },
+      ]}
+      xTitle="octave, Hz. Solid: a usual voice at 1 m. Dashed: the noise"
+      yTitle="dB SPL"
+    />
+  );
+}
 
 const Sources = styled.div`
   display: grid;
@@ -132,6 +157,9 @@ export function NoiseView(props: {
             </Soft>
           )}
         </Stack>
+      </Piece>
+      <Piece aria-label="Noise under the voice" $tight>
+        <NoiseUnderVoice forecast={forecast} />
       </Piece>
       <Piece aria-label="Noises">
         <Stack $gap={0.6}>

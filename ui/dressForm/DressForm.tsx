@@ -102,6 +102,8 @@ interface FormProps {
   chosen: Candidate | null;
   onChoose: (place: RankedPlace) => void;
   onTurn: (byDeg: number) => void;
+  /** Level at the chosen place for turns of the head, dB re the loudest: drawn as a ring over the head. */
+  ring?: readonly { turnDeg: number; downDb: number }[];
   units: "metric" | "imperial";
 }
 
@@ -333,10 +335,51 @@ function View({ view, caption, props, frame }: { view: ViewName; caption: string
         )}
         {chosen?.pack && <PackMark pack={chosen.pack} heightM={heightM} view={view} colour={colour} />}
         {view === "front" && frame === WHOLE && <ScaleBar heightM={heightM} units={props.units} />}
+        {view === "front" && frame === WHOLE && props.ring && (
+          <TurnRing ring={props.ring} turnDeg={props.turnDeg} colour={colour} />
+        )}
         {view === "front" && <Callouts props={props} frame={frame} />}
       </svg>
       <figcaption>{caption}</figcaption>
     </Figure>
+  );
+}
+
+const RING_RADIUS = 92;
+/** How wide the ring is at its loudest, and what a decibel takes from it. */
+const RING_WIDTH = 13;
+const WIDTH_A_DB = 2;
+const onRing = (turnDeg: number, radius: number): string => {
+  const angle = (turnDeg * Math.PI) / 180;
+  // Who faces us and turns to their right turns to our left.
+  return `${(-Math.sin(angle) * radius).toFixed(1)} ${(-938 - Math.cos(angle) * radius).toFixed(1)}`;
+};
+
+/** The head-turn sweep: thick where the voice is loud at the microphone, thin where a turn takes it away. */
+function TurnRing({
+  ring,
+  turnDeg,
+  colour,
+}: {
+  ring: NonNullable<FormProps["ring"]>;
+  turnDeg: number;
+  colour: string;
+}) {
+  return (
+    <g stroke={colour} fill="none" aria-hidden>
+      {ring.slice(1).map(({ turnDeg: to, downDb }, at) => (
+        <path
+          key={to}
+          d={`M${onRing(ring[at]!.turnDeg, RING_RADIUS)}A${RING_RADIUS} ${RING_RADIUS} 0 0 0 ${onRing(to, RING_RADIUS)}`}
+          strokeWidth={Math.max(1.5, RING_WIDTH - WIDTH_A_DB * Math.max(downDb, ring[at]!.downDb))}
+        />
+      ))}
+      <path
+        d={`M${onRing(turnDeg, RING_RADIUS - 12)}L${onRing(turnDeg, RING_RADIUS + 12)}`}
+        strokeWidth="3.5"
+        stroke="var(--ink)"
+      />
+    </g>
   );
 }
 

@@ -14,7 +14,7 @@ export interface Frame {
   size: number;
 }
 
-export const WHOLE: Frame = { halfWidth: 285, top: -1035, bottom: -400, size: 1 };
+export const WHOLE: Frame = { halfWidth: 285, top: -1050, bottom: -400, size: 1 };
 export const CHEST: Frame = { halfWidth: 170, top: -985, bottom: -605, size: 0.6 };
 
 /** Radius of a number, and how far one stands below the other. */
