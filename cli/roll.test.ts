@@ -65,6 +65,51 @@ describe("meta", () => {
   });
 });
 
+describe("tracks", () => {
+  const RATE = 48_000;
+  const frequencies = [300, 500, 700] as const;
+  const tone = (frequencyHz: number) => sine({ frequencyHz, levelDbfs: -12, seconds: 1, sampleRateHz: RATE });
+  const poly = join(folder, "poly.wav");
+  writeFileSync(poly, toWav(frequencies.map(tone), { sampleRateHz: RATE, bits: 24 }));
+  /** The sound as an independent program decodes it. */
+  const decoded = (path: string, filter: readonly string[] = []) =>
+    spawnSync("ffmpeg", [
+      ...["-nostdin", "-v", "error", "-i", path, ...filter],
+      ...["-f", "hash", "-hash", "sha256", "-c:a", "pcm_s24le", "-"],
+    ]).stdout.toString();
+
+  test("one poly file becomes mono files that ffmpeg's own split agrees with, and one file again", () => {
+    const to = join(folder, "tracks");
+    const { status, stdout } = run("tracksTool", [poly, "--to", to]);
+    expect(status).toBe(0);
+    const files = frequencies.map((_, at) => join(to, `poly_${at + 1}.wav`));
+    expect(stdout.trim().split("\n")).toEqual(files);
+    for (const [at, file] of files.entries()) {
+      expect(decoded(file)).toMatch(/^SHA256=[0-9a-f]{64}/);
+      expect(decoded(file)).toBe(decoded(poly, ["-af", `pan=mono|c0=c${at}`]));
+    }
+    const whole = join(folder, "whole.wav");
+    expect(run("tracksTool", [...files, "--to", whole]).status).toBe(0);
+    expect(decoded(whole)).toBe(decoded(poly));
+    // Nothing is written over.
+    const again = run("tracksTool", [...files, "--to", whole]);
+    expect([again.status, again.stderr]).toEqual([2, expect.stringContaining("is there already")]);
+  });
+
+  test("what cannot be split or joined ends in a sentence, and leaves nothing behind", () => {
+    expect(run("tracksTool", [wav, "--to", join(folder, "one")])).toMatchObject({
+      status: 1,
+      stderr: "hypophon tracks: It has one track only: there is nothing to split.\n",
+    });
+    const slow = join(folder, "slow.wav");
+    writeFileSync(slow, toWav([tone(300)], { sampleRateHz: 44_100, bits: 24 }));
+    const to = join(folder, "mixed.wav");
+    expect(run("tracksTool", [wav, slow, "--to", to]).stderr).toContain("differ in sample rate or bits");
+    expect(run("tracksTool", [wav]).status).toBe(2);
+    expect([to, join(folder, "one")].map((path) => existsSync(path))).toEqual([false, false]);
+  });
+});
+
 describe("report", () => {
   const shoot = join(folder, "shoot.json");
   const bundle = {

@@ -21,6 +21,9 @@ export type RefusalCatalogue = {
   "refused.noFormat": object;
   "refused.tooLong": { seconds: number; mostS: number };
   "refused.noTrack": { track: number; channels: number };
+  "refused.oneTrack": object;
+  /** `isTime`: they begin at different times; else their samples are of different kinds. */
+  "refused.tracksDiffer": { isTime: boolean };
   "refused.truncated": object;
   "refused.tooLargeForMarkers": object;
   "refused.missing": object;

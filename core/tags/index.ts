@@ -5,3 +5,4 @@ export type { BroadcastFacts } from "./bext";
 export type { Marker } from "./cueMarkers";
 export { rateRatio, type IxmlFacts, type TrackName } from "./ixml";
 export { readTags, taggedCopy, type FileTags, type TaggedCopy, type Tags } from "./taggedCopy";
+export { monoFiles, monoSound, polyFile, type MonoFile, type PolyFile } from "./trackFiles";

@@ -27,6 +27,11 @@ export const audio: Templates<RefusalCatalogue> = {
   "refused.tooLong": ({ seconds, mostS }) =>
     `This lasts ${figure(seconds)} s; up to ${mostS} s are read here. Record it alone, or cut it out.`,
   "refused.noTrack": ({ track, channels }) => `There is no track ${track + 1}: the file has ${channels}.`,
+  "refused.oneTrack": () => "It has one track only: there is nothing to split.",
+  "refused.tracksDiffer": ({ isTime }) =>
+    isTime
+      ? "These files begin at different times: they are not of one take."
+      : "These files differ in sample rate or bits: they cannot be one file.",
   "refused.truncated": () => "The file is truncated: copy it from the card again before marking it.",
   "refused.tooLargeForMarkers": () => "With markers this WAV would exceed 4 GB: export the findings as CSV instead.",
   "refused.missing": () => "There is no such file.",

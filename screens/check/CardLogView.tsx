@@ -3,22 +3,17 @@
 import { Check, Download, Play } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import styled from "styled-components";
-import { marksByRoll, nameFacts, rollSetupOf, takeTags } from "@/core/planning";
-import { nameBy, schemeFault } from "@/core/roll";
-import { RecordingRefusal } from "@/core/audio";
-import { taggedCopy } from "@/core/tags";
-import { markName, say } from "@/messages";
+import { say } from "@/messages";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
+import { Tick } from "@/ui/Ticks";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
-import { blobSource } from "@/workers/blobSource";
-import { copyBlob } from "../files/copyBlob";
-import { saveBlob } from "../files/saveFile";
 import { takeName } from "../roll/rollWords";
 import { type CardLog, cardLogOf, type LogMatch } from "./cardLog";
 import type { Card } from "./useCard";
+import { pickFolder, writeCopies } from "./writeCopies";
 
 const Matches = styled.ul`
   margin: 0;
@@ -62,21 +57,6 @@ function useHear() {
   };
 }
 
-interface Folder {
-  getFileHandle(
-    name: string,
-    options: { create: boolean },
-  ): Promise<{ createWritable(): Promise<{ write(data: Blob): Promise<void>; close(): Promise<void> }> }>;
-}
-
-/** A folder that somebody picks, where the browser lets them; null where it does not, or they think better of it. */
-async function pickFolder(): Promise<Folder | null | "none"> {
-  const pick = (window as unknown as { showDirectoryPicker?: (options: object) => Promise<Folder> })
-    .showDirectoryPicker;
-  if (!pick) return null;
-  return pick({ mode: "readwrite" }).catch(() => "none" as const);
-}
-
 /** What the log and the card have in common: who is sure, who is asked, and copies that say it. */
 export function CardLogView({ card }: { card: Card }) {
   const { bundle } = useShoot();
@@ -84,6 +64,7 @@ export function CardLogView({ card }: { card: Card }) {
   const hear = useHear();
   const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
   const [isWriting, setWriting] = useState(false);
+  const [isPerTrack, setPerTrack] = useState(false);
   const log: CardLog | null = useMemo(
     () => (card.isRunning ? null : cardLogOf(bundle, card.files)),
     [bundle, card.files, card.isRunning],
@@ -110,47 +91,14 @@ export function CardLogView({ card }: { card: Card }) {
         }));
     showToast({ says: `${toKeep.length} takes have their files.` });
   };
-  const writeCopies = async () => {
+  const write = async () => {
     const folder = await pickFolder();
     if (folder === "none") return;
     setWriting(true);
-    let written = 0;
-    try {
-      for (const { takes, files: own } of taken) {
-        const [roll] = takes;
-        let fromS = 0;
-        for (const [at, { file, state }] of own.entries()) {
-          if (state.phase !== "measured") continue;
-          const { durationS: lengthS, sampleRateHz } = state.recording.measurement.format;
-          const marks = marksByRoll(bundle).get(roll!.id) ?? [];
-          const labelOf = ({ body }: (typeof marks)[number]) =>
-            `${markName(body.kind)}${body.note && `: ${body.note}`}`;
-          const part = { fromS, lengthS, sampleRateHz };
-          const tags = takeTags(bundle, roll!, marks, { name: takeName(roll!.body), labelOf }, part);
-          const { scheme, counter } = rollSetupOf(bundle);
-          const named =
-            roll!.body.fileName ||
-            (schemeFault(scheme) ? "" : nameBy(scheme, nameFacts(bundle, roll!.body, counter))) ||
-            file.name.replace(/\.[^.]*$/, "");
-          const name = `${named}${own.length > 1 ? `_${at + 1}` : ""}.wav`;
-          const copy = copyBlob(file, await taggedCopy(blobSource(file), tags));
-          if (folder) {
-            const handle = await folder.getFileHandle(name, { create: true });
-            const writable = await handle.createWritable();
-            await writable.write(copy);
-            await writable.close();
-          } else saveBlob(name, copy);
-          fromS += lengthS;
-          written += 1;
-        }
-      }
-      showToast({ says: `${written} copies written. The card is as it was.` });
-    } catch (error) {
-      const because = error instanceof RecordingRefusal ? say(error.says) : "The folder could not be written.";
-      showToast({ says: `${written} copies written, then: ${because}`, stays: true });
-    } finally {
-      setWriting(false);
-    }
+    const { written, refusal } = await writeCopies(bundle, taken, { folder, isPerTrack });
+    setWriting(false);
+    if (refusal) showToast({ says: `${written} files written, then: ${refusal}`, stays: true });
+    else showToast({ says: `${written} files written. The card is as it was.` });
   };
   return (
     <Stack $gap={0.5}>
@@ -170,8 +118,9 @@ export function CardLogView({ card }: { card: Card }) {
               Add {toKeep.length} to the log
             </Button>
           )}
+          {taken.length > 0 && <Tick label="One file per track" isOn={isPerTrack} onChange={setPerTrack} />}
           {taken.length > 0 && (
-            <Button isPending={isWriting} onPress={() => void writeCopies()}>
+            <Button isPending={isWriting} onPress={() => void write()}>
               <Download size={18} aria-hidden /> Copies with names and notes
             </Button>
           )}

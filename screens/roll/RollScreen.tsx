@@ -2,6 +2,7 @@
 
 import { FileText } from "lucide-react";
 import { useState } from "react";
+import styled from "styled-components";
 import { marksByRoll, owedOfScene, reportRows } from "@/core/planning";
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
@@ -19,6 +20,23 @@ import { useRolling } from "./useRolling";
 const SlateDialog = later(() => import("./SlateDialog").then((module) => module.SlateDialog));
 const NamesView = later(() => import("./NamesView").then((module) => module.NamesView));
 const HeardMarks = later(() => import("./HeardMarks").then((module) => module.HeardMarks));
+
+const ReportLink = styled(Link)`
+  min-height: var(--hit);
+  display: inline-flex;
+  align-items: center;
+  gap: 0.4rem;
+`;
+
+const OwedList = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  li {
+    padding: 0.45rem 0;
+    border-top: 1px solid var(--seam-soft);
+  }
+`;
 
 type View = "log" | "names";
 
@@ -49,9 +67,9 @@ export function RollScreen() {
           ]}
           onChange={setView}
         />
-        <Link href={stationHref(bundle.shoot.id, "report", null, scene?.id ?? null)}>
+        <ReportLink href={stationHref(bundle.shoot.id, "report", null, scene?.id ?? null)}>
           <FileText size={18} aria-hidden /> Sound report
-        </Link>
+        </ReportLink>
       </Row>
       {view === "names" ? (
         <Piece aria-label="Names and marks">
@@ -81,11 +99,11 @@ export function RollScreen() {
               <Piece aria-label="Owed" $tight>
                 <Stack $gap={0.3}>
                   <h2>Owed before you leave</h2>
-                  <ul>
+                  <OwedList>
                     {owed.map((each) => (
                       <li key={JSON.stringify(each)}>{say(each)}</li>
                     ))}
-                  </ul>
+                  </OwedList>
                 </Stack>
               </Piece>
             )}

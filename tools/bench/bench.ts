@@ -22,7 +22,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   measure: benchMeasure,
   meter: benchMeter,
   place: async () => (benchPlace() ? 0 : 1),
-  roll: (args) => Promise.resolve(benchRoll(args) ? 0 : 1),
+  roll: async (args) => ((await benchRoll(args)) ? 0 : 1),
   server: benchServer,
   situations: () => Promise.resolve(benchSituations() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),

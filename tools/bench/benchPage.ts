@@ -39,14 +39,14 @@ async function traced(page: Page, categories: string[], act: () => Promise<void>
   return (JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] }).traceEvents;
 }
 
-const BEGAN = "change began";
-const SHOWN = "change shown";
+export const BEGAN = "change began";
+export const SHOWN = "change shown";
 
 /**
  * From the first moment of each change to the end of the frame that shows it, by the browser's own trace. A shared machine
  * takes the processor away at times: the thread's own time has no such gaps, and the clock's has them.
  */
-async function timesOf(page: Page, act: () => Promise<void>): Promise<Times> {
+export async function timesOf(page: Page, act: () => Promise<void>): Promise<Times> {
   const traceEvents = await traced(page, [], act);
   const marks = (name: string) => traceEvents.filter((event) => event.name === name);
   const shown = marks(SHOWN);
@@ -101,7 +101,7 @@ async function moveWeight(page: Page): Promise<void> {
 const LIMIT_MS = 50;
 
 /** Prints what was timed; true when every change kept within the limit by its own time, and the common one by the clock. */
-function judge(what: string, { clockMs, ownMs }: Times): boolean {
+export function judge(what: string, { clockMs, ownMs }: Times): boolean {
   const sorted = (times: number[]) => [...times].sort((a, b) => a - b);
   const [clock, own] = [sorted(clockMs), sorted(ownMs)];
   const middle = (times: number[]) => times[Math.floor(times.length / 2)]!;

@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { performance } from "node:perf_hooks";
 import { matchCard } from "../../core/roll";
+import { benchRollScreen } from "./benchRollScreen";
 import { madeDay, someTroubles } from "../../fixtures/madeDay";
 
 const middle = (values: readonly number[]): number => values.toSorted((one, other) => one - other)[values.length >> 1]!;
@@ -105,8 +106,9 @@ function copies(): boolean {
   }
 }
 
-/** The log of takes: matching with a card, and words in copies. */
-export function benchRoll(args: readonly string[]): boolean {
+/** The log of takes: matching with a card, and words in copies; with --screen, what its page does instead. */
+export async function benchRoll(args: readonly string[]): Promise<boolean> {
+  if (args.includes("--screen")) return benchRollScreen();
   const results = [accuracy(1000), speed(), ...(args.includes("--quick") ? [] : [copies()])];
   return results.every(Boolean);
 }

@@ -1,0 +1,5 @@
+import { runTracks } from "./tracks";
+import { guardOutput } from "./output";
+
+guardOutput("hypophon tracks");
+process.exitCode = await runTracks(process.argv.slice(2));

@@ -1,0 +1,91 @@
+import { RecordingRefusal } from "@/core/audio";
+import { marksByRoll, nameFacts, rollSetupOf, takeTags } from "@/core/planning";
+import type { ShootBundle } from "@/core/records";
+import { nameBy, schemeFault } from "@/core/roll";
+import { monoFiles, monoSound, taggedCopy } from "@/core/tags";
+import { markName, say } from "@/messages";
+import { blobSource } from "@/workers/blobSource";
+import { copyBlob } from "../files/copyBlob";
+import { saveBlob } from "../files/saveFile";
+import { takeName } from "../roll/rollWords";
+import type { LogMatch } from "./cardLog";
+
+export interface Folder {
+  getFileHandle(
+    name: string,
+    options: { create: boolean },
+  ): Promise<{ createWritable(): Promise<{ write(data: Blob): Promise<void>; close(): Promise<void> }> }>;
+}
+
+/** A folder that somebody picks; null where the browser has none to pick, "none" where they think better of it. */
+export async function pickFolder(): Promise<Folder | null | "none"> {
+  const pick = (window as unknown as { showDirectoryPicker?: (options: object) => Promise<Folder> })
+    .showDirectoryPicker;
+  if (!pick) return null;
+  return pick({ mode: "readwrite" }).catch(() => "none" as const);
+}
+
+/** The tracks of a file as files of their own; a file of one track as it is. Pieces go into blobs, which may lie on the disk. */
+export async function trackBlobs(whole: Blob): Promise<readonly { suffix: string; blob: Blob }[]> {
+  const source = blobSource(whole);
+  try {
+    const files = [];
+    for (const { channel, head } of await monoFiles(source)) {
+      const parts = [new Blob([head])];
+      for await (const piece of monoSound(source, channel)) parts.push(new Blob([piece]));
+      files.push({ suffix: `_${channel + 1}`, blob: new Blob(parts, { type: "audio/wav" }) });
+    }
+    return files;
+  } catch (error) {
+    if (error instanceof RecordingRefusal && error.says.code === "refused.oneTrack")
+      return [{ suffix: "", blob: whole }];
+    throw error;
+  }
+}
+
+async function keep(folder: Folder | null, name: string, blob: Blob): Promise<void> {
+  if (!folder) {
+    saveBlob(name, blob);
+    return;
+  }
+  const writable = await (await folder.getFileHandle(name, { create: true })).createWritable();
+  await writable.write(blob);
+  await writable.close();
+}
+
+/** Copies of a card's files with what the log says of them, named by the scheme. `refusal`: why it stopped. */
+export async function writeCopies(
+  bundle: ShootBundle,
+  matches: readonly LogMatch[],
+  { folder, isPerTrack }: { folder: Folder | null; isPerTrack: boolean },
+): Promise<{ written: number; refusal: string | null }> {
+  const { scheme, counter } = rollSetupOf(bundle);
+  let written = 0;
+  try {
+    for (const { takes, files } of matches) {
+      const roll = takes[0]!;
+      const marks = marksByRoll(bundle).get(roll.id) ?? [];
+      const labelOf = ({ body }: (typeof marks)[number]) => `${markName(body.kind)}${body.note && `: ${body.note}`}`;
+      let fromS = 0;
+      for (const [at, { file, state }] of files.entries()) {
+        if (state.phase !== "measured") continue;
+        const { durationS: lengthS, sampleRateHz } = state.recording.measurement.format;
+        const part = { fromS, lengthS, sampleRateHz };
+        const tags = takeTags(bundle, roll, marks, { name: takeName(roll.body), labelOf }, part);
+        const byScheme = schemeFault(scheme) ? "" : nameBy(scheme, nameFacts(bundle, roll.body, counter));
+        const named = roll.body.fileName || byScheme || file.name.replace(/\.[^.]*$/, "");
+        const copy = copyBlob(file, await taggedCopy(blobSource(file), tags));
+        const name = `${named}${files.length > 1 ? `_part${at + 1}` : ""}`;
+        for (const { suffix, blob } of isPerTrack ? await trackBlobs(copy) : [{ suffix: "", blob: copy }]) {
+          await keep(folder, `${name}${suffix}.wav`, blob);
+          written += 1;
+        }
+        fromS += lengthS;
+      }
+    }
+    return { written, refusal: null };
+  } catch (error) {
+    const refusal = error instanceof RecordingRefusal ? say(error.says) : "The folder could not be written.";
+    return { written, refusal };
+  }
+}
