@@ -15,7 +15,35 @@ export type Records = ReadonlyMap<string, Change>;
 
 export const nameOf = (kind: RecordKind, id: string): string => `${kind} ${id}`;
 
-type Shown = Map<string, Change>;
+/** Records as a page shows them. */
+export type ShownRecords = Pick<Records, "get" | "values">;
+
+/** What is shown over what is stored: a day has ten thousand records, and a press changes one. */
+class Shown implements ShownRecords {
+  readonly changed = new Map<string, Change>();
+
+  constructor(private readonly stored: Records) {}
+
+  get(name: string): Change | undefined {
+    return this.changed.get(name) ?? this.stored.get(name);
+  }
+
+  set(name: string, record: Change): void {
+    this.changed.set(name, record);
+  }
+
+  /** In the order they were learned of; new ones come last. */
+  values(): MapIterator<Change> {
+    const { changed, stored } = this;
+    if (changed.size === 0) return stored.values();
+    const all: Change[] = [];
+    stored.forEach((record, name) => all.push(changed.get(name) ?? record));
+    changed.forEach((record, name) => {
+      if (!stored.has(name)) all.push(record);
+    });
+    return all.values();
+  }
+}
 
 function hide(shown: Shown, record: Change, deletedWith: string): void {
   shown.set(nameOf(record.kind, record.id), { ...record, isDeleted: true, deletedWith });
@@ -79,11 +107,11 @@ function show(shown: Shown, { command, madeAtMs }: Pending): void {
 export function withPendings(
   records: Records,
   pendings: readonly Pending[],
-  before: Records = new Map<string, Change>(),
-): Records {
-  const shown = new Map(records);
+  before: ShownRecords = new Map<string, Change>(),
+): ShownRecords {
+  const shown = new Shown(records);
   for (const pending of [...pendings].sort((one, other) => one.order - other.order)) show(shown, pending);
-  for (const [name, record] of shown) {
+  for (const [name, record] of shown.changed) {
     const old = before.get(name);
     if (old && old !== record && records.get(name) !== record && sameValue(old, record)) shown.set(name, old);
   }

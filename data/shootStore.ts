@@ -11,7 +11,7 @@ import {
   type Stored,
 } from "@/core/records";
 import type { Keeper, Kept } from "./keeper";
-import { nameOf, withPendings, type Records } from "./overlay";
+import { nameOf, withPendings, type Records, type ShownRecords } from "./overlay";
 import { editHistory, editOf } from "./editHistory";
 import { decided, withAgain, withDeed, type Deed, type Pending } from "./pending";
 
@@ -88,7 +88,7 @@ export function shootStore(
 ): Omit<ShootStore, "snapshot"> & { snapshot: () => ShootSnapshot | null } {
   const { keeper, shootId } = options;
   let seen: { records: Records; pendings: readonly Pending[]; isAway: boolean; kept: Kept } | null = null;
-  let shown: Records = new Map();
+  let shown: ShownRecords = new Map() as Records;
   let bundle: ShootBundle | null = null;
   let current: ShootSnapshot | null = null;
   const history = editHistory();
@@ -96,9 +96,11 @@ export function shootStore(
   const isOurs = (pending: Pending) => pending.shootId === shootId || pending.shootId === null;
 
   function listed(): Iterable<Listed> {
-    return [...shown.values()].filter(
-      (record) => !record.isDeleted && (record.kind === "shoot" ? record.id === shootId : isOfShoot(record.body)),
-    );
+    const ours: Listed[] = [];
+    for (const record of shown.values())
+      if (!record.isDeleted && (record.kind === "shoot" ? record.id === shootId : isOfShoot(record.body)))
+        ours.push(record);
+    return ours;
   }
 
   const isOfShoot = (body: object): boolean => "shootId" in body && (body.shootId === shootId || body.shootId === null);

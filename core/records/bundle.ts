@@ -32,6 +32,10 @@ export const isListed = (kind: RecordKind): kind is ListedKind => Object.hasOwn(
 const byAge = (one: Listed, other: Listed): number =>
   one.createdAt === other.createdAt ? (one.id < other.id ? -1 : 1) : one.createdAt < other.createdAt ? -1 : 1;
 
+/** Those that are in order already stay as they are: a day has ten thousand marks. */
+const inOrder = (records: Listed[]): Listed[] =>
+  records.every((each, at) => at === 0 || byAge(records[at - 1]!, each) < 0) ? records : records.sort(byAge);
+
 /**
  * Everything of one shoot that the screens compute from, oldest first; null without the shoot itself. Lists in which nothing is
  * different are those of `before`, and so are records: what reads only them need not be computed again.
@@ -61,7 +65,7 @@ export function bundleOf(
     kit.filter(({ body }) => body.shootId === null || body.shootId === shootId),
   );
   const named = LISTED_KINDS.map((kind) => {
-    const sorted = lists.get(kind)!.sort(byAge);
+    const sorted = inOrder(lists.get(kind)!);
     const old = before?.[LISTS[kind]] as readonly Listed[] | undefined;
     const isSame = old?.length === sorted.length && sorted.every((each, at) => each === old[at]);
     return [LISTS[kind], isSame ? old : sorted];

@@ -137,7 +137,7 @@ export async function* monoSound(source: ByteSource, channel: number): AsyncGene
 /** The tracks of several files in one: what stands before the sound, and the sound piece by piece. */
 export interface PolyFile {
   head: Uint8Array<ArrayBuffer>;
-  sound(): AsyncGenerator<Uint8Array<ArrayBuffer>>;
+  sound: () => AsyncGenerator<Uint8Array<ArrayBuffer>>;
 }
 
 /**
