@@ -10,7 +10,7 @@ const idOf = (at: number): string => `51ac0000-0000-4000-8000-${String(at).padSt
 const record = <Kind extends RecordKind>(kind: Kind, id: string, body: RecordBodies[Kind], at = 0): Change => {
   const createdAt = new Date(Date.UTC(2027, 4, 11) + at * 1000).toISOString();
   const times = { createdAt, changedAt: createdAt };
-  return { kind, id, version: 1, seq: at + 1, ...times, isDeleted: false, deletedWith: null, body } as Change;
+  return { kind, id, version: 1, seq: at + 1, ...times, isDeleted: false, deletedWith: null, body };
 };
 const storedOf = (all: readonly Change[]): Records => new Map(all.map((each) => [nameOf(each.kind, each.id), each]));
 const scene = (at: number) => newScene(SHOOT, { title: `Scene ${at}` });
