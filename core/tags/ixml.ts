@@ -19,7 +19,7 @@ export interface IxmlFacts {
   isFalseStart: boolean;
   isWild: boolean;
   tracks: readonly TrackName[];
-  /** Frames a second as a ratio, "25/1", and whether numbers are dropped. */
+  /** Frames a second as a ratio, "25/1" (empty where nothing says it), and whether numbers are dropped. */
   frameRate: string;
   isDrop: boolean;
 }
@@ -79,6 +79,19 @@ export function ixmlFacts(fields: Fields): IxmlFacts {
   };
 }
 
+/** Names of a file's channels by where each is interleaved; a list need be neither whole nor in order. */
+export function channelNames(fields: Fields | null, channels: number): TrackName[] {
+  const list = fieldsOf(fields?.["TRACK_LIST"])["TRACK"];
+  const byPlace = new Map(
+    (Array.isArray(list) ? list : []).map((track: unknown, at) => {
+      const own = fieldsOf(track);
+      const place = Number(textOf(own["INTERLEAVE_INDEX"])) || at + 1;
+      return [place, { channel: Number(textOf(own["CHANNEL_INDEX"])) || place, name: textOf(own["NAME"]) }];
+    }),
+  );
+  return Array.from({ length: channels }, (_, at) => byPlace.get(at + 1) ?? { channel: at + 1, name: "" });
+}
+
 /** iXML with these facts over what was there; elements of others stay. */
 export function ixmlWith(
   before: Fields | null,
@@ -101,10 +114,12 @@ export function ixmlWith(
     NOTE: facts.note,
     SPEED: {
       ...fieldsOf(before?.["SPEED"]),
-      MASTER_SPEED: facts.frameRate,
-      CURRENT_SPEED: facts.frameRate,
-      TIMECODE_RATE: facts.frameRate,
-      TIMECODE_FLAG: facts.isDrop ? "DF" : "NDF",
+      ...(facts.frameRate !== "" && {
+        MASTER_SPEED: facts.frameRate,
+        CURRENT_SPEED: facts.frameRate,
+        TIMECODE_RATE: facts.frameRate,
+        TIMECODE_FLAG: facts.isDrop ? "DF" : "NDF",
+      }),
       FILE_SAMPLE_RATE: String(sound.sampleRateHz),
       AUDIO_BIT_DEPTH: String(sound.bitsPerSample),
       DIGITIZER_SAMPLE_RATE: String(sound.sampleRateHz),

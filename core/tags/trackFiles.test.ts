@@ -98,6 +98,34 @@ describe.each([
   });
 });
 
+describe("names of others", () => {
+  const named = async (tracks: string) => {
+    const wav = toWav([tone(300), tone(500), tone(700)], { sampleRateHz: RATE, bits: 16 });
+    const text = `<BWFXML><TRACK_LIST>${tracks}</TRACK_LIST></BWFXML>`;
+    const body = Buffer.from(text.padEnd(text.length + (text.length % 2)));
+    const head = Buffer.alloc(8);
+    head.write("iXML");
+    head.writeUInt32LE(body.length, 4);
+    const whole = Buffer.concat([wav, head, body]);
+    whole.writeUInt32LE(whole.length - 8, 4);
+    return monoFiles(bytesSource(new Uint8Array(whole)));
+  };
+  const track = (channel: number, place: number, name: string) =>
+    `<TRACK><CHANNEL_INDEX>${channel}</CHANNEL_INDEX><INTERLEAVE_INDEX>${place}</INTERLEAVE_INDEX><NAME>${name}</NAME></TRACK>`;
+
+  test("go to the channel they are interleaved at, in whatever order and with whatever gaps they are listed", async () => {
+    const files = await named(track(7, 3, "Boom") + track(2, 1, "Tam"));
+    expect(files.map(({ name }) => name)).toEqual(["Tam", "", "Boom"]);
+  });
+
+  test("come without a frame rate where the file says none", async () => {
+    const [first] = await named(track(1, 1, "Tam"));
+    const text = Buffer.from(first!.head).toString("latin1");
+    expect(text).toContain("<NAME>Tam</NAME>");
+    expect(text).not.toContain("TIMECODE_RATE");
+  });
+});
+
 describe("files of tracks", () => {
   const file = (seconds: number, layout: { sampleRateHz?: number; bits?: 16 | 24; startedAtS?: number } = {}) =>
     bytesSource(toWav([tone(400, seconds)], { sampleRateHz: RATE, bits: 24, ...layout }));

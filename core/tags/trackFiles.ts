@@ -1,7 +1,7 @@
 import { type ByteSource, MAX_CHANNELS, readWavHeader, RecordingRefusal, type WavHeader } from "../audio";
 import { ascii, type Chunk, chunkOf, chunksOf, contentOf, joined } from "./chunks";
 import { cueChunk, labelChunk } from "./cueMarkers";
-import { fromUtf8, type IxmlFacts, ixmlFacts, ixmlWith, readIxml, toUtf8, type TrackName } from "./ixml";
+import { channelNames, fromUtf8, type IxmlFacts, ixmlFacts, ixmlWith, readIxml, toUtf8, type TrackName } from "./ixml";
 import { readTags } from "./taggedCopy";
 
 /** A file of one track out of a poly file. */
@@ -94,8 +94,7 @@ function chunksWith({ header, bext, ixml, markers }: Words, tracks: readonly Tra
   const facts: IxmlFacts = { ...ixmlFacts(ixml ?? {}), tracks };
   const { sampleRateHz, bitsPerSample, timeReference } = header;
   const isSaying = ixml !== null || tracks.some(({ name }) => name !== "");
-  const rate = facts.frameRate || "25/1";
-  const text = ixmlWith(ixml, { ...facts, frameRate: rate }, { sampleRateHz, bitsPerSample, timeReference });
+  const text = ixmlWith(ixml, facts, { sampleRateHz, bitsPerSample, timeReference });
   return [...(bext ? [bext] : []), ...(isSaying ? [chunkOf("iXML", toUtf8(text))] : []), ...markers];
 }
 
@@ -107,11 +106,9 @@ export async function monoFiles(source: ByteSource): Promise<readonly MonoFile[]
   const words = await wordsOf(source);
   const { header } = words;
   if (header.channels < 2) throw new RecordingRefusal({ code: "refused.oneTrack" });
-  const named = words.ixml ? ixmlFacts(words.ixml).tracks : [];
-  return Array.from({ length: header.channels }, (_, channel) => {
-    const name = named[channel]?.name ?? "";
-    const track = { channel: named[channel]?.channel ?? channel + 1, name };
-    return { channel, name, head: headOf(header, 1, header.frames, chunksWith(words, [track])) };
+  return channelNames(words.ixml, header.channels).map((track, channel) => {
+    const head = headOf(header, 1, header.frames, chunksWith(words, [track]));
+    return { channel, name: track.name, head };
   });
 }
 
@@ -157,11 +154,9 @@ export async function polyFile(sources: readonly ByteSource[], names: readonly s
     if (headers.some((header) => header[field] !== first.header[field]))
       throw new RecordingRefusal({ code: "refused.tracksDiffer", isTime: field === "timeReference" });
   const tracks = words.flatMap(({ header, ixml }, file) => {
-    const named = ixml ? ixmlFacts(ixml).tracks : [];
     const suffix = (channel: number) => (header.channels > 1 ? ` ${channel + 1}` : "");
-    return Array.from(
-      { length: header.channels },
-      (_, channel) => named[channel]?.name || `${names[file] ?? ""}${suffix(channel)}`,
+    return channelNames(ixml, header.channels).map(
+      ({ name }, channel) => name || `${names[file] ?? ""}${suffix(channel)}`,
     );
   });
   const frames = Math.max(...headers.map((header) => header.frames));

@@ -22,7 +22,10 @@ function folder(isFull = false) {
   });
   return {
     files,
-    getFileHandle: (name: string) => Promise.resolve({ createWritable: () => Promise.resolve(writable(name)) }),
+    getFileHandle: (name: string, options?: { create: boolean }) =>
+      options?.create || files.has(name)
+        ? Promise.resolve({ createWritable: () => Promise.resolve(writable(name)) })
+        : Promise.reject(new DOMException("No such file", "NotFoundError")),
   };
 }
 const bundle = {
@@ -73,4 +76,15 @@ test("a full disk is told, with how much was written", async () => {
     written: 0,
     refusal: "The folder could not be written.",
   });
+});
+
+test("the card's own folder is chosen, where the recorder names files alike: nothing there is written over", async () => {
+  const into = folder();
+  const original = new Blob(["the only recording there is"]);
+  into.files.set("D1_S2_T04.wav", original);
+  expect(await write(matched(1), into, false)).toEqual({
+    written: 0,
+    refusal: "D1_S2_T04.wav is in that folder already. Choose an empty one.",
+  });
+  expect(into.files.get("D1_S2_T04.wav")).toBe(original);
 });

@@ -13,7 +13,7 @@ import type { LogMatch } from "./cardLog";
 export interface Folder {
   getFileHandle(
     name: string,
-    options: { create: boolean },
+    options?: { create: boolean },
   ): Promise<{ createWritable(): Promise<{ write(data: Blob): Promise<void>; close(): Promise<void> }> }>;
 }
 
@@ -43,11 +43,24 @@ export async function trackBlobs(whole: Blob): Promise<readonly { suffix: string
   }
 }
 
+/** A name that is taken in the folder: it may be the card itself, and nothing of it is written over. */
+class NameTaken extends Error {}
+
+const isThere = (folder: Folder, name: string): Promise<boolean> =>
+  folder.getFileHandle(name).then(
+    () => true,
+    (error: unknown) => {
+      if ((error as DOMException).name === "NotFoundError") return false;
+      throw error;
+    },
+  );
+
 async function keep(folder: Folder | null, name: string, blob: Blob): Promise<void> {
   if (!folder) {
     saveBlob(name, blob);
     return;
   }
+  if (await isThere(folder, name)) throw new NameTaken(name);
   const writable = await (await folder.getFileHandle(name, { create: true })).createWritable();
   await writable.write(blob);
   await writable.close();
@@ -85,7 +98,9 @@ export async function writeCopies(
     }
     return { written, refusal: null };
   } catch (error) {
-    const refusal = error instanceof RecordingRefusal ? say(error.says) : "The folder could not be written.";
-    return { written, refusal };
+    if (error instanceof RecordingRefusal) return { written, refusal: say(error.says) };
+    if (error instanceof NameTaken)
+      return { written, refusal: `${error.message} is in that folder already. Choose an empty one.` };
+    return { written, refusal: "The folder could not be written." };
   }
 }
