@@ -10,6 +10,7 @@ import { schemaFaults } from "../core/schema";
 import { readTags, taggedCopy, type TaggedCopy } from "../core/tags";
 import { say } from "../messages";
 import { openFileSource } from "./fileSource";
+import { refuser } from "./output";
 
 const Text = (most: number) => Type.String({ maxLength: most });
 const strict = { additionalProperties: false } as const;
@@ -69,10 +70,7 @@ export const MetaInput = Type.Object(
 );
 type MetaInput = Static<typeof MetaInput>;
 
-const refuse = (message: string): 2 => {
-  process.stderr.write(`hypophon meta: ${message}\n`);
-  return 2;
-};
+const refuse = refuser("hypophon meta");
 
 /** The system's own copy, which moves no byte through this process; where there is none, Node's. */
 async function copyQuickly(path: string, to: string): Promise<void> {

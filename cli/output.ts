@@ -13,3 +13,11 @@ export function guardOutput(program: string): void {
     process.exit(2);
   });
 }
+
+/** How a program refuses a bad call: a sentence, and its exit code. */
+export const refuser =
+  (program: string) =>
+  (message: string): 2 => {
+    process.stderr.write(`${program}: ${message}\n`);
+    return 2;
+  };

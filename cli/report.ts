@@ -3,11 +3,9 @@ import { Command, CommanderError } from "commander";
 import { type Report, reportOf } from "../core/planning";
 import { bundleOf, type Listed, readShootFile, type RecordKind } from "../core/records";
 import { markName, RATING_NAMES, say, TYPE_NAMES } from "../messages";
+import { refuser } from "./output";
 
-const refuse = (message: string): 2 => {
-  process.stderr.write(`hypophon report: ${message}\n`);
-  return 2;
-};
+const refuse = refuser("hypophon report");
 
 const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;

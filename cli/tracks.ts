@@ -5,11 +5,9 @@ import { RecordingRefusal } from "../core/audio";
 import { monoFiles, monoSound, polyFile } from "../core/tags";
 import { say } from "../messages";
 import { openFileSource } from "./fileSource";
+import { refuser } from "./output";
 
-const refuse = (message: string): 2 => {
-  process.stderr.write(`hypophon tracks: ${message}\n`);
-  return 2;
-};
+const refuse = refuser("hypophon tracks");
 
 const stem = (path: string): string => basename(path).replace(/\.[^.]*$/, "");
 

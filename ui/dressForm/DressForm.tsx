@@ -22,7 +22,9 @@ import { armNodes, onSide, penPath } from "./pen";
 import type { Piece } from "./piece";
 import { cablePath, isInView, project } from "./projection";
 import { RuledOutMarks, type RuledOutMark } from "./RuledOutMarks";
-import { hairPieces, lowerPieces, wornPieces } from "./wornPieces";
+import { hairPieces } from "./hairPieces";
+import { lowerPieces } from "./lowerPieces";
+import { wornPieces } from "./wornPieces";
 
 const HALF_WIDTH: Record<ViewName, number> = { front: WHOLE.halfWidth, back: 215, side: 165 };
 

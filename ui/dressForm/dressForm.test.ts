@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { APART, CHEST, RADIUS, spread, WHOLE } from "./callouts";
 import { garmentPieces } from "./garmentPieces";
 import { penPath } from "./pen";
-import { lowerPieces, wornPieces } from "./wornPieces";
+import { lowerPieces } from "./lowerPieces";
+import { wornPieces } from "./wornPieces";
 import { bodyOutline, halfWidthAt, smoothPath, type ViewName } from "./outline";
 
 const VIEWS: ViewName[] = ["front", "back", "side"];
