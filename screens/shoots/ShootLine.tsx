@@ -45,6 +45,11 @@ const Seam = styled.svg`
   max-width: 100%;
 `;
 
+/** As high while nothing is known as when it is: what stands below must not move away under a finger. */
+const Room = styled.div`
+  min-height: calc(8px + var(--hit));
+`;
+
 /** So many talents are told apart on a seam; more are shares of it. */
 const MOST_STITCHES = 40;
 
@@ -82,10 +87,10 @@ function Progress({ shootId }: { shootId: string }) {
   useQuery({ queryKey: ["shoot", shootId], queryFn: () => hub.pull(shootId), persister: undefined });
   const snapshot = useSyncExternalStore(store.subscribe, store.snapshot, () => null);
   const progress = useMemo(() => snapshot && shootProgress(snapshot.bundle), [snapshot]);
-  if (!progress) return null;
+  if (!progress) return <Room />;
   const { next, rigs, verified } = progress;
   return (
-    <>
+    <Room>
       {rigs > 0 && <ProgressSeam {...progress} />}
       <Line>
         {next ? (
@@ -101,7 +106,7 @@ function Progress({ shootId }: { shootId: string }) {
           </Soft>
         )}
       </Line>
-    </>
+    </Room>
   );
 }
 
