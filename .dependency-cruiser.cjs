@@ -54,8 +54,7 @@ module.exports = {
       name: "through-the-doors-from-outside",
       severity: "error",
       from: { pathNot: ["^core/", TESTS] },
-      // The catalogue of situations has a door of its own, for the bench: no bundle of the application holds it.
-      to: { path: "^core/[^/]+/", pathNot: "^core/[^/]+/(situations/)?index\\.ts$" },
+      to: { path: "^core/[^/]+/", pathNot: "^core/[^/]+/index\\.ts$" },
     },
     {
       name: "core-knows-no-words",

@@ -20,7 +20,7 @@ export { certaintyOf, certaintyWord, unknownsOf } from "./certainty";
 export { Choice, choiceOf, sameChoice } from "./choice";
 export { contradictionsOf } from "./contradictions";
 export { DressInput } from "./dressInput";
-export { exampleInput } from "./exampleInput";
+export { EXAMPLE_QUAY, exampleInput, type ExampleChange } from "./exampleInput";
 export { explain, schoolReasons, whyNotNext, worseThan, type CriterionReason } from "./explain";
 export { FABRICS, FABRIC_IDS } from "./fabrics";
 export { GARMENTS, GARMENT_IDS } from "./garments";
@@ -64,6 +64,7 @@ export {
   candidateOf,
   costAt,
   levelAtTurn,
+  bestAt,
   planDress,
   ranksUnder,
   reweigh,
@@ -73,7 +74,7 @@ export {
   type RankedPlace,
   type RuledOut,
 } from "./planDress";
-export type { AntennaCode, DressCatalogue, DressMessage, Spot } from "./messages";
+export type { AntennaCode, BareDress, DressCatalogue, DressMessage, Spot } from "./messages";
 export { DressReason, type ReasonCatalogue } from "./reasons";
 export { recipeFor, type Recipe } from "./recipe";
 export { usualEffort } from "./sceneFacts";

@@ -2,7 +2,7 @@
  * Microphones that nobody wears: talkers, places, patterns, distances, what the picture allows, and how ways compare.
  */
 export { whatWouldBeat } from "./better";
-export { FIRST_WISHES, micsOf } from "./candidateMics";
+export { type CandidateId, FIRST_WISHES, micsOf } from "./candidateMics";
 export { judgeMics, rankPickups, type PickupCandidate } from "./candidates";
 export { HEARD_RIPPLE_DB } from "./combing";
 export { handsOn } from "./hands";

@@ -1,7 +1,7 @@
-import { CABLES, cableFaults } from "../../core/connect/situations";
-import { OUTFITS, outfitFaults } from "../../core/dress/situations";
-import { PICKUPS, pickupFaults } from "../../core/pickup/situations";
-import { TROUBLES, troubleFaults } from "../../core/rehearsal/situations";
+import { CABLES, cableFaults } from "../../fixtures/situations/connect";
+import { OUTFITS, outfitFaults } from "../../fixtures/situations/dress";
+import { PICKUPS, pickupFaults } from "../../fixtures/situations/pickup";
+import { TROUBLES, troubleFaults } from "../../fixtures/situations/rehearsal";
 
 interface Told {
   name: string;
