@@ -104,13 +104,19 @@ describe("calc", () => {
   });
 
   test.each(Object.keys(CALCULATORS))("%s: its example fits its schema and gives a result", (name) => {
-    const example = run(["calc", name, "--example"]).stdout;
-    expect(schemaFaults(CALCULATORS[name]!.schema, JSON.parse(example))).toEqual([]);
-    const { status, stdout, stderr } = run(["calc", name, "-"], example);
+    const { example, schema } = CALCULATORS[name]!;
+    expect(schemaFaults(schema, example)).toEqual([]);
+    expect(schema).toMatchObject({ type: "object" });
+    const { status, stdout, stderr } = run(["calc", name, "-"], JSON.stringify(example));
     expect([status, stderr]).toEqual([0, ""]);
     expect(Object.keys(JSON.parse(stdout) as object).length).toBeGreaterThan(1);
     expect(wordless(JSON.parse(stdout))).toEqual([]);
-    expect(JSON.parse(run(["calc", name, "--schema"]).stdout)).toMatchObject({ type: "object" });
+  });
+
+  test("an example and a schema are printed as they are", () => {
+    const { example, schema } = CALCULATORS["dress"]!;
+    expect(JSON.parse(run(["calc", "dress", "--example"]).stdout)).toEqual(JSON.parse(JSON.stringify(example)));
+    expect(JSON.parse(run(["calc", "dress", "--schema"]).stdout)).toEqual(JSON.parse(JSON.stringify(schema)));
   });
 
   test("bad input is one line with the field and what was expected", () => {

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type APIRequestContext, expect, test, type Page } from "@playwright/test";
-import { long } from "./long";
+import { isLong, long } from "./long";
 import { awake, goWithin, openDemo, openLinks, openView } from "./shoot";
 
 const VIEWS = [
@@ -51,6 +51,8 @@ const walk = (views: readonly string[]) => async (page: Page, request: APIReques
     await goWithin(page, `/shoots/${id}${view}`);
     await page.evaluate(() => delete document.documentElement.dataset["ground"]);
     expect([view, ...(await faults(page, "day"))]).toEqual([view]);
+    // Every pair of colours is worked out in ui/theme.test.ts; here are those that a page may mix by itself.
+    if (!isLong) continue;
     await goDark(page);
     expect([view, ...(await faults(page, "dark"))]).toEqual([view]);
   }

@@ -15,7 +15,7 @@ async function dressSomebody(page: Page, title: string): Promise<string> {
   return id;
 }
 
-test("changing the jacket re-ranks and takes the chosen place off the board", async ({ page }) => {
+long("changing the jacket re-ranks and takes the chosen place off the board", async ({ page }) => {
   await dressSomebody(page, "Jacket");
   await page.getByRole("button", { name: "Add a layer" }).click();
   const layer = page.getByRole("group", { name: "Layer 2" });
@@ -57,7 +57,7 @@ long("what would make a place possible is tried out and named", async ({ page })
   await expect(page.getByText("Let it be seen in this shot")).toBeVisible();
 });
 
-test("from the board to a first recommendation for a new wearer in six steps", async ({ page }) => {
+long("from the board to a first recommendation for a new wearer in six steps", async ({ page }) => {
   const id = await startShoot(page, "Six steps");
   await page.goto(`/shoots/${id}`);
   await awake(page);

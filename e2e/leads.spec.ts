@@ -173,7 +173,7 @@ test("by keyboard: steps ticked on the real devices sew the link, another freque
   await expect(page.getByText(/Changed since it was paired: tune, sync, confirm/).first()).toBeVisible();
 });
 
-test("cables: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
+long("cables: into a phone, an own device with its figures, a camera without a sound input", async ({ page }) => {
   await openOwn(page, "Cables", "Cables");
   const way = page.getByRole("region", { name: "Signal path" });
   await expect(way.getByRole("list", { name: "Way of Talent 1" })).toContainText("3.5 mm TRS cable");

@@ -1,4 +1,6 @@
 import { test } from "@playwright/test";
 
 /** A test that takes long, or tries once more by screen what tests nearer to the code try: done by `./hypophon test --long`. */
-export const long = process.env["HYPOPHON_LONG"] ? test : test.skip.bind(test);
+export const isLong = Boolean(process.env["HYPOPHON_LONG"]);
+
+export const long = isLong ? test : test.skip.bind(test);

@@ -11,7 +11,7 @@ const dropClap = (page: Page, name: string, buffer: Buffer) =>
     .locator("input[type=file]")
     .setInputFiles({ name, mimeType: "audio/wav", buffer });
 
-test("blankets on glass cut the echo, open air has none, wind is named", async ({ page }) => {
+long("blankets on glass cut the echo, open air has none, wind is named", async ({ page }) => {
   await startShoot(page, "Scouting");
   await page.getByRole("button", { name: "Add place" }).click();
   const chart = page.getByRole("img", { name: /Reverberation by octave/ });
@@ -39,7 +39,7 @@ test("blankets on glass cut the echo, open air has none, wind is named", async (
   await expectSaved(page);
 });
 
-test("two places keep their own figures, and a deleted one comes back", async ({ page }) => {
+long("two places keep their own figures, and a deleted one comes back", async ({ page }) => {
   await startShoot(page, "Places");
   await page.getByRole("button", { name: "Add place" }).click();
   await page.getByLabel("Place", { exact: true }).fill("Kitchen");

@@ -126,7 +126,7 @@ test("a new shoot starts without the server, and is saved when it is there again
   await expect(page.getByRole("link", { name: "Out of reach" })).toBeVisible();
 });
 
-test("a take of two channels lets the wearer's be chosen, and the verdict follows", async ({ page, request }) => {
+long("a take of two channels lets the wearer's be chosen, and the verdict follows", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/check?wearer=51ac0000-0000-4000-8000-000000000034`);
   const frames = 48000 * 3;

@@ -5,7 +5,7 @@ import { createGlobalStyle, css } from "styled-components";
 /** Threads that tell wearers apart; each goes with a stitch pattern of the same index. */
 export const THREAD_COLOURS = ["madder", "indigo", "moss", "ochre", "plum", "teal", "umber", "slate"] as const;
 
-const day = css`
+export const day = css`
   color-scheme: light;
   --cloth: #ece5d6;
   --paper: #fbf8f0;
@@ -35,7 +35,7 @@ const day = css`
   --cloth-3: #cdb4ae;
 `;
 
-const dark = css`
+export const dark = css`
   color-scheme: dark;
   --cloth: #111416;
   --paper: #1a1f22;

@@ -12,7 +12,7 @@ import { showToast } from "@/ui/toasts";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { takeName } from "../roll/rollWords";
 import { type CardLog, cardLogOf, type LogMatch } from "./cardLog";
-import type { Card } from "./useCard";
+import { type Card, factsOf } from "./useCard";
 import { pickFolder, writeCopies } from "./writeCopies";
 
 const Matches = styled.ul`
@@ -57,6 +57,14 @@ function useHear() {
   };
 }
 
+/** The value as it was when the key was last another: measuring tells its progress ten times a second, and matches stay. */
+function useSameWhile<Value>(key: string, value: Value): Value {
+  const [kept, keep] = useState({ key, value });
+  if (kept.key === key) return kept.value;
+  keep({ key, value });
+  return value;
+}
+
 /** What the log and the card have in common: who is sure, who is asked, and copies that say it. */
 export function CardLogView({ card }: { card: Card }) {
   const { bundle } = useShoot();
@@ -65,10 +73,10 @@ export function CardLogView({ card }: { card: Card }) {
   const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
   const [isWriting, setWriting] = useState(false);
   const [isPerTrack, setPerTrack] = useState(false);
-  const log: CardLog | null = useMemo(
-    () => (card.isRunning ? null : cardLogOf(bundle, card.files)),
-    [bundle, card.files, card.isRunning],
-  );
+  const isRead = card.files.every(({ head, state }) => head !== undefined || state.phase === "measured");
+  const known = card.files.map((item) => `${item.id}${factsOf(item) ? "" : "?"}`).join(" ");
+  const found = useSameWhile(known, card.files);
+  const log: CardLog | null = useMemo(() => (isRead ? cardLogOf(bundle, found) : null), [bundle, found, isRead]);
   if (!log) return null;
   const { matches, takesLeft, filesLeft, clock } = log;
   const isTaken = (match: LogMatch) => match.isSure || confirmed.has(keyOf(match));
@@ -82,9 +90,9 @@ export function CardLogView({ card }: { card: Card }) {
       for (const { id } of takes)
         store.edit("roll", id, (body) => ({
           ...body,
-          files: own.map(({ path, state }) => ({
-            name: baseName(path),
-            lengthS: state.phase === "measured" ? state.recording.measurement.format.durationS : 0,
+          files: own.map((item) => ({
+            name: baseName(item.path),
+            lengthS: factsOf(item)?.durationS ?? 0,
             hash: null,
             isSure: true,
           })),

@@ -1,7 +1,7 @@
 import { filesInOrder, logLinesOf, type FoundFile } from "@/core/planning";
 import type { ShootBundle, Stored } from "@/core/records";
 import { clockWords, matchCard, type Match, type RollMessage } from "@/core/roll";
-import type { CardFile } from "./useCard";
+import { type CardFile, factsOf } from "./useCard";
 
 /** A match of the log with files of the card. */
 export interface LogMatch {
@@ -28,9 +28,13 @@ function dateOf({ file }: CardFile): string {
 }
 
 function foundOf(item: CardFile): FoundFile | null {
-  if (item.state.phase !== "measured") return null;
-  const { durationS, startedAtS } = item.state.recording.measurement.format;
-  return { id: String(item.id), name: baseName(item.path), lengthS: durationS, startedAtS: startedAtS ?? null };
+  const facts = factsOf(item);
+  return (
+    facts && {
+      ...{ id: String(item.id), name: baseName(item.path) },
+      ...{ lengthS: facts.durationS, startedAtS: facts.startedAtS },
+    }
+  );
 }
 
 /** Dates of the shoot's days. */
@@ -42,16 +46,16 @@ function datesOf({ shoot: { body } }: ShootBundle): string[] {
 
 /** The log of every day against the files of a card; a file goes to the day that explains it best. */
 export function cardLogOf(bundle: ShootBundle, files: readonly CardFile[]): CardLog | null {
-  const measured = files.filter(({ state }) => state.phase === "measured");
-  if (bundle.rolls.length === 0 || measured.length === 0) return null;
+  const known = files.filter((item) => factsOf(item) !== null);
+  if (bundle.rolls.length === 0 || known.length === 0) return null;
   const dates = datesOf(bundle);
-  const byId = new Map(measured.map((item) => [String(item.id), item]));
+  const byId = new Map(known.map((item) => [String(item.id), item]));
   const takeOf = new Map(bundle.rolls.map((roll) => [roll.id, roll]));
   const all: { day: number; match: Match }[] = [];
   const clock = new Map<string, RollMessage>();
   for (const day of new Set(bundle.rolls.map(({ body }) => body.day))) {
     // Files whose date is another day of the shoot are of that day.
-    const own = measured.filter((item) => {
+    const own = known.filter((item) => {
       const date = dateOf(item);
       return !dates.includes(date) || date === dates[day - 1];
     });
@@ -93,7 +97,7 @@ export function cardLogOf(bundle: ShootBundle, files: readonly CardFile[]): Card
     takesLeft: bundle.rolls.filter(
       ({ id, body }) => days.has(body.day) && !matched.has(id) && body.type !== "noSound" && body.files.length === 0,
     ),
-    filesLeft: measured
+    filesLeft: known
       .filter(({ id }) => !used.has(String(id)))
       .map((file) => ({ file, isFalseStart: (foundOf(file)?.lengthS ?? 99) <= 12 })),
     clock: [...clock.values()],

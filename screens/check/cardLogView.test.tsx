@@ -38,8 +38,8 @@ function file(name: string, at: string | null, durationS = 24): CardFile {
   } as unknown as CardFile;
 }
 
-function show(files: CardFile[], isRunning = false): void {
-  const card: Card = { files, isRunning, skipped: 0 };
+function show(files: CardFile[]): void {
+  const card: Card = { files, isRunning: false, skipped: 0 };
   render(
     <I18nProvider locale="en-GB">
       <ShootStoreProvider store={store}>
@@ -90,8 +90,24 @@ test("a take without a file, a false start and a file that nobody logged are nam
   expect(items).toContain("Slate 1, take 1No file on this card");
 });
 
-test("while the card is read, and without a log, nothing is said", () => {
-  show([file("a.wav", "09:44")], true);
+test("a card that is still measured is matched by what its files say at their head", () => {
+  const unmeasured = (name: string, at: string): CardFile => {
+    const { state, ...item } = file(name, at);
+    if (state.phase !== "measured") throw new Error("no measured file was made");
+    const { durationS, startedAtS = null, sampleRateHz } = state.recording.measurement.format;
+    return { ...item, head: { durationS, startedAtS, sampleRateHz }, state: { phase: "waiting" } };
+  };
+  const card = [unmeasured("a.wav", "09:44"), unmeasured("b.wav", "09:52"), unmeasured("c.wav", "10:05")];
+  show(card);
+  expect(screen.getByRole("status").textContent).toMatch(/^3 of \d+ takes matched with 3 files\.$/);
+  cleanup();
+  // One that turns out to be damaged is none of the day.
+  show([...card.slice(0, 2), { ...card[2]!, state: { phase: "refused", message: "damaged" } }]);
+  expect(screen.getByRole("status").textContent).toMatch(/with 2 files/);
+});
+
+test("before the files are read, and without a log, nothing is said", () => {
+  show([file("a.wav", "09:44"), { ...file("b.wav", "09:52"), state: { phase: "waiting" } }]);
   expect(screen.queryByRole("status")).toBeNull();
   cleanup();
   store = testStore(bundleOf(SLACK_WATER));

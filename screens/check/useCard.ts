@@ -3,11 +3,21 @@
 import { say } from "@/messages";
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
+import { readWavHeader } from "@/core/audio";
 import type { MeasuredRecording } from "@/core/check";
+import { blobSource } from "@/workers/blobSource";
 import { makeGate, type Gate } from "@/workers/gate";
 import type { MeasureDoor } from "@/workers/measureWorker";
 import { isSound, looksLikeWav } from "../sound/decodeFile";
 import { measureDecoded } from "./measureDecoded";
+
+/** What the first bytes of a file say, before it is measured. */
+export interface HeadFacts {
+  durationS: number;
+  /** Of the day, s; null where the file says none. */
+  startedAtS: number | null;
+  sampleRateHz: number;
+}
 
 /** One file of a card. */
 export interface CardFile {
@@ -15,6 +25,8 @@ export interface CardFile {
   file: File;
   /** Where it lies on the card. */
   path: string;
+  /** Undefined while it is not read yet; null where only measuring tells. */
+  head?: HeadFacts | null;
   state:
     | { phase: "waiting" }
     | { phase: "measuring"; share: number }
@@ -38,12 +50,31 @@ export interface FoundFile {
 const SOUND_ENDINGS = /\.(wav|wave|bwf|rf64|w64|m4a|mp3|ogg|oga|flac|aac|aif|aiff)$/i;
 /** Progress is shown so often, ms. */
 const SHOW_EVERY_MS = 100;
+/** First bytes of so many files are kept at once. */
+const HEADS_AT_ONCE = 500;
 const EMPTY: Card = { files: [], isRunning: false, skipped: 0 };
 
 interface Line {
   worker: Worker;
   door: Comlink.Remote<MeasureDoor>;
 }
+
+async function headOf(file: File): Promise<HeadFacts | null> {
+  try {
+    const { frames, sampleRateHz, timeReference } = await readWavHeader(blobSource(file));
+    const startedAtS = timeReference === null ? null : (timeReference / sampleRateHz) % 86_400;
+    return { durationS: frames / sampleRateHz, startedAtS, sampleRateHz };
+  } catch {
+    return null;
+  }
+}
+
+/** What is known of a file's length and beginning: from its first bytes, or measured; null: not yet, or never. */
+export const factsOf = ({ state, head }: CardFile): HeadFacts | null => {
+  if (state.phase !== "measured") return state.phase === "refused" ? null : (head ?? null);
+  const { durationS, startedAtS, sampleRateHz } = state.recording.measurement.format;
+  return { durationS, startedAtS: startedAtS ?? null, sampleRateHz };
+};
 
 function openLine(): Line {
   const worker = new Worker(new URL("../../workers/measureWorker.ts", import.meta.url), { type: "module" });
@@ -79,6 +110,25 @@ function makeCard() {
   function setState(id: number, state: CardFile["state"]): void {
     card = { ...card, files: card.files.map((each) => (each.id === id ? { ...each, state } : each)) };
     timer ??= setTimeout(show, SHOW_EVERY_MS);
+  }
+
+  /** Reads the first bytes of each: a card of hours meets the log before any of it is measured. */
+  async function readHeads(files: readonly CardFile[]): Promise<void> {
+    const heads = new Map<number, HeadFacts | null>();
+    const keep = () => {
+      const read = new Map(heads);
+      heads.clear();
+      card = {
+        ...card,
+        files: card.files.map((each) => (read.has(each.id) ? { ...each, head: read.get(each.id) } : each)),
+      };
+      timer ??= setTimeout(show, SHOW_EVERY_MS);
+    };
+    for (const { id, file } of files) {
+      heads.set(id, await headOf(file));
+      if (heads.size === HEADS_AT_ONCE) keep();
+    }
+    keep();
   }
 
   async function measureOne({ door }: Line, { id, file }: CardFile, mine: number): Promise<void> {
@@ -165,6 +215,7 @@ function makeCard() {
         state: { phase: "waiting" },
       }));
       set({ ...card, files: [...card.files, ...files], skipped: card.skipped + found.length - sounds.length });
+      void readHeads(files);
       if (files.length > 0 && !gate) start();
     },
     stop,

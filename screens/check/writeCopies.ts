@@ -9,6 +9,7 @@ import { copyBlob } from "../files/copyBlob";
 import { saveBlob } from "../files/saveFile";
 import { takeName } from "../roll/rollWords";
 import type { LogMatch } from "./cardLog";
+import { factsOf } from "./useCard";
 
 export interface Folder {
   getFileHandle(
@@ -80,9 +81,11 @@ export async function writeCopies(
       const marks = marksByRoll(bundle).get(roll.id) ?? [];
       const labelOf = ({ body }: (typeof marks)[number]) => `${markName(body.kind)}${body.note && `: ${body.note}`}`;
       let fromS = 0;
-      for (const [at, { file, state }] of files.entries()) {
-        if (state.phase !== "measured") continue;
-        const { durationS: lengthS, sampleRateHz } = state.recording.measurement.format;
+      for (const [at, item] of files.entries()) {
+        const { file } = item;
+        const facts = factsOf(item);
+        if (!facts) continue;
+        const { durationS: lengthS, sampleRateHz } = facts;
         const part = { fromS, lengthS, sampleRateHz };
         const tags = takeTags(bundle, roll, marks, { name: takeName(roll.body), labelOf }, part);
         const byScheme = schemeFault(scheme) ? "" : nameBy(scheme, nameFacts(bundle, roll.body, counter));
