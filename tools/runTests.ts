@@ -17,7 +17,8 @@ interface Count {
 
 const BIN = join(ROOT, "node_modules", ".bin");
 const REPORTS = join(ROOT, ".build", "reports");
-const JEST_WORKERS = 2;
+// One more than cores: servers, files and locks are waited for.
+const JEST_WORKERS = 3;
 const BROWSER_WORKERS = 2;
 // The native compiler checks; the older one beside it is for the tools that call its API.
 const TSC = join("..", "typescript7", "bin", "tsc");
