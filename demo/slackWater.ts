@@ -29,6 +29,7 @@ const shoot: ShootBody = {
   firstDay: "2027-05-11",
   days: 3,
   units: "metric",
+  clock: "24",
   frameRate: 25,
   delivery: "picture",
   sampleRateHz: 48000,

@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { atBoard, atHome, atNewBoard, Hands, inSight } from "./hands";
-import { awake, choose, expectSaved, goToStation, openDemo } from "./shoot";
+import { awake, choose, expectSaved, goToStation, openDemo, openLinks } from "./shoot";
 import { takeWav } from "./sounds";
 
 const verdict = "[data-part=verdict]";
@@ -22,6 +22,7 @@ test("14: the shoot's facts are changed in one dialog", async ({ page }) => {
   await dialog.getByLabel("Title").fill("Facts, changed");
   await dialog.getByLabel("Days").fill("3");
   await dialog.getByText("Imperial", { exact: true }).click();
+  await dialog.getByText("12 h", { exact: true }).click();
   await hands.button("Save", dialog);
   await expect(page.getByRole("link", { name: "Facts, changed" })).toBeVisible();
   await expectSaved(page);
@@ -29,6 +30,7 @@ test("14: the shoot's facts are changed in one dialog", async ({ page }) => {
   await page.getByRole("button", { name: "Shoot: Facts, changed" }).click();
   await page.getByRole("menuitem", { name: "Change the shoot" }).click();
   await expect(page.getByLabel("Days")).toHaveValue("3");
+  await expect(page.getByRole("radio", { name: "12 h" })).toBeChecked();
   expect(hands.count).toBeLessThanOrEqual(3);
 });
 
@@ -43,6 +45,35 @@ test("15: a shoot is duplicated with its plans and kit, without its takes", asyn
   expect(hands.count).toBe(2);
 });
 
+test("15: the kit is asked once, and the next shoot starts with the settings of this one", async ({ page }) => {
+  const { hands } = await atNewBoard(page, "Diary");
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await goToStation(page, "Board");
+  await hands.press(page.getByRole("link", { name: /^What do you have/ }));
+  const dialog = page.getByRole("dialog", { name: "What do you have?" });
+  await hands.press(dialog.getByText("Phone diary"));
+  await hands.button("Save", dialog);
+  await expect(dialog).toBeHidden();
+  await goToStation(page, "Link");
+  await openLinks(page, "Cables");
+  await expect(page.getByRole("main")).toContainText("phone, headset socket");
+  await expectSaved(page);
+  expect(hands.count).toBe(3);
+  await page.goto("/");
+  await awake(page);
+  await page.getByLabel("Title").fill("Diary, next");
+  await page.getByRole("button", { name: "Days, frame rate, units, delivery, kit" }).click();
+  await choose(page, "Start with the kit and settings of", "Diary");
+  await page.getByRole("button", { name: "Start shoot" }).click();
+  await expect(page.getByRole("link", { name: "Diary, next" })).toBeVisible();
+  // What was said once holds for every shoot of the crew.
+  await expect(page.getByRole("link", { name: /^What do you have/ })).toBeHidden();
+  await page.getByRole("link", { name: "Kit", exact: true }).click();
+  await page.getByRole("button", { name: "What do you have?" }).click();
+  await page.getByRole("button", { name: "Forget this" }).click();
+  await expectSaved(page);
+});
+
 test("16: a second device sees within a second what the first one does", async ({ page, browser }) => {
   const { hands, id } = await atNewBoard(page, "Two devices");
   const second = await browser.newPage();
@@ -52,6 +83,24 @@ test("16: a second device sees within a second what the first one does", async (
   await hands.type("Name", "Ada");
   await expect(second.getByRole("row", { name: /^Ada/ })).toBeVisible();
   await second.close();
+});
+
+test("17: a take is logged with what is wrong with it, in four from the board", async ({ page }) => {
+  const hands = await atBoard(page);
+  await hands.press(page.getByRole("navigation", { name: "Stations" }).getByRole("link", { name: /^Roll/ }));
+  await hands.button("Start take");
+  await hands.press(page.getByRole("group", { name: "Mark now" }).getByRole("button", { name: /Aircraft/ }));
+  await hands.button("Stop");
+  const take = page
+    .getByRole("list", { name: "Takes" })
+    .getByRole("listitem")
+    .filter({ hasText: /Aircraft 0:0\d/ });
+  await expect(take).toHaveCount(1);
+  await expectSaved(page);
+  await page.reload();
+  await awake(page);
+  await expect(take).toHaveCount(1);
+  expect(hands.count).toBe(4);
 });
 
 test("18: a shoot goes out as a file and comes in again, whole", async ({ page }) => {

@@ -90,7 +90,7 @@ export async function answer(page: Page, says: string): Promise<void> {
 }
 
 export async function expectSaved(page: Page): Promise<void> {
-  await expect(page.getByRole("status").filter({ hasText: /^All saved$/ })).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: /^All saved$/ })).toBeVisible({ timeout: 30_000 });
 }
 
 /** Chooses a scene of the shoot, in the bar on top. */

@@ -85,7 +85,7 @@ export function findingWords({
 
 export { originWords } from "./en/chain";
 export { placedWords } from "./en/connect";
-export { CARD_NAMES, FEED_CAUTION } from "./en/planning";
+export { CARD_NAMES, FEED_CAUTION, WORK_NAMES } from "./en/planning";
 export { JUDGED_NAMES, SCHOOL_WORDS } from "./en/dress";
 export { NC_EXAMPLES, REMEDY_WORDS } from "./en/place";
 export { LESSON_NAMES, RISK_NAMES } from "./en/pickup";
@@ -94,5 +94,5 @@ export { ANSWER_NAMES, SYMPTOM_NAMES } from "./en/rehearsal";
 export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";
 export { area as areaWords, feetAndInches, length as lengthWords, sayIn } from "./en/units";
 export { TERMS, type Term, type TermId } from "./en/terms";
-export { list as listOf } from "./en/words";
+export { clock as clockWords, list as listOf, timeWords } from "./en/words";
 export { duration as durationWords, markName, RATING_NAMES, TYPE_NAMES } from "./en/roll";

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { say, sayIn } from ".";
+import { clockWords, say, sayIn, timeWords } from ".";
 import { area, length, windSpeed } from "./en/units";
 
-afterEach(() => sayIn("metric"));
+afterEach(() => sayIn({ units: "metric", clock: "24" }));
 
 test.each([
   [0.4, "40 cm", "16 in"],
@@ -13,12 +13,12 @@ test.each([
   [-0.05, "−5 cm", "−2 in"],
 ])("%s m is %s or %s", (metres, metric, imperial) => {
   expect(length(metres)).toBe(metric);
-  sayIn("imperial");
+  sayIn({ units: "imperial", clock: "24" });
   expect(length(metres)).toBe(imperial);
 });
 
 test("feet and inches never say twelve inches, and are right within half an inch (property)", () => {
-  sayIn("imperial");
+  sayIn({ units: "imperial", clock: "24" });
   fc.assert(
     fc.property(fc.double({ min: 0, max: 30, noNaN: true }), (metres) => {
       const [, feet, inches] = /^(?:(\d+) ft ?)?(?:(\d+) in)?$/.exec(length(metres))!;
@@ -30,13 +30,24 @@ test("feet and inches never say twelve inches, and are right within half an inch
 
 test("areas and wind", () => {
   expect([area(12.345), windSpeed(5)]).toEqual(["12.3 m²", "5 m/s"]);
-  sayIn("imperial");
+  sayIn({ units: "imperial", clock: "24" });
   expect([area(12.345), windSpeed(5)]).toEqual(["133 sq ft", "11 mph"]);
+});
+
+test("times of day by a clock of 24 hours, and of 12 with noon and midnight as they are said", () => {
+  const times = ["00:00", "00:05", "09:30", "12:00", "12:59", "23:01"];
+  expect(times.map(timeWords)).toEqual(times);
+  sayIn({ units: "metric", clock: "12" });
+  expect(times.map(timeWords)).toEqual(["12:00 am", "12:05 am", "9:30 am", "12:00 pm", "12:59 pm", "11:01 pm"]);
+  expect([clockWords(-30), clockWords(1440 + 75.4)]).toEqual(["11:30 pm", "1:15 am"]);
+  // What is no time, such as one that is being typed, is not made into one.
+  expect(timeWords("soon")).toBe("soon");
+  expect(say({ code: "quiet.order", finishMin: 14 * 60 + 5 })).toBe("Done by 2:05 pm in this order.");
 });
 
 test("sentences follow the units", () => {
   const message = { code: "room.keepWithin", withinM: 0.4 } as const;
   expect(say(message)).toContain("within 40 cm");
-  sayIn("imperial");
+  sayIn({ units: "imperial", clock: "24" });
   expect(say(message)).toContain("within 16 in");
 });

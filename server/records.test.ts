@@ -42,6 +42,7 @@ const SHOOT: ShootBody = {
   firstDay: "2027-03-01",
   days: 2,
   units: "metric",
+  clock: "24",
   frameRate: 29.97,
   delivery: "picture",
   sampleRateHz: 48000,

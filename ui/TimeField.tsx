@@ -2,7 +2,7 @@
 
 import { parseTime } from "@internationalized/date";
 import { DateInput, DateSegment, TimeField as AriaTimeField } from "react-aria-components";
-import { useState } from "react";
+import { createContext, use, useState } from "react";
 import styled from "styled-components";
 import { useFault } from "./faults";
 import { FieldFault, FieldLabel, fieldBox } from "./fieldParts";
@@ -52,7 +52,10 @@ function timeOf(value: string) {
   }
 }
 
-/** A time of the day, "HH:MM" of 24 hours, whatever the browser's own zone and clock. What is refused stays typed. */
+/** Which clock times are typed by: that of the shoot. */
+export const ClockContext = createContext<"24" | "12">("24");
+
+/** A time of the day, kept as "HH:MM" of 24 hours, whatever the browser's own zone and clock. What is refused stays typed. */
 export function TimeField(props: {
   label: string;
   value: string;
@@ -62,6 +65,7 @@ export function TimeField(props: {
 }) {
   const { label, value, onChange, fault } = props;
   const [typed, setTyped] = useState<string | null>(null);
+  const clock = use(ClockContext);
   const refused = useFault(label);
   const says = (typed !== null && fault?.(typed)) || refused;
   function take(text: string): void {
@@ -72,8 +76,8 @@ export function TimeField(props: {
   return (
     <Box
       value={timeOf(typed ?? value)}
-      hourCycle={24}
-      shouldForceLeadingZeros
+      hourCycle={clock === "12" ? 12 : 24}
+      shouldForceLeadingZeros={clock === "24"}
       isInvalid={says !== null}
       onChange={(time) => time && take(time.toString().slice(0, 5))}
     >

@@ -46,9 +46,11 @@ export function replaceAddress(href: string): void {
 }
 
 /** Changes some of what the address says of this page, without asking the server for anything. */
-export function setInAddress(changes: Record<string, string>): void {
+export function setInAddress(changes: Record<string, string | null>): void {
   const url = new URL(window.location.href);
-  for (const [key, value] of Object.entries(changes)) url.searchParams.set(key, value);
+  for (const [key, value] of Object.entries(changes))
+    if (value === null) url.searchParams.delete(key);
+    else url.searchParams.set(key, value);
   replaceAddress(`${url.pathname}${url.search}`);
 }
 

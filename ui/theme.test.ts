@@ -15,7 +15,14 @@ function contrast(one: string, other: string): number {
 const [TEXT, SHAPE] = [4.5, 3];
 
 const coloursOf = (set: typeof day) =>
-  new Map([...set.join("").matchAll(/--([\w-]+): (#[0-9a-f]{6});/g)].map(([, name, colour]) => [name!, colour!]));
+  new Map(
+    [
+      ...set
+        .map(String)
+        .join("")
+        .matchAll(/--([\w-]+): (#[0-9a-f]{6});/g),
+    ].map(([, name, colour]) => [name!, colour!]),
+  );
 const SETS = { day: coloursOf(day), dark: coloursOf(dark) };
 
 test("contrast, by the published examples: black on white, and the lightest grey that text on white may have", () => {

@@ -8,4 +8,4 @@ export { PATH_VERDICTS, begun, carriedOn, judgePath, type Carried, type PathVerd
 export { pathMessage } from "./kit";
 export { nearMisses, type NearMiss } from "./nearMisses";
 export type { ConnectCatalogue, ConnectMessage } from "./messages";
-export { ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";
+export { countOf, ownInputs, ownLeads, ownLike, ownSources, stockOf, type Stock } from "./ownKit";

@@ -9,6 +9,7 @@ export { XLR, type InputLevels, type Steps } from "./inputLevels";
 export { INPUTS, PACK_INPUTS, type InputId, type PackInputId } from "./inputs";
 export {
   AnyKitFigures,
+  ChainFigures,
   ExtraFigures,
   KIT_KINDS,
   KIT_SCHEMAS,

@@ -96,7 +96,18 @@ export const ExtraFigures = Type.Object(
   strict,
 );
 
-export const KIT_KINDS = [...DEVICE_KINDS, "source", "socket", "lead", "stock", "extra"] as const;
+/** The chain a crew usually works with: what the lav plugs into, what leaves the receiver, and where it is recorded. */
+export const ChainFigures = Type.Object(
+  {
+    /** A radio system, or by cable. */
+    systemId: Type.String({ title: "Wireless", minLength: 1, maxLength: 80 }),
+    sourceId: Type.String({ title: "Output", minLength: 1, maxLength: 80 }),
+    inputId: Type.String({ title: "Records into", minLength: 1, maxLength: 80 }),
+  },
+  strict,
+);
+
+export const KIT_KINDS = [...DEVICE_KINDS, "source", "socket", "lead", "stock", "extra", "chain"] as const;
 export type KitKind = (typeof KIT_KINDS)[number];
 
 /** Figures of everything in the kit by kind. */
@@ -107,6 +118,7 @@ export const KIT_SCHEMAS = {
   lead: LeadFigures,
   stock: StockFigures,
   extra: ExtraFigures,
+  chain: ChainFigures,
 } as const satisfies Record<KitKind, TSchema>;
 
 export const AnyKitFigures = Type.Union([
@@ -116,5 +128,6 @@ export const AnyKitFigures = Type.Union([
   LeadFigures,
   StockFigures,
   ExtraFigures,
+  ChainFigures,
 ]);
 export type AnyKitFigures = Static<typeof AnyKitFigures>;

@@ -17,6 +17,7 @@ import {
   unpackScan,
 } from "../wireless";
 import { clipText } from "../schema";
+import { usualChain } from "./usualChain";
 
 /** The shoot's air as it is stored; null while nothing was changed. */
 export const storedAir = (bundle: ShootBundle): Stored<"air"> | null => bundle.airs[0] ?? null;
@@ -41,9 +42,12 @@ export const airBodyOf: (bundle: ShootBundle) => AirBody = rememberReads((bundle
   const known = stored ?? { ...FIRST_AIR_PLAN, scan: null, shootId: bundle.shoot.id };
   const dressed = new Set(bundle.rigs.map(({ body }) => body.wearerId));
   const inScene = bundle.wearers.filter(({ id }) => dressed.has(id));
+  const chain = usualChain(bundle.kit);
+  const isKnown = chain && (chain.systemId === BY_LEAD || known.systems.some(({ id }) => id === chain.systemId));
   const worn = inScene.map(
     ({ id, body }) =>
-      known.links.find(({ wearerId }) => wearerId === id) ?? newLink({ id, wearerId: id, name: body.name }),
+      known.links.find(({ wearerId }) => wearerId === id) ??
+      newLink({ id, wearerId: id, name: body.name, ...(isKnown && { systemId: chain.systemId }) }),
   );
   const nameOf = new Map(bundle.wearers.map(({ id, body }) => [id, clipText(body.name, 80)]));
   return {

@@ -28,6 +28,7 @@ import { airBodyOf } from "./airScene";
 import { levelsBodyOf, lineOf, targetsFor } from "./levelLines";
 import { linkSettings, planWay, wayLevels, type Begins, type WayLevels } from "./linkLevels";
 import { placeOfRig, planRig, type RigDevices } from "./planRig";
+import { type UsualChain, usualChain } from "./usualChain";
 
 /** A house desk whose outlet is known only on arrival. */
 export const HOUSE = "house";
@@ -70,11 +71,19 @@ const USUAL_RANGE_M = 20;
 const MINIJACK_DBU = -2;
 
 /** Where a link comes from and goes to while nobody has said. */
-function usual(link: AirLink, rig: RigBody | null, socketDbu: number | null): { sourceId: string; inputId: string } {
+function usual(
+  link: AirLink,
+  rig: RigBody | null,
+  socketDbu: number | null,
+  chain: UsualChain | null,
+): { sourceId: string; inputId: string } {
   if (link.wearerId === null || !rig)
     return link.systemId === BY_LEAD
       ? { sourceId: HOUSE, inputId: INPUTS.recorderLine.id }
       : { sourceId: SOURCES.receiver.id, inputId: EARS };
+  // What was chosen for somebody goes before what is usual.
+  if (chain && rig.inputId === null && (chain.systemId === BY_LEAD) === (link.systemId === BY_LEAD))
+    return { sourceId: chain.sourceId, inputId: chain.inputId };
   const inputId = socketDbu !== null && socketDbu < MINIJACK_DBU ? INPUTS.recorder35.id : INPUTS.recorderXlr.id;
   if (link.systemId === BY_LEAD) return { sourceId: SOURCES.lavSelf.id, inputId: INPUTS.recorder35.id };
   return { sourceId: inputId === INPUTS.recorder35.id ? SOURCES.receiver.id : SOURCES.receiverBalanced.id, inputId };
@@ -153,7 +162,14 @@ interface Outline {
 function outlineOf(bundle: ShootBundle, link: AirLink, choices: ReturnType<typeof choicesOf>): Outline {
   const stored = storedConnection(bundle, link.id);
   const planned = plannedRig(bundle, link.wearerId);
-  const rough = usual(link, planned?.rig ?? null, planned?.plan.devices.input.maxInputDbu ?? null);
+  const said = usualChain(bundle.kit);
+  // A device that left the kit is no one's any more.
+  const isThere =
+    said &&
+    choices.sources.some(({ id }) => id === said.sourceId) &&
+    choices.inputs.some(({ id }) => id === said.inputId);
+  const chain = isThere ? said : null;
+  const rough = usual(link, planned?.rig ?? null, planned?.plan.devices.input.maxInputDbu ?? null, chain);
   const { sourceId, inputId } = stored?.body ?? rough;
   const found =
     sourceId === HOUSE ? HOUSE_OUTLETS.map((id) => SOURCES[id]) : choices.sources.filter(({ id }) => id === sourceId);

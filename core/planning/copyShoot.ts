@@ -38,3 +38,15 @@ export function copyShoot(bundle: ShootBundle, own: Partial<ShootBody>, newId: (
   });
   return asNewShoot(records, newId, () => true);
 }
+
+/** What a crew has and how it names files: the same on its next shoot. */
+const STARTED_WITH: readonly FiledRecord["kind"][] = ["shoot", "kitItem", "provision", "rollSetup"];
+
+/**
+ * A shoot to begin with that has nothing but the kit of another one: what was hired or made for it, cards and batteries, and how
+ * takes are named.
+ *
+ * @param own the new shoot's facts
+ */
+export const startFrom = (bundle: ShootBundle, own: ShootBody, newId: () => string): FiledRecord[] =>
+  copyShoot(bundle, own, newId).filter(({ kind }) => STARTED_WITH.includes(kind));

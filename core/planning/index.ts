@@ -3,7 +3,7 @@
  * way, media and batteries, the day. Every plan crosses subjects, so it stands above them.
  */
 export { consumablesOf, type Consumable } from "./consumables";
-export { copyShoot } from "./copyShoot";
+export { copyShoot, startFrom } from "./copyShoot";
 export { airBodyOf, airPlanOf, airSceneOf, airStateOf, newLink, onAirOf, storedAir, type AirScene } from "./airScene";
 export type { CarryOver } from "./carryOver";
 export {
@@ -22,6 +22,8 @@ export {
 } from "./connections";
 export { capsuleCures } from "./cures";
 export { FIRST_PROVISION, dayMediaOf, provisionBodyOf, type DayMedia } from "./dayMedia";
+export { PACK_LAVS, usualChain, type UsualChain, withSystem, WORK_CHAINS, WORK_IDS, type WorkId } from "./usualChain";
+export { dayStrip, type DayStripPlan, type StripMoment, type StripPlace, type StripScene } from "./dayStrip";
 export { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "./dayPlan";
 export { expectedTake } from "./expectedTake";
 export type { SettingsCard } from "./levelCards";
@@ -49,7 +51,15 @@ export {
   type NeedGroup,
 } from "./packing";
 export { outfitOf, placeOfRig, planRig, type RigPlan } from "./planRig";
-export { USUAL_DAY, noisyTimes, quietDay, type QuietDay, type QuietDayWishes, type QuietScene } from "./quietDay";
+export {
+  USUAL_DAY,
+  type NoisyTime,
+  noisyTimes,
+  quietDay,
+  type QuietDay,
+  type QuietDayWishes,
+  type QuietScene,
+} from "./quietDay";
 export { carryFromBefore } from "./rigHistory";
 export { storedPickup } from "./storedPickup";
 export { keptTake, measurementOf, takeRecord, type TakeRecord } from "./takeRecord";

@@ -14,7 +14,6 @@ import {
   type PlacedScene,
   recordAt,
   type SceneWish,
-  timeOfDay,
 } from "../schedule";
 import { aWeightedDb } from "../sound";
 import { scenesInOrder, type ShootBundle, type Stored } from "../records";
@@ -67,8 +66,8 @@ export interface QuietScene {
   noisy: readonly NoisyTime[];
   /** As it is planned, waiting where it must; null when it does not fit into the day from there. */
   planned: PlacedScene | null;
-  /** "10:10 ferry landing, 12 min". */
-  conflicts: readonly string[];
+  /** Noises that fall into it as it is meant. */
+  conflicts: readonly NoisyTime[];
   longestRun: Interval | null;
   interruptions: Interruptions;
 }
@@ -127,9 +126,7 @@ export function quietDay(bundle: ShootBundle, day: number, wishes: QuietDayWishe
         place,
         noisy,
         planned: recordAt(wish, startMin, within),
-        conflicts: noisy
-          .filter((time) => overlaps(time, meant))
-          .map((time) => `${timeOfDay(time.fromMin)} ${time.says}, ${Math.round(lengthOf(time))} min`),
+        conflicts: noisy.filter((time) => overlaps(time, meant)),
         longestRun: runs.reduce<Interval | null>(
           (best, run) => (best === null || lengthOf(run) > lengthOf(best) ? run : best),
           null,

@@ -37,6 +37,15 @@ test("sentences of the release before become codes that say them; a tick holds, 
   });
 });
 
+test("a shoot of before the clock could be chosen tells its times in 24 hours", () => {
+  expect(inShapeNow("shoot", { title: "Mill", days: 2 })).toEqual({ title: "Mill", days: 2, clock: "24" });
+  const now = { title: "Mill", clock: "12" };
+  expect(inShapeNow("shoot", now)).toBe(now);
+  // A change of some fields is no whole shoot.
+  const change = { days: 3 };
+  expect(inShapeNow("shoot", change)).toBe(change);
+});
+
 test("what is of this release, or nothing at all, stays the same object", () => {
   const bodies = [
     { lines: [{ ticks: [{ device: "pack", holdsFor: [], at: "" }] }], findings: [{ kind: "hum" }], said: null },

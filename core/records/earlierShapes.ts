@@ -45,6 +45,8 @@ function measurementNow(body: Fields): unknown {
 }
 
 const NOW: { [Kind in RecordKind]?: (body: Fields) => unknown } = {
+  // Until the clock could be chosen, every time was of 24 hours.
+  shoot: (body) => ("title" in body && !("clock" in body) ? { ...body, clock: "24" } : body),
   kitItem: (body) =>
     within(body, "figures", (figures) =>
       within(figures, "settings", (list) => mapped(list, asWritten("setting.asWritten"))),

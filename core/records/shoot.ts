@@ -13,6 +13,7 @@ export const ShootBody = Type.Object(
     firstDay: Type.String({ title: "First day", format: "date" }),
     days: Type.Integer({ title: "Days", minimum: 1, maximum: 365 }),
     units: oneOf(["metric", "imperial"], "Units"),
+    clock: oneOf(["24", "12"], "Clock"),
     frameRate: oneOf(FRAME_RATES, "Frame rate"),
     delivery: oneOf(["picture", "radio", "own"], "Delivery"),
     sampleRateHz: oneOf(SAMPLE_RATES_HZ, "Sample rate"),

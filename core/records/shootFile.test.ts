@@ -2,7 +2,8 @@ import { asNewShoot, readShootFile, shootFileOf, type FiledRecord } from "./shoo
 import { RECORD_SCHEMAS } from "./records";
 import { wholeBundleOf } from "../../fixtures/testShoot";
 import { fits } from "../schema";
-import { copyShoot } from "../planning";
+import { copyShoot, startFrom } from "../planning";
+import { stored } from "../../fixtures/testShoot";
 import { SLACK_WATER } from "../../demo/slackWater";
 
 const demo = wholeBundleOf(SLACK_WATER);
@@ -101,4 +102,20 @@ test("a copy to begin with keeps the plans and leaves behind what belongs to its
   );
   expect(demo.rigs.some(({ body }) => body.consent.answer !== "notAsked")).toBe(true);
   for (const { kind } of copy) expect(["packing", "measurement", "takeDetail"]).not.toContain(kind);
+});
+
+test("a shoot that starts with another's kit has its devices, cards and naming, and nobody and nothing planned", () => {
+  const own = { ...demo.shoot.body, title: "Next", firstDay: "2028-03-01", days: 1 };
+  const hired = stored<"kitItem">("hired", {
+    ...{ shootId: demo.shoot.id, kind: "stock", name: "cable", figures: { of: "cable", count: 2 } },
+  });
+  const crews = stored<"kitItem">("crews", { ...hired.body, shootId: null });
+  const records = startFrom({ ...demo, kit: [hired, crews] }, own, newId);
+  const kinds = new Set(records.map(({ kind }) => kind));
+  expect([...kinds].filter((kind) => !["shoot", "kitItem", "provision", "rollSetup"].includes(kind))).toEqual([]);
+  const shoot = records[0]!;
+  expect([shoot.kind, shoot.body]).toEqual(["shoot", own]);
+  const items = records.filter(({ kind }) => kind === "kitItem");
+  // What is the crew's own is there anyway.
+  expect(items.map(({ body }) => (body as { shootId: string }).shootId)).toEqual([shoot.id]);
 });

@@ -19,6 +19,7 @@ test("each fault names its field", () => {
     firstDay: "soon",
     days: 0,
     units: "metric",
+    clock: "24",
     frameRate: 26,
     delivery: "picture",
     sampleRateHz: 48000,

@@ -1,6 +1,6 @@
 import type { BoardCatalogue, HomeCatalogue } from "../../core/board";
 import type { Performance } from "../../core/dress";
-import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue } from "../../core/planning";
+import type { CardCatalogue, CarryCatalogue, Habit, PlanCatalogue, WorkId } from "../../core/planning";
 import { saidBy, type Templates } from "../templates";
 import { settingWords } from "./connect";
 import { CHEMISTRY_NAMES } from "./power";
@@ -137,4 +137,13 @@ export const board: Templates<BoardCatalogue> = {
   "board.notInKit": ({ names }) => `Not in the kit: ${list(names)}.`,
   "board.changedSincePaired": ({ steps }) =>
     `Changed since it was paired: ${list(steps.map((step) => STEP_NAMES[step].toLowerCase()))} again.`,
+};
+
+/** Kinds of work, by what they are usually recorded with. */
+export const WORK_NAMES: Record<WorkId, string> = {
+  interview: "Interview",
+  wedding: "Wedding",
+  runAndGun: "Run and gun",
+  phoneDiary: "Phone diary",
+  stage: "Stage",
 };

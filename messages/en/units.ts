@@ -1,13 +1,14 @@
-import { figure } from "./words";
+import { figure, tellTimeIn } from "./words";
 
 const FOOT_M = 0.3048;
 const INCH_M = FOOT_M / 12;
 
 let isImperial = false;
 
-/** In which units lengths are said from now on: those of the shoot that is open. Metric at first. */
-export function sayIn(units: "metric" | "imperial"): void {
+/** In which units lengths, and by which clock times, are said from now on: those of the shoot that is open. */
+export function sayIn({ units, clock }: { units: "metric" | "imperial"; clock: "24" | "12" }): void {
   isImperial = units === "imperial";
+  tellTimeIn(clock);
 }
 
 /** Feet and whole inches; inches alone below two feet, feet alone from a hundred on. */

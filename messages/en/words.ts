@@ -9,12 +9,27 @@ const conjunction = new Intl.ListFormat("en-GB", { style: "long", type: "conjunc
 /** "a", "a and b", "a, b and c". */
 export const list = (words: readonly string[]): string => conjunction.format(words);
 
-/** A time of day from minutes after midnight, 24 hours. */
+let isTwelve = false;
+
+/** Whether times of day are told by a clock of 12 hours from now on. */
+export function tellTimeIn(hours: "24" | "12"): void {
+  isTwelve = hours === "12";
+}
+
+/** A time of day from minutes after midnight, by the clock of the shoot: "14:05"; "2:05 pm", "12:00 am" for midnight. */
 export function clock(minutes: number): string {
   const whole = ((Math.round(minutes) % 1440) + 1440) % 1440;
   const two = (number: number) => String(number).padStart(2, "0");
-  return `${two(Math.floor(whole / 60))}:${two(whole % 60)}`;
+  const hours = Math.floor(whole / 60);
+  if (!isTwelve) return `${two(hours)}:${two(whole % 60)}`;
+  return `${hours % 12 || 12}:${two(whole % 60)} ${hours < 12 ? "am" : "pm"}`;
 }
+
+/** A time that is kept as "HH:MM", by the clock of the shoot; what is no time stays as it is. */
+export const timeWords = (time: string): string => {
+  const parts = /^(\d\d):(\d\d)$/.exec(time);
+  return parts ? clock(Number(parts[1]) * 60 + Number(parts[2])) : time;
+};
 
 /** A figure with so many decimals, and a minus sign for what is below zero. */
 export const figure = (value: number, digits = 0): string =>

@@ -1,9 +1,10 @@
 "use client";
 
-import { CalendarPlus, FileText, PackageCheck, UserPlus } from "lucide-react";
+import { CalendarPlus, FileText, Package, PackageCheck, UserPlus } from "lucide-react";
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { type Stitch as State } from "@/core/board";
+import { usualChain } from "@/core/planning";
 import { scenesInOrder } from "@/core/records";
 import { useShoot } from "@/data/ShootProvider";
 import { Button } from "@/ui/Button";
@@ -97,6 +98,11 @@ export function BoardScreen() {
           </Piece>
         ) : (
           <NextList shootId={shootId} risks={risks} talent={bundle.wearers} isPlanning={isPlanning} />
+        )}
+        {usualChain(bundle.kit) === null && (
+          <Way href={`/shoots/${shootId}/kit?ask=kit`}>
+            <Package size={16} aria-hidden /> What do you have? Asked once
+          </Way>
         )}
         {isPlanning && items.length > MOST_DRAWN && (
           <Soft role="status">

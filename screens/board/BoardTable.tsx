@@ -6,7 +6,7 @@ import { memo, useEffect, useRef, useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { type BoardLine, type PlannedLine, STATION_IDS, STATIONS } from "@/core/board";
 import type { Stored } from "@/core/records";
-import { STATION_QUESTIONS } from "@/messages";
+import { STATION_QUESTIONS, timeWords } from "@/messages";
 import { Link } from "@/ui/address";
 import { later } from "@/ui/later";
 import { Stitch, ThreadSample } from "@/ui/Stitch";
@@ -213,7 +213,7 @@ function SceneHead({
       <th scope="rowgroup" colSpan={10}>
         {scene ? (
           <>
-            Day {scene.body.day} · {scene.body.startsAt}{" "}
+            Day {scene.body.day} · {timeWords(scene.body.startsAt)}{" "}
             <Link href={stationHref(shootId, "dress", null, scene.id)}>{scene.body.title}</Link>
             {place && ` · ${place}`}
             {count === 0 && " · nobody wears a microphone yet"}

@@ -1,9 +1,8 @@
 "use client";
 
-import { say } from "@/messages";
+import { clockWords, say } from "@/messages";
 import { later } from "@/ui/later";
 import { useMemo } from "react";
-import { timeOfDay } from "@/core/schedule";
 import { dayTrend, type DayTrend, type TrendPoint } from "@/core/proof";
 import type { ShootBundle, Stored } from "@/core/records";
 import { measurementOf } from "@/core/planning";
@@ -29,7 +28,7 @@ function takesOfDay(bundle: ShootBundle, rig: Stored<"rig">): Stored<"measuremen
   return bundle.measurements.filter(({ body }) => rigIds.has(body.rigId));
 }
 
-const timeOf = ({ atS }: TrendPoint) => timeOfDay(Math.floor(atS / 60));
+const timeOf = ({ atS }: TrendPoint) => clockWords(Math.floor(atS / 60));
 
 function Events({ trend: { points, isTimed } }: { trend: DayTrend }) {
   const shown = points.filter(({ rustlesPerMin, dropoutsPerMin }) => rustlesPerMin > 0 || dropoutsPerMin > 0);

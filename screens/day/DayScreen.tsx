@@ -1,12 +1,20 @@
 "use client";
 
-import { lengthWords, say } from "@/messages";
+import { lengthWords, say, timeWords } from "@/messages";
 import { Link } from "@/ui/address";
 import { Printer } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { SUPPLIES } from "@/core/dress";
-import { dayPlan, daysOf, type DayTotals, type DressCall, levelsOfRig, type SceneCalls } from "@/core/planning";
+import {
+  dayPlan,
+  daysOf,
+  dayStrip,
+  type DayTotals,
+  type DressCall,
+  levelsOfRig,
+  type SceneCalls,
+} from "@/core/planning";
 import { Table, TableScroll } from "@/ui/Table";
 import { Choice } from "@/ui/Choice";
 import { Button } from "@/ui/Button";
@@ -16,10 +24,41 @@ import { useShoot } from "@/data/ShootProvider";
 import { upperFirst } from "../dress/words";
 import { stationHref } from "../shell/stationHref";
 import { useFocus } from "../shell/useFocus";
+import { DayLine } from "./DayLine";
 
 const ComeAt = styled.th`
   white-space: nowrap;
   width: 5.5rem;
+`;
+
+/** On a phone a call is a line with its time and name, and the rest below it. */
+const Calls = styled(Table)`
+  @media screen and (max-width: 640px) {
+    &,
+    tbody {
+      display: block;
+    }
+    thead {
+      display: none;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: 4.5rem minmax(0, 1fr);
+      border-bottom: 1px solid var(--seam-soft);
+      padding-block: 0.3rem;
+    }
+    th,
+    td {
+      border: 0;
+      padding: 0.15rem 0;
+    }
+    td:nth-child(n + 3) {
+      grid-column: 2;
+    }
+    td:last-child {
+      display: none;
+    }
+  }
 `;
 
 const PlaceName = styled.span`
@@ -76,13 +115,13 @@ function SceneTable({ scene, calls }: SceneCalls) {
     <Piece aria-label={scene.body.title}>
       <Stack $gap={0.5}>
         <h2>
-          {scene.body.startsAt} {scene.body.title}
+          {timeWords(scene.body.startsAt)} {scene.body.title}
           {place && <PlaceName> · {place.body.name}</PlaceName>}
         </h2>
         {calls.length === 0 && <Soft>No talent here.</Soft>}
         {calls.length > 0 && (
           <TableScroll aria-label={`Calls for ${scene.body.title}`}>
-            <Table>
+            <Calls>
               <thead>
                 <tr>
                   <ComeAt scope="col">Call time</ComeAt>
@@ -98,7 +137,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
                 {calls.map((call) => (
                   <tr key={call.rig.id}>
                     <td>
-                      <strong>{call.callAt}</strong>
+                      <strong>{timeWords(call.callAt)}</strong>
                     </td>
                     <th scope="row">
                       <Who href={stationHref(call.rig.body.shootId, "dress", call.wearer.id, scene.id)}>
@@ -119,7 +158,7 @@ function SceneTable({ scene, calls }: SceneCalls) {
                   </tr>
                 ))}
               </tbody>
-            </Table>
+            </Calls>
           </TableScroll>
         )}
       </Stack>
@@ -175,6 +214,7 @@ export function DayScreen() {
   const [wanted, setWanted] = useState<number | null>(null);
   const day = wanted ?? scene?.body.day ?? days[0] ?? 1;
   const plan = dayPlan(bundle, day);
+  const strip = dayStrip(bundle, day, plan);
   return (
     <Stack>
       <VisuallyHidden as="h1">{bundle.shoot.body.title}: day sheet</VisuallyHidden>
@@ -200,14 +240,17 @@ export function DayScreen() {
           <Lead>No scene yet. Add talent, and the day sheet follows.</Lead>
         </Piece>
       ) : (
-        <Columns $template="minmax(0, 2.2fr) minmax(0, 1fr)">
-          <Stack>
-            {plan.scenes.map((each) => (
-              <SceneTable key={each.scene.id} {...each} />
-            ))}
-          </Stack>
-          <Totals totals={plan.totals} />
-        </Columns>
+        <Stack>
+          {strip && <DayLine strip={strip} />}
+          <Columns $template="minmax(0, 2.2fr) minmax(0, 1fr)">
+            <Stack>
+              {plan.scenes.map((each) => (
+                <SceneTable key={each.scene.id} {...each} />
+              ))}
+            </Stack>
+            <Totals totals={plan.totals} />
+          </Columns>
+        </Stack>
       )}
       <Soft>{say({ code: "day.onePair" })}</Soft>
     </Stack>

@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { say, timeWords } from "@/messages";
 import { Link, useAddress } from "@/ui/address";
 import styled from "styled-components";
 import { headDirections, recipeFor, selfPlacementSteps } from "@/core/dress";
@@ -92,7 +92,7 @@ function Card({ workingOn, isOneOfMany = false }: { workingOn: WorkingOn; isOneO
           <h2>{wearer.body.name}</h2>
           {scene && (
             <Soft>
-              Day {scene.body.day}, {scene.body.startsAt}: {scene.body.title}
+              Day {scene.body.day}, {timeWords(scene.body.startsAt)}: {scene.body.title}
             </Soft>
           )}
           <Lead>

@@ -1,4 +1,4 @@
-import { say } from "@/messages";
+import { say, sayIn, timeWords } from "@/messages";
 import { join } from "node:path";
 import { Document, Font, G, Page, Path, Rect, StyleSheet, Svg, Text, View, renderToBuffer } from "@react-pdf/renderer";
 import {
@@ -169,6 +169,7 @@ export async function cardPdf(
   const { candidate, dress } = planRig(wearer.body, rig.body, placeOfRig(bundle, rig.body)?.body ?? null, bundle.kit);
   if (!candidate) return null;
   registerFonts();
+  sayIn(bundle.shoot.body);
   const scene = bundle.scenes.find(({ id }) => id === rig.body.sceneId);
   const outfit = outfitOf(wearer.body, rig.body);
   const recipe = recipeFor(candidate, dress);
@@ -180,7 +181,7 @@ export async function cardPdf(
         <Text style={styles.soft}>
           {printable(
             scene
-              ? `${bundle.shoot.body.title}, day ${scene.body.day}, ${scene.body.startsAt}: ${scene.body.title}`
+              ? `${bundle.shoot.body.title}, day ${scene.body.day}, ${timeWords(scene.body.startsAt)}: ${scene.body.title}`
               : bundle.shoot.body.title,
           )}
         </Text>

@@ -19,6 +19,7 @@ import { ShootFaults } from "../shell/RecordFaults";
 import { useFocus } from "../shell/useFocus";
 import { columnsOf, type Line } from "./kitColumns";
 import { Extras, MoreOwned, OwnCables } from "./MoreKit";
+import { WhatYouHave } from "./WhatYouHave";
 
 const GROUP_NAMES: Record<NeedGroup, string> = {
   leads: "Cables and adapters",
@@ -114,6 +115,7 @@ function KitView() {
                 onChange={setWhen}
               />
               <Choice label="Lines" value={shown} options={SHOWN} onChange={setShown} />
+              <Button onPress={() => setInAddress({ ask: "kit" })}>What do you have?</Button>
               <Button look="quiet" onPress={() => window.print()}>
                 <Printer size={18} aria-hidden /> Print
               </Button>
@@ -133,6 +135,7 @@ function KitView() {
           {lines.length === 0 && <Soft>Nothing is connected on this day.</Soft>}
         </Stack>
       </Piece>
+      {query.get("ask") === "kit" && <WhatYouHave onClose={() => setInAddress({ ask: null })} />}
       <Piece aria-label="More of the kit">
         <Columns $template="1fr 1fr 1fr">
           <Disclosure title="Always along">

@@ -4,8 +4,7 @@ import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { gigabytesPerH, minutesOnCard } from "@/core/media";
 import { type Battery, CHEMISTRIES } from "@/core/power";
-import { CHEMISTRY_NAMES, say } from "@/messages";
-import { timeOfDay } from "@/core/schedule";
+import { CHEMISTRY_NAMES, clockWords, say } from "@/messages";
 import { type DayMedia, dayMediaOf, provisionBodyOf } from "@/core/planning";
 import type { ProvisionBody } from "@/core/records";
 import { Button } from "@/ui/Button";
@@ -46,7 +45,7 @@ function Cards({ media, provision, set }: { media: DayMedia; provision: Provisio
         <ul>
           {media.cards.changes.map(({ atMin, title, card }) => (
             <li key={card}>
-              {timeOfDay(atMin)}: card {card}, between takes of {title}
+              {clockWords(atMin)}: card {card}, between takes of {title}
             </li>
           ))}
         </ul>

@@ -1,10 +1,12 @@
 "use client";
 
+import { timeWords, clockWords } from "@/messages";
 import { useRef } from "react";
 import { useMove } from "react-aria";
 import styled from "styled-components";
-import { type Interval, lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
+import { type Interval, lengthOf, minutesOfDay } from "@/core/schedule";
 import type { QuietDay, QuietScene } from "@/core/planning";
+import { noisyWords } from "./noiseWords";
 
 const Strip = styled.div`
   display: grid;
@@ -112,10 +114,10 @@ function SceneBar(props: {
   const endMin = planned?.toMin ?? startMin + lengthMin;
   const share = (minutes: number) => `${(100 * minutes) / lengthOf(within)}%`;
   const says = [
-    `starts ${startsAt}`,
-    planned ? `done ${timeOfDay(planned.toMin)}` : "does not fit from here",
+    `starts ${timeWords(startsAt)}`,
+    planned ? `done ${clockWords(planned.toMin)}` : "does not fit from here",
     planned && planned.waitsMin >= 1 ? `waits ${Math.round(planned.waitsMin)} min` : "",
-    conflicts.length > 0 ? `crossed by ${conflicts.join(", ")}` : "nothing crosses it",
+    conflicts.length > 0 ? `crossed by ${conflicts.map(noisyWords).join(", ")}` : "nothing crosses it",
   ];
   return (
     <Bar
@@ -139,7 +141,7 @@ function SceneBar(props: {
           }}
         />
       ))}
-      <span>{startsAt}</span>
+      <span>{timeWords(startsAt)}</span>
     </Bar>
   );
 }
@@ -158,7 +160,7 @@ export function DayStrip(props: { quiet: QuietDay; onMove: (sceneId: string, sta
       <Hours aria-hidden>
         {hours.map((at) => (
           <span key={at} style={{ left: share(at - within.fromMin) }}>
-            {timeOfDay(at)}
+            {clockWords(at)}
           </span>
         ))}
       </Hours>
@@ -172,7 +174,7 @@ export function DayStrip(props: { quiet: QuietDay; onMove: (sceneId: string, sta
             {each.noisy.map((time, index) => (
               <Noise
                 key={index}
-                title={`${timeOfDay(time.fromMin)} ${time.says}`}
+                title={`${clockWords(time.fromMin)} ${time.says}`}
                 style={{ left: share(time.fromMin - within.fromMin), width: share(lengthOf(time)) }}
               />
             ))}

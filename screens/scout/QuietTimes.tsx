@@ -1,6 +1,6 @@
 "use client";
 
-import { say } from "@/messages";
+import { clockWords, say, timeWords } from "@/messages";
 import { emptyShoot, LENGTH_RANGE_MIN, type SceneBody, type ShootBundle, TAKE_RANGE_MIN } from "@/core/records";
 import { useEffect, useState } from "react";
 import { lengthOf, minutesOfDay, timeOfDay } from "@/core/schedule";
@@ -17,6 +17,7 @@ import { upperFirst } from "../dress/words";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { DayStrip } from "./DayStrip";
 import { usePlaceDoor } from "./usePlaceDoor";
+import { noisyWords } from "./noiseWords";
 
 const MINUTES = { unit: "min", factor: 1, digits: 1, step: 5 } as const;
 
@@ -85,7 +86,7 @@ function SceneTable({
                 onChange={(next) => set({ takeMin: next })}
               />
               <Tick
-                label={`Fixed at ${scene.body.startsAt}`}
+                label={`Fixed at ${timeWords(scene.body.startsAt)}`}
                 isOn={isFixed}
                 onChange={(isOn) =>
                   setWishes({
@@ -98,12 +99,12 @@ function SceneTable({
             <p>
               {conflicts.length === 0
                 ? "Nothing with a known time crosses it."
-                : `Crossed by ${conflicts.join(", ")}${planned ? `: waits ${Math.round(planned.waitsMin)} min, done ${timeOfDay(planned.toMin)}` : ""}.`}
+                : `Crossed by ${conflicts.map(noisyWords).join(", ")}${planned ? `: waits ${Math.round(planned.waitsMin)} min, done ${clockWords(planned.toMin)}` : ""}.`}
             </p>
             <Soft>
               {upperFirst(chanceWords(each))}
               {longestRun
-                ? ` · longest clean run ${timeOfDay(longestRun.fromMin)} to ${timeOfDay(longestRun.toMin)} (${Math.round(lengthOf(longestRun))} min)`
+                ? ` · longest clean run ${clockWords(longestRun.fromMin)} to ${clockWords(longestRun.toMin)} (${Math.round(lengthOf(longestRun))} min)`
                 : " · no clean run that day"}
             </Soft>
           </Stack>
@@ -143,7 +144,7 @@ function BestOrder({ quiet }: { quiet: QuietDay }) {
                 <tr key={id}>
                   <td>
                     <strong>
-                      {timeOfDay(fromMin)}–{timeOfDay(toMin)}
+                      {clockWords(fromMin)}–{clockWords(toMin)}
                     </strong>
                   </td>
                   <th scope="row">{titleOf(id)}</th>

@@ -1,9 +1,10 @@
 "use client";
 
+import { clockWords } from "@/messages";
 import styled from "styled-components";
 import { noisyTimes, USUAL_DAY } from "@/core/planning";
 import type { PlaceModel } from "@/core/room";
-import { gapsBetween, lengthOf, timeOfDay } from "@/core/schedule";
+import { gapsBetween, lengthOf } from "@/core/schedule";
 import { Soft } from "@/ui/layout";
 
 const List = styled.ul`
@@ -28,7 +29,7 @@ export function QuietWindows({ model, most }: { model: PlaceModel; most: number 
       {windows.map((each) => (
         <li key={each.fromMin}>
           <strong>
-            {timeOfDay(each.fromMin)}–{timeOfDay(each.toMin)}
+            {clockWords(each.fromMin)}–{clockWords(each.toMin)}
           </strong>
           , {Math.round(lengthOf(each))} min
         </li>

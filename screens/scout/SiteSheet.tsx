@@ -1,6 +1,6 @@
 "use client";
 
-import { areaWords, feetAndInches, say, REMEDY_WORDS } from "@/messages";
+import { areaWords, feetAndInches, REMEDY_WORDS, say, timeWords } from "@/messages";
 import { Link, useAddress } from "@/ui/address";
 import { Printer } from "lucide-react";
 import styled from "styled-components";
@@ -152,7 +152,8 @@ function Sheet({ place, units }: { place: Stored<"place">; units: ShootBody["uni
           <QuietWindows model={model} most={4} />
           {scenes.map(({ id, body }) => (
             <p key={id}>
-              Day {body.day}, {body.startsAt}: {body.title} ({body.lengthMin} min, takes of {body.takeMin} min)
+              Day {body.day}, {timeWords(body.startsAt)}: {body.title} ({body.lengthMin} min, takes of {body.takeMin}{" "}
+              min)
             </p>
           ))}
         </Stack>

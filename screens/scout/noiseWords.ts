@@ -1,4 +1,6 @@
-import { REMEDY_WORDS } from "@/messages";
+import { clockWords, REMEDY_WORDS, timeWords } from "@/messages";
+import type { NoisyTime } from "@/core/planning";
+import { lengthOf } from "@/core/schedule";
 import { isSteady, type NoiseSource } from "@/core/noise";
 
 /** When a noise is there. */
@@ -7,8 +9,12 @@ export function whenWords(source: NoiseSource): string {
   if (source.occurs === "comes") return `${source.perHour} an hour, ${source.lastsS} s each`;
   return source.times.length === 0
     ? "times not known yet"
-    : `${source.times.length} times, first ${source.times[0]!.from}`;
+    : `${source.times.length} times, first ${timeWords(source.times[0]!.from)}`;
 }
+
+/** A noise with its time: "10:10 ferry landing, 12 min". */
+export const noisyWords = (time: NoisyTime): string =>
+  `${clockWords(time.fromMin)} ${time.says}, ${Math.round(lengthOf(time))} min`;
 
 /** What is done about a noise, and by whom. */
 export function remedyWords({ remedy, isDone, owner }: NoiseSource): string {

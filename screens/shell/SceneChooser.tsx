@@ -1,5 +1,6 @@
 "use client";
 
+import { timeWords } from "@/messages";
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import { Button, Header, Menu, MenuItem, MenuSection, MenuTrigger, Separator } from "react-aria-components";
@@ -84,11 +85,13 @@ export function SceneChooser({ focus }: { focus: Focus }) {
     <>
       <MenuTrigger>
         <Trigger
-          aria-label={chosen ? `Scene: Day ${chosen.body.day}, ${chosen.body.startsAt} ${chosen.body.title}` : "Scene"}
+          aria-label={
+            chosen ? `Scene: Day ${chosen.body.day}, ${timeWords(chosen.body.startsAt)} ${chosen.body.title}` : "Scene"
+          }
         >
           {chosen ? (
             <span>
-              Day {chosen.body.day} · {chosen.body.startsAt} <strong>{chosen.body.title}</strong>
+              Day {chosen.body.day} · {timeWords(chosen.body.startsAt)} <strong>{chosen.body.title}</strong>
             </span>
           ) : (
             <span>No scene yet</span>
@@ -104,7 +107,7 @@ export function SceneChooser({ focus }: { focus: Focus }) {
                   .filter(({ body }) => body.day === day)
                   .map(({ id, body }) => (
                     <Item key={id} id={id} textValue={body.title} data-current={id === chosen?.id || undefined}>
-                      <span>{body.startsAt}</span>
+                      <span>{timeWords(body.startsAt)}</span>
                       <span>{body.title}</span>
                       <small>{rigsOfScene(bundle, id).length} talent</small>
                     </Item>

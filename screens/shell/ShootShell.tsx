@@ -1,6 +1,7 @@
 "use client";
 
-import { Fragment, useState, type ReactNode } from "react";
+import { ClockContext } from "@/ui/TimeField";
+import { useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATION_IDS, STATIONS, type StationId } from "@/core/board";
 import { rigsOfScene } from "@/core/records";
@@ -81,7 +82,8 @@ function useNextTalent(): (by: number) => void {
 export function ShootShell({ children }: { children: ReactNode }) {
   const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
   const units = useShootPart(({ bundle }) => bundle.shoot.body.units);
-  sayIn(units);
+  const clock = useShootPart(({ bundle }) => bundle.shoot.body.clock);
+  sayIn({ units, clock });
   const { path, query } = useAddress();
   const page = path.split("/")[3] ?? "";
   const isBoard = page === "";
@@ -134,8 +136,8 @@ export function ShootShell({ children }: { children: ReactNode }) {
   const withCalls = WITH_CALLS.includes(page);
 
   return (
-    // What was said in other units is said anew.
-    <Fragment key={units}>
+    // What was said in other units, or by another clock, is said anew.
+    <ClockContext key={`${units} ${clock}`} value={clock}>
       <Skip href="#work">Skip to content</Skip>
       <TopBar focus={focus} onFind={() => setIsFinding(true)} onHelp={() => setIsHelpOpen(true)} />
       <Frame $withCalls={withCalls}>
@@ -159,6 +161,6 @@ export function ShootShell({ children }: { children: ReactNode }) {
         commands={[...stationKeys, ...commands.filter(({ key }) => stationKeys.every((own) => own.key !== key))]}
       />
       {isFinding && <Palette focus={{ wearerId, sceneId }} deeds={deeds} onClose={() => setIsFinding(false)} />}
-    </Fragment>
+    </ClockContext>
   );
 }

@@ -1,5 +1,7 @@
+import { DEMO_LOG } from "@/demo/log";
 import { SLACK_WATER } from "@/demo/slackWater";
 import { bundleOf } from "@/fixtures/testStore";
+import { stored } from "@/fixtures/testShoot";
 import { TERMS } from "@/messages";
 import { paletteOf, type PaletteEntry } from "./palette";
 
@@ -43,6 +45,28 @@ test("what is done has no address, and what is a term is only read", () => {
   expect(undo.run).toHaveBeenCalledTimes(1);
   expect(of("Terms")).toHaveLength(Object.keys(TERMS).length);
   expect(of("Terms").every(({ href, run, says }) => !href && !run && says.length > 20)).toBe(true);
+});
+
+test("takes of the log are found by slate, file name and note, and lead to Roll", () => {
+  const [, { id, body }] = DEMO_LOG.rolls as [unknown, (typeof DEMO_LOG.rolls)[number]];
+  const logged = { ...bundle, rolls: [stored<"roll">(id, { ...body, note: "gulls at the end" })] };
+  const take = paletteOf(logged, focus, []).find((entry) => entry.id === `log ${id}`)!;
+  expect(take.name).toBe(`Slate ${body.slate}, take ${body.take}`);
+  expect(take.says).toMatch(/^Day 1, .+, gulls at the end$/);
+  expect(take.href).toContain("/roll");
+});
+
+test("pages for paper are found by name", () => {
+  const pages = of("Go to").map(({ name, href }) => [name, new URL(href!, "http://x").pathname.split("/").at(-1)]);
+  expect(pages).toEqual(
+    expect.arrayContaining([
+      ["Sound report", "report"],
+      ["Talent card", "card"],
+      ["Settings cards", "settings"],
+      ["Frequency cards", "frequencies"],
+      ["Site sheet", "site"],
+    ]),
+  );
 });
 
 test("talent in no scene is found too", () => {

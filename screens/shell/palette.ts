@@ -1,6 +1,7 @@
 import { STATION_IDS, STATIONS } from "@/core/board";
 import { rigsOfWearer, scenesInOrder, type ShootBundle } from "@/core/records";
-import { STATION_QUESTIONS, TERMS } from "@/messages";
+import { STATION_QUESTIONS, TERMS, timeWords } from "@/messages";
+import { takeName } from "../roll/rollWords";
 import { stationHref } from "./stationHref";
 import { BESIDE } from "./StationRail";
 
@@ -15,6 +16,15 @@ export interface PaletteEntry {
   run?: () => void;
 }
 
+/** Pages for paper; each is reached from its station too. */
+const SHEETS = [
+  { page: "report", name: "Sound report", says: "What was recorded, for the edit" },
+  { page: "card", name: "Talent card", says: "Place, recipe and consent on one page" },
+  { page: "settings", name: "Settings cards", says: "What every device is set to" },
+  { page: "frequencies", name: "Frequency cards", says: "Who is on which frequency" },
+  { page: "site", name: "Site sheet", says: "What the place does to the voice" },
+] as const;
+
 /** All of a shoot that can be found by its name. */
 export function paletteOf(
   bundle: ShootBundle,
@@ -26,7 +36,7 @@ export function paletteOf(
   const sceneOf = (id: string | undefined) => scenes.find((scene) => scene.id === id) ?? null;
   const at = (id: string | undefined) => {
     const scene = sceneOf(id);
-    return scene ? `Day ${scene.body.day}, ${scene.body.startsAt}: ${scene.body.title}` : "in no scene";
+    return scene ? `Day ${scene.body.day}, ${timeWords(scene.body.startsAt)}: ${scene.body.title}` : "in no scene";
   };
   const rigs = new Map(bundle.rigs.map((rig) => [rig.id, rig]));
   return [
@@ -38,13 +48,17 @@ export function paletteOf(
       says: STATION_QUESTIONS[id],
       href: stationHref(shootId, id, focus.wearerId, focus.sceneId),
     })),
-    ...BESIDE.map(({ page, name, says }) => ({
+    ...[...BESIDE, ...SHEETS].map(({ page, name, says }) => ({
       id: page,
       group: "Go to" as const,
       name,
       says,
       href: stationHref(shootId, page, focus.wearerId, focus.sceneId),
     })),
+    {
+      ...{ id: "ask kit", group: "Go to", name: "What do you have?", says: "Wireless, recorder, cables" },
+      href: `/shoots/${shootId}/kit?ask=kit`,
+    },
     ...bundle.wearers.map(({ id, body }) => {
       const [rig] = rigsOfWearer(bundle, id);
       return {
@@ -59,7 +73,7 @@ export function paletteOf(
       id,
       group: "Scenes" as const,
       name: body.title,
-      says: `Day ${body.day}, ${body.startsAt}`,
+      says: `Day ${body.day}, ${timeWords(body.startsAt)}`,
       href: stationHref(shootId, "dress", null, id),
     })),
     ...bundle.places.map(({ id, body }) => ({
@@ -77,6 +91,16 @@ export function paletteOf(
         name: body.file.name,
         says: bundle.wearers.find((talent) => talent.id === rig?.body.wearerId)?.body.name ?? "",
         href: stationHref(shootId, "check", rig?.body.wearerId ?? null, rig?.body.sceneId ?? null),
+      };
+    }),
+    ...bundle.rolls.map(({ id, body }) => {
+      const scene = sceneOf(body.sceneId ?? undefined);
+      return {
+        id: `log ${id}`,
+        group: "Takes" as const,
+        name: takeName(body),
+        says: [`Day ${body.day}`, scene?.body.title, body.fileName, body.note].filter(Boolean).join(", "),
+        href: stationHref(shootId, "roll", null, body.sceneId),
       };
     }),
     ...deeds.map((deed) => ({ ...deed, group: "Do" as const })),

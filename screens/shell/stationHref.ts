@@ -1,7 +1,7 @@
 import type { StationId } from "@/core/board";
 
 /** Pages of a shoot beside its stations. */
-export type PageId = StationId | "card" | "day" | "kit" | "report";
+export type PageId = StationId | "card" | "day" | "frequencies" | "kit" | "report" | "settings" | "site";
 
 /** Address of a page, keeping the talent and the scene that are worked on. */
 export function stationHref(

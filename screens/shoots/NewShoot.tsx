@@ -2,27 +2,46 @@
 
 import { goTo } from "@/ui/address";
 import { useState } from "react";
-import { ShootBody } from "@/core/records";
+import { ShootBody, type Stored } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { DateField } from "@/ui/DateField";
 import { Disclosure } from "@/ui/Disclosure";
+import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
+import { showToast } from "@/ui/toasts";
 import { Columns, Stack } from "@/ui/layout";
 import { useHub } from "@/data/ShootProvider";
 import { Bound, FormFaults, useSchemaForm } from "../form/useSchemaForm";
 import { firstBody } from "./quickLook";
+import { kitToStartFrom, startShoot } from "./shootFiles";
 import { ShootFields } from "./ShootFields";
 import { withDelivery } from "./withDelivery";
 
+const NOTHING = "nothing";
+/** What the next shoot usually has like the last one. */
+const KEPT_FACTS = ["units", "clock", "frameRate", "delivery", "sampleRateHz", "bitsPerSample"] as const;
+
 /** A new shoot in one line: everything but the title has a default, and can be changed later. */
-export function NewShoot({ today }: { today: string }) {
+export function NewShoot({ today, shoots }: { today: string; shoots: readonly Stored<"shoot">[] }) {
   const hub = useHub();
-  const { control, handleSubmit, formState } = useSchemaForm(ShootBody, firstBody(today));
+  const { control, handleSubmit, formState, setValue } = useSchemaForm(ShootBody, firstBody(today));
   const [id] = useState(() => crypto.randomUUID());
-  const start = handleSubmit((body) => {
+  const [from, setFrom] = useState(NOTHING);
+  const chooseFrom = (shootId: string) => {
+    setFrom(shootId);
+    const known = shoots.find((shoot) => shoot.id === shootId);
+    for (const fact of KEPT_FACTS) if (known) setValue(fact, known.body[fact]);
+  };
+  const start = handleSubmit(async (body) => {
+    const bundle = from === NOTHING ? null : await kitToStartFrom(hub, from);
+    if (from !== NOTHING && !bundle)
+      showToast({ says: "Its kit is not on this device: the new shoot starts without it." });
     // It is there at once, with or without a server; pressing again finds another page.
-    hub.storeOf(id).create("shoot", withDelivery(body), { id });
-    goTo(`/shoots/${id}`);
+    if (bundle) goTo(`/shoots/${startShoot(hub, bundle, withDelivery(body))}`);
+    else {
+      hub.storeOf(id).create("shoot", withDelivery(body), { id });
+      goTo(`/shoots/${id}`);
+    }
   });
   return (
     <form onSubmit={(event) => void start(event)} noValidate>
@@ -42,13 +61,24 @@ export function NewShoot({ today }: { today: string }) {
               <span aria-hidden style={{ fontSize: "0.85rem" }}>
                 &nbsp;
               </span>
-              <Button look="main" type="submit">
+              <Button look="main" type="submit" isPending={formState.isSubmitting}>
                 Start shoot
               </Button>
             </Stack>
           </Columns>
-          <Disclosure title="Days, frame rate, units, delivery">
+          <Disclosure title="Days, frame rate, units, delivery, kit">
             <Stack $gap={0.6}>
+              {shoots.length > 0 && (
+                <Select
+                  label="Start with the kit and settings of"
+                  value={from}
+                  options={[
+                    { value: NOTHING, name: "no other shoot" },
+                    ...shoots.map((shoot) => ({ value: shoot.id, name: shoot.body.title })),
+                  ]}
+                  onChange={chooseFrom}
+                />
+              )}
               <ShootFields control={control} />
             </Stack>
           </Disclosure>

@@ -20,6 +20,11 @@ const UNIT_OPTIONS = [
   { value: "imperial", name: "Imperial" },
 ] as const;
 
+const CLOCKS = [
+  { value: "24", name: "24 h" },
+  { value: "12", name: "12 h" },
+] as const;
+
 const asOptions = (values: readonly number[], unit: string) =>
   values.map((value) => ({ value: String(value), name: `${value} ${unit}` }));
 
@@ -28,7 +33,7 @@ export function ShootFields({ control }: { control: Control<ShootBody> }) {
   const delivery = useWatch({ control, name: "delivery" });
   return (
     <>
-      <Columns $template="1fr 1fr 1fr">
+      <Columns $template="1fr 1fr 1fr 1fr">
         <Bound control={control} name="days">
           {({ value, onChange }) => (
             <NumberField
@@ -53,6 +58,9 @@ export function ShootFields({ control }: { control: Control<ShootBody> }) {
         </Bound>
         <Bound control={control} name="units">
           {({ value, onChange }) => <Choice label="Units" value={value} options={UNIT_OPTIONS} onChange={onChange} />}
+        </Bound>
+        <Bound control={control} name="clock">
+          {({ value, onChange }) => <Choice label="Clock" value={value} options={CLOCKS} onChange={onChange} />}
         </Bound>
       </Columns>
       <Bound control={control} name="delivery">

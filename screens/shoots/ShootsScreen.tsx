@@ -253,7 +253,7 @@ export function ShootsScreen() {
           </Piece>
           <Stack>
             <Piece>
-              <NewShoot today={now} />
+              <NewShoot today={now} shoots={shoots} />
             </Piece>
             <FirstSteps isOpening={isOpening} onOpen={(path) => void openDemo(path)} />
           </Stack>

@@ -12,7 +12,7 @@ const KEPT = "hypophon.quickLook";
 
 /** A shoot of which nothing is known but the day. */
 export const firstBody = (today: string): ShootBody => ({
-  ...{ title: "", firstDay: today, days: 1, units: "metric", frameRate: 25, delivery: "picture" },
+  ...{ title: "", firstDay: today, days: 1, units: "metric", clock: "24", frameRate: 25, delivery: "picture" },
   ...DELIVERY_FORMATS.picture,
 });
 

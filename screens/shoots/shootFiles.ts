@@ -1,4 +1,4 @@
-import { copyShoot } from "@/core/planning";
+import { copyShoot, startFrom } from "@/core/planning";
 import { asNewShoot, readShootFile, type ShootBody, type ShootBundle, shootFileOf } from "@/core/records";
 import { askTakeDetail } from "@/data/server";
 import type { Hub } from "@/data/hub";
@@ -42,6 +42,21 @@ export function importShoot(hub: Hub, text: string): { shootId: string } | { say
 /** Makes another shoot with the plans of this one; returns its id. */
 export function duplicateShoot(hub: Hub, bundle: ShootBundle, own: Partial<ShootBody>): string {
   const records = copyShoot(bundle, own, newId);
+  const shootId = records[0]!.id;
+  hub.storeOf(shootId).createAll(records);
+  return shootId;
+}
+
+/** A shoot to take the kit from, asked for where this device has not seen it yet; null where it cannot be had. */
+export async function kitToStartFrom(hub: Hub, shootId: string): Promise<ShootBundle | null> {
+  const store = hub.storeOf(shootId);
+  if (!store.snapshot()) await hub.pull(shootId).catch(() => false);
+  return store.snapshot()?.bundle ?? null;
+}
+
+/** Makes a shoot that has the kit of another one and nothing else; returns its id. */
+export function startShoot(hub: Hub, bundle: ShootBundle, body: ShootBody): string {
+  const records = startFrom(bundle, body, newId);
   const shootId = records[0]!.id;
   hub.storeOf(shootId).createAll(records);
   return shootId;

@@ -15,8 +15,8 @@ export const shoots = repository({
       .where(where)
       .orderBy(...oldestFirst(shoot)),
   bodies: async (_, rows) =>
-    rows.map(({ title, firstDay, days, units, frameRate, delivery, sampleRateHz, bitsPerSample }) => ({
-      ...{ title, firstDay, days, units, frameRate, delivery, sampleRateHz, bitsPerSample },
+    rows.map(({ title, firstDay, days, units, clock, frameRate, delivery, sampleRateHz, bitsPerSample }) => ({
+      ...{ title, firstDay, days, units, clock, frameRate, delivery, sampleRateHz, bitsPerSample },
     })),
   columns: plain<"shoot">,
 });

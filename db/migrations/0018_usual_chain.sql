@@ -1,0 +1,2 @@
+ALTER TABLE "kit_item" DROP CONSTRAINT "kit_item_kind";--> statement-breakpoint
+ALTER TABLE "kit_item" ADD CONSTRAINT "kit_item_kind" CHECK ("kind" in ('lav', 'pack', 'receiver', 'input', 'source', 'socket', 'lead', 'stock', 'extra', 'chain'));
