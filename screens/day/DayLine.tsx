@@ -61,18 +61,19 @@ const Scene = styled.div`
   span {
     padding-inline: 0.35rem;
   }
-  /* A name that is longer than its scene stands after it, or before it late in the day. */
+  /* A name that is longer than its scene stands after it where there is room. */
   &[data-name="after"] span {
     position: absolute;
     left: 100%;
   }
-  &[data-name="before"] span {
-    position: absolute;
-    right: 100%;
+  &[data-name="in"] span {
+    display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   /* On a phone the scenes are named below. */
   @media screen and (max-width: 640px) {
-    span {
+    && span {
       display: none;
     }
   }
@@ -121,11 +122,13 @@ const ROOM = { wide: { mark: 0.09, quiet: 0.09, hours: 6 }, narrow: { mark: 0.27
 /** A letter of a name takes this share of the day. */
 const LETTER = 0.0075;
 
-/** Where a scene's name stands: within it where there is room. */
-function namePlace(scene: StripScene, within: Interval): "in" | "after" | "before" {
+/** Where a scene's name stands: within it where there is room, else after it, else within it and cut. */
+export function namePlace(scenes: readonly StripScene[], index: number, within: Interval): "in" | "after" {
+  const scene = scenes[index]!;
   const needs = LETTER * scene.title.length * lengthOf(within);
-  if (needs <= lengthOf(scene)) return "in";
-  return scene.toMin + needs <= within.toMin ? "after" : "before";
+  const later = scenes.filter(({ fromMin }) => fromMin >= scene.toMin).map(({ fromMin }) => fromMin);
+  const until = Math.min(within.toMin, ...later);
+  return needs > lengthOf(scene) && scene.toMin + needs <= until ? "after" : "in";
 }
 
 const MARKS = {
@@ -205,8 +208,8 @@ export function DayLine({ strip }: { strip: DayStripPlan }) {
         </Lane>
         <Label>Scenes</Label>
         <Lane $hours={hours}>
-          {scenes.map((scene) => (
-            <Scene key={scene.id} style={at(scene)} title={scene.title} data-name={namePlace(scene, within)}>
+          {scenes.map((scene, index) => (
+            <Scene key={scene.id} style={at(scene)} title={scene.title} data-name={namePlace(scenes, index, within)}>
               <span>{scene.title}</span>
             </Scene>
           ))}
