@@ -12,7 +12,8 @@ import {
   type VisibilityState,
 } from "@tanstack/react-table";
 import { ArrowDown, ArrowUp } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useRef, useState, type ReactNode } from "react";
 import styled from "styled-components";
 
 declare module "@tanstack/react-table" {
@@ -28,6 +29,21 @@ declare module "@tanstack/react-table" {
 const Scroll = styled.div`
   overflow-x: auto;
   min-width: 0;
+  &[data-long] {
+    max-height: min(34rem, 70vh);
+    overflow-y: auto;
+    thead th {
+      position: sticky;
+      top: 0;
+      z-index: 1;
+      background: var(--paper);
+    }
+  }
+  @media print {
+    &[data-long] {
+      max-height: none;
+    }
+  }
 `;
 
 const Sheet = styled.table`
@@ -88,6 +104,11 @@ function cellOf<Row extends object>({ cell }: ColumnDef<Row, never>, context: Ce
   return typeof cell === "function" ? (cell(context) as ReactNode) : cell;
 }
 
+/** A table of more rows than this draws those in sight only. */
+const MANY_ROWS = 60;
+/** A row as it is guessed before it is measured, px. */
+const ROW_PX = 40;
+
 /** Rows of something: sorted by pressing a head, in groups where there are any, columns hidden by their id. */
 export function DataTable<Row extends object>(props: {
   label: string;
@@ -99,11 +120,14 @@ export function DataTable<Row extends object>(props: {
   hidden?: VisibilityState;
   /** The column whose cell names its row. */
   heading: string;
+  /** What it is sorted by at first. */
+  order?: SortingState;
 }) {
   // The table of the library keeps its state inside itself.
   "use no memo";
-  const { label, rows, columns, rowId, groupOf, hidden = {}, heading } = props;
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const { label, rows, columns, rowId, groupOf, hidden = {}, heading, order = [] } = props;
+  const [sorting, setSorting] = useState<SortingState>(order);
+  const scroll = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
   const table = useReactTable({
     data: rows,
@@ -116,9 +140,21 @@ export function DataTable<Row extends object>(props: {
   });
   const shown = table.getRowModel().rows;
   const isGrouped = groupOf !== undefined && sorting.length === 0;
+  const isLong = shown.length > MANY_ROWS && !isGrouped;
+  // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
+  const inSight = useVirtualizer({
+    count: shown.length,
+    enabled: isLong,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
+  const drawn = isLong ? inSight.getVirtualItems() : shown.map((_, index) => ({ index, start: 0, end: 0 }));
+  const above = drawn[0]?.start ?? 0;
+  const below = isLong ? inSight.getTotalSize() - (drawn.at(-1)?.end ?? 0) : 0;
   return (
-    <Scroll>
-      <Sheet aria-label={label}>
+    <Scroll ref={scroll} role="group" aria-label={label} tabIndex={0} data-long={isLong || undefined}>
+      <Sheet aria-label={label} aria-rowcount={shown.length + 1}>
         <thead>
           {table.getHeaderGroups().map((heads) => (
             <tr key={heads.id}>
@@ -149,7 +185,9 @@ export function DataTable<Row extends object>(props: {
           ))}
         </thead>
         <tbody>
-          {shown.flatMap((row, at) => {
+          {above > 0 && <tr aria-hidden style={{ height: above }} />}
+          {drawn.flatMap(({ index: at }) => {
+            const row = shown[at]!;
             const cells = row.getVisibleCells();
             const group = isGrouped ? groupOf(row.original) : null;
             const before = at > 0 && isGrouped ? groupOf(shown[at - 1]!.original) : null;
@@ -163,7 +201,12 @@ export function DataTable<Row extends object>(props: {
                     </GroupRow>,
                   ]
                 : []),
-              <tr key={row.id}>
+              <tr
+                key={row.id}
+                data-index={at}
+                ref={isLong ? inSight.measureElement : undefined}
+                aria-rowindex={isLong ? at + 2 : undefined}
+              >
                 {cells.map(({ id, column, getContext }) => {
                   const content = cellOf(column.columnDef, getContext());
                   return column.id === heading ? (
@@ -179,6 +222,7 @@ export function DataTable<Row extends object>(props: {
               </tr>,
             ];
           })}
+          {below > 0 && <tr aria-hidden style={{ height: below }} />}
         </tbody>
       </Sheet>
     </Scroll>

@@ -1,20 +1,23 @@
 "use client";
 
+import { type ColumnDef, createColumnHelper } from "@tanstack/react-table";
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { kindName } from "@/messages";
 import { gradeOf, type VerdictGrade } from "@/core/proof";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
-import { Table, TableScroll } from "@/ui/Table";
+import { DataTable } from "@/ui/DataTable";
 import { TextField } from "@/ui/TextField";
 import { Row, Soft, Stack } from "@/ui/layout";
+import { useIsNarrow } from "@/ui/useIsNarrow";
 import { clockOf, figureOf } from "./figures";
 import { grouped } from "./FindingGroup";
 import { keepTakes, ownedFiles } from "./keepTakes";
 import { useHub, useShoot, useShootStore } from "@/data/ShootProvider";
 import { contentsOf } from "./contentOf";
-import type { Card, CardFile, CardQueue } from "./useCard";
+import { TakeShape } from "./TakeShape";
+import { type Card, type CardFile, type CardQueue, factsOf } from "./useCard";
 
 const Progress = styled.progress`
   width: 100%;
@@ -27,10 +30,10 @@ const Grade = styled.strong<{ $grade: VerdictGrade }>`
 `;
 
 /** A file's path gives way, so that a phone shows the verdict beside it. */
-const Path = styled.th`
+const Path = styled.span`
   @media (max-width: 600px) {
-    min-width: 150px;
-    max-width: 170px;
+    display: block;
+    min-width: 120px;
     & * {
       white-space: normal;
       text-align: start;
@@ -39,21 +42,10 @@ const Path = styled.th`
   }
 `;
 
-/** Wide enough for a kind of finding in a line or two. */
-const Says = styled.td`
-  @media (max-width: 600px) {
-    min-width: 130px;
-  }
-`;
-
-type Order = "card" | "worst" | "name" | "length";
 type Shown = "all" | "redo" | "usable" | "good" | "refused";
 
 /** Kinds of findings that stand in a row. */
 const MOST_KINDS = 3;
-/** Rows that are drawn; a filter finds the others. */
-const MOST_ROWS = 200;
-
 interface CardRow {
   item: CardFile;
   grade: VerdictGrade | null;
@@ -84,16 +76,10 @@ function newRow(item: CardFile): CardRow {
 
 const RANK = { redo: 0, usable: 1, good: 2 } as const;
 
-function sorted(rows: readonly CardRow[], order: Order): CardRow[] {
-  const rank = ({ grade, item }: CardRow) => (item.state.phase === "refused" ? -1 : grade ? RANK[grade] : 3);
-  const length = ({ item }: CardRow) =>
-    item.state.phase === "measured" ? item.state.recording.measurement.format.durationS : -1;
-  return [...rows].sort((a, b) => {
-    if (order === "name") return a.item.path.localeCompare(b.item.path, undefined, { numeric: true });
-    if (order === "length") return length(b) - length(a);
-    return order === "worst" ? rank(a) - rank(b) : a.item.id - b.item.id;
-  });
-}
+/** The worst first: what could not be read, then by grade, then what is still to be measured. */
+const rankOf = ({ grade, item }: CardRow): number => (item.state.phase === "refused" ? -1 : grade ? RANK[grade] : 3);
+
+const measuredOf = ({ item }: CardRow) => (item.state.phase === "measured" ? item.state.recording : null);
 
 function isShown({ item, grade }: CardRow, shown: Shown, text: string): boolean {
   if (text && !item.path.toLowerCase().includes(text.toLowerCase())) return false;
@@ -101,41 +87,82 @@ function isShown({ item, grade }: CardRow, shown: Shown, text: string): boolean 
   return shown === "refused" ? item.state.phase === "refused" : grade === shown;
 }
 
-function FileRow({ row, isHeld, onOpen }: { row: CardRow; isHeld: boolean; onOpen: (item: CardFile) => void }) {
-  const { item, grade, says } = row;
-  const { state, path } = item;
-  if (state.phase !== "measured")
-    return (
-      <tr>
-        <th scope="row">{path}</th>
-        <td colSpan={5}>
-          {state.phase === "waiting" && <Soft>waiting</Soft>}
-          {state.phase === "measuring" && `${Math.round(state.share * 100)} %${isHeld ? ", stopped" : ""}`}
-          {state.phase === "refused" && state.message}
-        </td>
-      </tr>
-    );
-  const { format, channels, overall } = state.recording.measurement;
-  const voice = channels.reduce(
-    (best, each) => ((each.snrDb ?? -99) > (best.snrDb ?? -99) ? each : best),
-    channels[0]!,
-  );
-  return (
-    <tr>
-      <Path scope="row">
-        <Button look="quiet" onPress={() => onOpen(item)}>
-          {path}
-        </Button>
-      </Path>
-      <Says>
-        <Grade $grade={grade!}>{grade}</Grade>: {says}
-      </Says>
-      <td data-figure>{clockOf(format.durationS)}</td>
-      <td data-figure>{format.channels}</td>
-      <td data-figure>{figureOf(overall.truePeakDbtp)}</td>
-      <td data-figure>{figureOf(voice.snrDb)}</td>
-    </tr>
-  );
+const column = createColumnHelper<CardRow>();
+const digits = new Intl.Collator(undefined, { numeric: true });
+/** What is not known yet stands last, whichever way it is sorted. */
+const LAST = { sortUndefined: "last" } as const;
+
+function columnsOf(isHeld: boolean, onOpen: (item: CardFile) => void): ColumnDef<CardRow, never>[] {
+  const columns = [
+    column.accessor(({ item }) => item.path, {
+      id: "path",
+      header: "File",
+      sortingFn: (one, other) => digits.compare(one.original.item.path, other.original.item.path),
+      cell: ({ row: { original }, getValue }) =>
+        measuredOf(original) ? (
+          <Path>
+            <Button look="quiet" onPress={() => onOpen(original.item)}>
+              {getValue()}
+            </Button>
+          </Path>
+        ) : (
+          getValue()
+        ),
+    }),
+    column.display({
+      id: "shape",
+      header: "Shape",
+      enableSorting: false,
+      cell: ({ row: { original } }) => {
+        const recording = measuredOf(original);
+        const overview = recording?.overviews[0];
+        if (!recording || !overview) return null;
+        const { format, findings } = recording.measurement;
+        return <TakeShape overview={overview} durationS={format.durationS} findings={findings} />;
+      },
+    }),
+    column.accessor(rankOf, {
+      id: "verdict",
+      header: "Verdict",
+      sortDescFirst: false,
+      cell: ({ row: { original } }) => {
+        const { item, grade, says } = original;
+        const { state } = item;
+        if (state.phase === "waiting") return <Soft>waiting</Soft>;
+        if (state.phase === "measuring") return `${Math.round(state.share * 100)} %${isHeld ? ", stopped" : ""}`;
+        if (state.phase === "refused") return state.message;
+        return (
+          <>
+            <Grade $grade={grade!}>{grade}</Grade>: {says}
+          </>
+        );
+      },
+    }),
+    column.accessor(({ item }) => factsOf(item)?.durationS, {
+      ...{ id: "length", header: "Length", meta: { isFigure: true }, ...LAST },
+      cell: ({ getValue }) => clockOrNothing(getValue()),
+    }),
+    column.accessor((row) => measuredOf(row)?.measurement.format.channels, {
+      ...{ id: "channels", header: "Channels", meta: { isFigure: true }, ...LAST },
+    }),
+    column.accessor((row) => measuredOf(row)?.measurement.overall.truePeakDbtp ?? undefined, {
+      ...{ id: "peak", header: "Peak, dBTP", meta: { isFigure: true }, ...LAST },
+      cell: ({ row: { original }, getValue }) => (measuredOf(original) ? figureOf(getValue() ?? null) : null),
+    }),
+    column.accessor((row) => bestSnr(row), {
+      ...{ id: "snr", header: "Above noise, dB", meta: { isFigure: true }, ...LAST },
+      cell: ({ row: { original }, getValue }) => (measuredOf(original) ? figureOf(getValue() ?? null) : null),
+    }),
+  ];
+  return columns as ColumnDef<CardRow, never>[];
+}
+
+const clockOrNothing = (seconds: number | undefined): string => (seconds === undefined ? "" : clockOf(seconds));
+
+/** How far the clearest channel is above its noise. */
+function bestSnr(row: CardRow): number | undefined {
+  const ratios = measuredOf(row)?.measurement.channels.flatMap(({ snrDb }) => snrDb ?? []) ?? [];
+  return ratios.length > 0 ? Math.max(...ratios) : undefined;
 }
 
 /** Keeps what is named after a day, a scene and a wearer as that wearer's takes. */
@@ -194,18 +221,13 @@ function CardProgress({ card, queue }: { card: Card; queue: CardQueue }) {
 
 /** All files of a card with their verdicts, while they are checked and after. */
 export function CardTable({ card, queue, onOpen }: { card: Card; queue: CardQueue; onOpen: (item: CardFile) => void }) {
-  const [order, setOrder] = useState<Order>("card");
   const [shown, setShown] = useState<Shown>("all");
   const [text, setText] = useState("");
   const rows = useMemo(() => card.files.map(rowOf), [card.files]);
-  const found = useMemo(
-    () =>
-      sorted(
-        rows.filter((row) => isShown(row, shown, text)),
-        order,
-      ),
-    [rows, order, shown, text],
-  );
+  const found = useMemo(() => rows.filter((row) => isShown(row, shown, text)), [rows, shown, text]);
+  const isHeld = !card.isRunning;
+  const columns = useMemo(() => columnsOf(isHeld, onOpen), [isHeld, onOpen]);
+  const isNarrow = useIsNarrow();
   return (
     <Stack>
       <h2>The card</h2>
@@ -223,47 +245,16 @@ export function CardTable({ card, queue, onOpen }: { card: Card; queue: CardQueu
           ]}
           onChange={(value) => setShown(value)}
         />
-        <Choice
-          label="Order"
-          value={order}
-          options={[
-            { value: "card", name: "as found" },
-            { value: "worst", name: "worst first" },
-            { value: "name", name: "name" },
-            { value: "length", name: "longest" },
-          ]}
-          onChange={(value) => setOrder(value)}
-        />
         <TextField label="Name has" value={text} onChange={setText} fault={() => null} />
       </Row>
-      <TableScroll aria-label="Files of the card">
-        <Table>
-          <thead>
-            <tr>
-              <th scope="col">File</th>
-              <th scope="col">Verdict</th>
-              <th scope="col" data-figure>
-                Length
-              </th>
-              <th scope="col" data-figure>
-                Channels
-              </th>
-              <th scope="col" data-figure>
-                Peak, dBTP
-              </th>
-              <th scope="col" data-figure>
-                Above noise, dB
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {found.slice(0, MOST_ROWS).map((row) => (
-              <FileRow key={row.item.id} row={row} isHeld={!card.isRunning} onOpen={onOpen} />
-            ))}
-          </tbody>
-        </Table>
-      </TableScroll>
-      {found.length > MOST_ROWS && <Soft>{found.length - MOST_ROWS} more: narrow them down by name or verdict.</Soft>}
+      <DataTable
+        label="Files of the card"
+        rows={found}
+        columns={columns}
+        rowId={({ item }) => String(item.id)}
+        heading="path"
+        hidden={isNarrow ? { shape: false, channels: false, peak: false, snr: false } : {}}
+      />
     </Stack>
   );
 }
