@@ -13,6 +13,7 @@ import { Row, Soft, Stack } from "@/ui/layout";
 import { useStationKeys } from "../shell/stationKeys";
 import { elapsedS } from "./rollClock";
 import { runTime } from "./rollWords";
+import type { RollActions } from "./rollActions";
 import type { Rolling } from "./useRolling";
 
 const Pad = styled.div`
@@ -71,122 +72,163 @@ const ALL = "all";
 /** Marks of one take, the newest first. */
 export function MarkList({
   marks,
-  rolling,
+  actions,
   most,
 }: {
   marks: readonly Stored<"mark">[];
-  rolling: Rolling;
+  actions: RollActions;
   most?: number;
 }) {
   const shown = marks.toReversed().slice(0, most ?? marks.length);
   if (shown.length === 0) return null;
   return (
     <Marks aria-label="Marks">
-      {shown.map(({ id, body }) => (
-        <li key={id}>
-          <time>{runTime(body.atS)}</time>
-          <span>
-            {markName(body.kind)}
-            {body.note && `: ${body.note}`}
-            {body.isProposal && " (heard)"}
-          </span>
-          {body.isProposal && <Button onPress={() => rolling.editMark(id, { isProposal: false })}>Keep</Button>}
-          <Button
-            look="quiet"
-            aria-label={`Remove ${markName(body.kind)} at ${runTime(body.atS)}`}
-            onPress={() => rolling.removeMark(id, markName(body.kind))}
-          >
-            <X size={18} aria-hidden />
-          </Button>
-        </li>
+      {shown.map((mark) => (
+        <MarkLine key={mark.id} mark={mark} actions={actions} />
       ))}
     </Marks>
   );
 }
 
-/** One press marks this second: ten kinds on the keys, the rest in a list, words by typing. */
-export function MarkPad({ rolling, marks }: { rolling: Rolling; marks: readonly Stored<"mark">[] }) {
-  const { running, keys, kinds } = rolling;
-  const [trackId, setTrackId] = useState<string>(ALL);
+function MarkLine({ mark: { id, body }, actions }: { mark: Stored<"mark">; actions: RollActions }) {
+  return (
+    <li>
+      <time>{runTime(body.atS)}</time>
+      <span>
+        {markName(body.kind)}
+        {body.note && `: ${body.note}`}
+        {body.isProposal && " (heard)"}
+      </span>
+      {body.isProposal && <Button onPress={() => actions.editMark(id, { isProposal: false })}>Keep</Button>}
+      <Button
+        look="quiet"
+        aria-label={`Remove ${markName(body.kind)} at ${runTime(body.atS)}`}
+        onPress={() => actions.removeMark(id, markName(body.kind))}
+      >
+        <X size={18} aria-hidden />
+      </Button>
+    </li>
+  );
+}
+
+/** What marks something: drawn once, not with every mark. */
+interface Marking {
+  track: string | null;
+  actions: RollActions;
+}
+
+function KeyPad({ keys, track, actions }: Marking & { keys: readonly string[] }) {
+  return (
+    <Pad role="group" aria-label="Mark now">
+      {keys.map((kind, at) => (
+        <Key key={kind} onPress={() => void actions.markNow(kind, track)}>
+          <kbd>{keyOf(at)}</kbd> {markName(kind)}
+        </Key>
+      ))}
+    </Pad>
+  );
+}
+
+function OtherKinds({ kinds, keys, track, actions }: Marking & { kinds: readonly string[]; keys: readonly string[] }) {
+  return (
+    <Wide>
+      <Select
+        label="Another kind"
+        value=""
+        options={kinds.filter((kind) => !keys.includes(kind)).map((kind) => ({ value: kind, name: markName(kind) }))}
+        onChange={(kind) => void actions.markNow(kind, track)}
+      />
+    </Wide>
+  );
+}
+
+function NoteNow({ rollId, startedAt, track, actions }: Marking & { rollId: string; startedAt: string }) {
   const [words, setWords] = useState("");
   const [openedAt, setOpenedAt] = useState<number | null>(null);
-  const tracks = running?.body.tracks ?? [];
-  const track = tracks.some(({ id }) => id === trackId) ? trackId : null;
-  const press = (kind: string) => void rolling.markNow(kind, track);
-  const commands = [
-    ...(running
-      ? keys.map((kind, at) => ({ key: keyOf(at), says: `Mark: ${markName(kind)}`, run: () => press(kind) }))
-      : []),
-    {
-      key: "r",
-      says: running ? "Stop the take" : "Start a take",
-      run: () => void (running ? rolling.stop(running.id) : rolling.start()),
-    },
-  ];
-  useStationKeys(commands);
   const note = () => {
-    if (!running || words.trim() === "") return;
-    rolling.mark(running.id, openedAt ?? elapsedS(running.id, running.body.startedAt), {
+    if (words.trim() === "") return;
+    actions.mark(rollId, openedAt ?? elapsedS(rollId, startedAt), {
       ...{ kind: "note", note: words.trim().slice(0, 500), trackId: track },
     });
     setWords("");
     setOpenedAt(null);
   };
-  if (!running) return null;
   return (
-    <Stack $gap={0.6}>
-      {tracks.length > 1 && (
-        <Choice
-          isPlain
-          label="Track of the mark"
-          value={track ?? ALL}
-          options={[{ value: ALL, name: "All tracks" }, ...tracks.map(({ id, name }) => ({ value: id, name }))]}
-          onChange={setTrackId}
-        />
-      )}
-      <Pad role="group" aria-label="Mark now">
-        {keys.map((kind, at) => (
-          <Key key={kind} onPress={() => press(kind)}>
-            <kbd>{keyOf(at)}</kbd> {markName(kind)}
-          </Key>
-        ))}
-      </Pad>
-      <Row $low $gap={0.5}>
-        <Wide>
-          <Select
-            label="Another kind"
-            value=""
-            options={kinds
-              .filter((kind) => !keys.includes(kind))
-              .map((kind) => ({ value: kind, name: markName(kind) }))}
-            onChange={press}
-          />
-        </Wide>
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            note();
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        note();
+      }}
+    >
+      <Row $low $gap={0.4}>
+        <TextField
+          label="Note at this moment"
+          value={words}
+          maxLength={500}
+          fault={() => null}
+          onChange={(text) => {
+            // The moment is when one begins to type.
+            if (words === "") setOpenedAt(elapsedS(rollId, startedAt));
+            setWords(text);
           }}
-        >
-          <Row $low $gap={0.4}>
-            <TextField
-              label="Note at this moment"
-              value={words}
-              maxLength={500}
-              fault={() => null}
-              onChange={(text) => {
-                // The moment is when one begins to type.
-                if (words === "") setOpenedAt(elapsedS(running.id, running.body.startedAt));
-                setWords(text);
-              }}
-            />
-            <Button type="submit">
-              <Plus size={18} aria-hidden /> Add note
-            </Button>
-          </Row>
-        </form>
+        />
+        <Button type="submit">
+          <Plus size={18} aria-hidden /> Add note
+        </Button>
       </Row>
-      {marks.length > 0 ? <MarkList marks={marks} rolling={rolling} most={4} /> : <Soft>No marks yet.</Soft>}
-    </Stack>
+    </form>
+  );
+}
+
+/**
+ * One press marks this second: ten kinds on the keys, the rest in a list, words by typing. It stays in the page between takes,
+ * out of sight, so that the take that starts finds it there.
+ */
+export function MarkPad({ rolling, marks }: { rolling: Rolling; marks: readonly Stored<"mark">[] }) {
+  const { running, keys, kinds, actions } = rolling;
+  const [trackId, setTrackId] = useState<string>(ALL);
+  const tracks = running?.body.tracks ?? [];
+  const track = tracks.some(({ id }) => id === trackId) ? trackId : null;
+  const runningId = running?.id ?? null;
+  const commands = [
+    ...(runningId
+      ? keys.map((kind, at) => ({
+          ...{ key: keyOf(at), says: `Mark: ${markName(kind)}` },
+          run: () => void actions.markNow(kind, track),
+        }))
+      : []),
+    {
+      key: "r",
+      says: runningId ? "Stop the take" : "Start a take",
+      run: () => void (runningId ? actions.stop(runningId) : actions.start()),
+    },
+  ];
+  useStationKeys(commands);
+  return (
+    <div hidden={!running}>
+      <Stack $gap={0.6}>
+        {tracks.length > 1 && (
+          <Choice
+            isPlain
+            label="Track of the mark"
+            value={track ?? ALL}
+            options={[{ value: ALL, name: "All tracks" }, ...tracks.map(({ id, name }) => ({ value: id, name }))]}
+            onChange={setTrackId}
+          />
+        )}
+        <KeyPad keys={keys} track={track} actions={actions} />
+        <Row $low $gap={0.5}>
+          <OtherKinds kinds={kinds} keys={keys} track={track} actions={actions} />
+          <NoteNow
+            key={runningId}
+            rollId={runningId ?? ""}
+            startedAt={running?.body.startedAt ?? ""}
+            track={track}
+            actions={actions}
+          />
+        </Row>
+        {marks.length > 0 ? <MarkList marks={marks} actions={actions} most={4} /> : <Soft>No marks yet.</Soft>}
+      </Stack>
+    </div>
   );
 }

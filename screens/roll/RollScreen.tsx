@@ -85,7 +85,7 @@ export function RollScreen() {
                 {!running && last && (
                   <Row $gap={0.6}>
                     <Soft>{takeName(last.body)} was</Soft>
-                    <RatingChoice roll={last} rolling={rolling} />
+                    <RatingChoice roll={last} actions={rolling.actions} />
                   </Row>
                 )}
               </Stack>

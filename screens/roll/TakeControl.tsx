@@ -144,7 +144,7 @@ export function TakeControl({ rolling, onSlate }: { rolling: Rolling; onSlate: (
           <Clapperboard size={24} aria-hidden /> Slate
         </Big>
       </Row>
-      {!running && (
+      <div hidden={running !== null}>
         <Fields>
           <TextField label="Slate or shot" value={slate} maxLength={40} fault={anything} onChange={rolling.setSlate} />
           <Select<TakeType>
@@ -157,7 +157,7 @@ export function TakeControl({ rolling, onSlate }: { rolling: Rolling; onSlate: (
             onChange={rolling.setType}
           />
         </Fields>
-      )}
+      </div>
       <Left rolling={rolling} />
     </Stack>
   );

@@ -17,12 +17,13 @@ import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import { MarkList } from "./MarkPad";
 import { elapsedS } from "./rollClock";
 import { dayTime, runTime, takeName } from "./rollWords";
+import type { RollActions } from "./rollActions";
 import type { Rolling } from "./useRolling";
 
 const anything = () => null;
 
 /** Good, hold or no good in one press. */
-export function RatingChoice({ roll, rolling }: { roll: Stored<"roll">; rolling: Rolling }) {
+export function RatingChoice({ roll, actions }: { roll: Stored<"roll">; actions: RollActions }) {
   return (
     <Choice<Rating>
       isPlain
@@ -32,13 +33,13 @@ export function RatingChoice({ roll, rolling }: { roll: Stored<"roll">; rolling:
         value: each,
         name: RATING_NAMES[each],
       }))}
-      onChange={(rating) => rolling.edit(roll.id, { rating })}
+      onChange={(rating) => actions.edit(roll.id, { rating })}
     />
   );
 }
 
 /** Asks what the recorder shows: whether it is really recording, and how its clock lies. */
-export function CounterCheck({ roll, rolling }: { roll: Stored<"roll">; rolling: Rolling }) {
+export function CounterCheck({ roll, actions }: { roll: Stored<"roll">; actions: RollActions }) {
   const [typed, setTyped] = useState("");
   const { body } = roll;
   const said = (counter: NonNullable<RollBody["counter"]>) =>
@@ -46,7 +47,7 @@ export function CounterCheck({ roll, rolling }: { roll: Stored<"roll">; rolling:
   const take = () => {
     const showsS = secondsShown(typed);
     if (showsS === null) return;
-    rolling.edit(roll.id, { counter: { showsS, atS: Math.round(elapsedS(roll.id, body.startedAt)) } });
+    actions.edit(roll.id, { counter: { showsS, atS: Math.round(elapsedS(roll.id, body.startedAt)) } });
     setTyped("");
   };
   if (body.counter) return <Soft role="status">{say(said(body.counter))}</Soft>;
@@ -100,7 +101,7 @@ export function TakeDetail({
   onChoose: (id: string | null) => void;
 }) {
   const { id, body } = roll;
-  const { bundle } = rolling;
+  const { bundle, actions } = rolling;
   const name = takeName(body);
   const sameDay = bundle.rolls.filter((each) => each.body.day === body.day);
   const twin = loggedTwice(sameDay).get(id);
@@ -124,24 +125,24 @@ export function TakeDetail({
               .map((mark) => ({
                 id: `split ${mark.id}`,
                 name: `Split at ${runTime(mark.body.atS)}`,
-                onChoose: () => rolling.split(id, mark.body.atS),
+                onChoose: () => actions.split(id, mark.body.atS),
               })),
             ...(body.lengthS !== null && body.lengthS > 2
-              ? [{ id: "half", name: "Split in the middle", onChoose: () => rolling.split(id, body.lengthS! / 2) }]
+              ? [{ id: "half", name: "Split in the middle", onChoose: () => actions.split(id, body.lengthS! / 2) }]
               : []),
             ...(next
-              ? [{ id: "join", name: `Join with ${takeName(next.body)}`, onChoose: () => rolling.join(id, next.id) }]
+              ? [{ id: "join", name: `Join with ${takeName(next.body)}`, onChoose: () => actions.join(id, next.id) }]
               : []),
             {
               id: "insert",
               name: "Insert a forgotten take before it",
-              onChoose: () => onChoose(rolling.insertBefore(id)),
+              onChoose: () => onChoose(actions.insertBefore(id)),
             },
             {
               id: "delete",
               name: "Delete take",
               onChoose: () => {
-                rolling.remove(id, name);
+                actions.remove(id, name);
                 onChoose(null);
               },
             },
@@ -151,7 +152,7 @@ export function TakeDetail({
       {twinRoll && (
         <Row role="alert">
           <Soft>{say({ code: "roll.loggedTwice", name: takeName(twinRoll.body) })}</Soft>
-          <Button onPress={() => rolling.join(twinRoll.id, id)}>Join the two</Button>
+          <Button onPress={() => actions.join(twinRoll.id, id)}>Join the two</Button>
         </Row>
       )}
       <Soft>
@@ -159,8 +160,8 @@ export function TakeDetail({
         {body.lengthS ? ` · ${runTime(body.lengthS)}` : ""}
         {body.fileName && ` · ${body.fileName}`}
       </Soft>
-      <RatingChoice roll={roll} rolling={rolling} />
-      <CounterCheck roll={roll} rolling={rolling} />
+      <RatingChoice roll={roll} actions={actions} />
+      <CounterCheck roll={roll} actions={actions} />
       {body.lengthS === 0 && (
         <NumberField
           label="Length"
@@ -168,7 +169,7 @@ export function TakeDetail({
           minimum={0}
           maximum={172_800}
           shown={{ unit: "s", factor: 1, digits: 0, step: 1 }}
-          onChange={(lengthS) => rolling.edit(id, { lengthS })}
+          onChange={(lengthS) => actions.edit(id, { lengthS })}
         />
       )}
       <TextField
@@ -176,10 +177,10 @@ export function TakeDetail({
         value={body.note}
         maxLength={2000}
         fault={anything}
-        onChange={(note) => rolling.edit(id, { note })}
+        onChange={(note) => actions.edit(id, { note })}
       />
       <Files roll={roll} />
-      {body.lengthS !== null && <MarkList marks={marks} rolling={rolling} />}
+      {body.lengthS !== null && <MarkList marks={marks} actions={actions} />}
       <Disclosure title="Slate, number, type and scene">
         <Columns $template="1fr 1fr">
           <TextField
@@ -187,7 +188,7 @@ export function TakeDetail({
             value={body.slate}
             maxLength={40}
             fault={anything}
-            onChange={(slate) => rolling.edit(id, { slate })}
+            onChange={(slate) => actions.edit(id, { slate })}
           />
           <NumberField
             label="Take"
@@ -196,13 +197,13 @@ export function TakeDetail({
             maximum={9999}
             shown={COUNTED}
             isWhole
-            onChange={(take) => rolling.renumber(id, take)}
+            onChange={(take) => actions.renumber(id, take)}
           />
           <Select<TakeType>
             label="Type"
             value={body.type}
             options={TAKE_TYPES.map((each) => ({ value: each, name: TYPE_NAMES[each] }))}
-            onChange={(type) => rolling.edit(id, { type })}
+            onChange={(type) => actions.edit(id, { type })}
           />
           <Select
             label="Scene"
@@ -211,14 +212,14 @@ export function TakeDetail({
               { value: "", name: "No scene" },
               ...bundle.scenes.map((scene) => ({ value: scene.id, name: scene.body.title })),
             ]}
-            onChange={(sceneId) => rolling.edit(id, { sceneId: sceneId || null })}
+            onChange={(sceneId) => actions.edit(id, { sceneId: sceneId || null })}
           />
           <TextField
             label="File name"
             value={body.fileName}
             maxLength={200}
             fault={anything}
-            onChange={(fileName) => rolling.edit(id, { fileName })}
+            onChange={(fileName) => actions.edit(id, { fileName })}
           />
         </Columns>
       </Disclosure>

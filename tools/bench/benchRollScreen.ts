@@ -65,6 +65,10 @@ const watchKept = (page: Page) =>
     };
   });
 
+const PRESSES_A_ROUND = 6;
+/** Which presses of a round are what. */
+const PRESSES: Record<string, readonly number[]> = { start: [0], mark: [1, 2, 3, 4], stop: [5] };
+
 /** Start, marks and stop, some times over. */
 const pressAll = (page: Page) =>
   page.evaluate(
@@ -120,7 +124,14 @@ async function measureLog(page: Page, address: string, marks: number): Promise<b
   await page.getByRole("list", { name: "Takes" }).getByRole("listitem").first().waitFor();
   process.stdout.write(`${TAKES} takes, ${marks} marks: Roll opens in ${Date.now() - opened} ms\n`);
   await page.waitForTimeout(3000);
-  const isQuick = judge("start, mark and stop to the screen", await timesOf(page, () => pressAll(page)));
+  const times = await timesOf(page, () => pressAll(page));
+  const isQuick = judge("start, mark and stop to the screen", times);
+  for (const [what, of] of Object.entries(PRESSES)) {
+    const own = times.ownMs.filter((_, at) => of.includes(at % PRESSES_A_ROUND)).toSorted((one, other) => one - other);
+    process.stdout.write(
+      `  ${what}: own time median ${own[own.length >> 1]!.toFixed(0)}, worst ${own.at(-1)!.toFixed(0)} ms\n`,
+    );
+  }
   const kept = (await page.evaluate(() => (window as unknown as { kept: number[] }).kept)).toSorted(
     (one, other) => one - other,
   );
