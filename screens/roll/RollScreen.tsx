@@ -1,9 +1,9 @@
 "use client";
 
 import { FileText } from "lucide-react";
-import { useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import styled from "styled-components";
-import { marksByRoll, owedOfScene, reportRows } from "@/core/planning";
+import { marksByRoll, owedOfScene, reportRows, rollsInOrder } from "@/core/planning";
 import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import { Choice } from "@/ui/Choice";
@@ -39,6 +39,7 @@ const OwedList = styled.ul`
 `;
 
 type View = "log" | "names";
+const NONE: readonly never[] = [];
 
 /** What did we record? */
 export function RollScreen() {
@@ -47,12 +48,18 @@ export function RollScreen() {
   const [view, setView] = useState<View>("log");
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [isSlate, setSlate] = useState(false);
-  const rows = reportRows(bundle).filter(({ roll }) => roll.body.day === day);
-  const ofScene = rows.filter(({ roll }) => roll.body.sceneId === (scene?.id ?? null));
-  const last = ofScene.findLast(({ roll }) => roll.body.lengthS !== null)?.roll ?? null;
-  const chosen = bundle.rolls.find(({ id }) => id === chosenId) ?? running ?? last ?? null;
-  const marks = marksByRoll(bundle);
-  const owed = scene ? owedOfScene(bundle, scene.id) : [];
+  const { actions } = rolling;
+  const sceneId = scene?.id ?? null;
+  const last = rollsInOrder(bundle).findLast(({ body }) => body.sceneId === sceneId && body.lengthS !== null) ?? null;
+  // A press is answered by the control and the pad first; the list and the chosen take follow in the next moment.
+  const seen = useDeferredValue(bundle);
+  const rows = useMemo(() => reportRows(seen).filter(({ roll }) => roll.body.day === day), [seen, day]);
+  const wantedId = useDeferredValue(chosenId);
+  const newestId = useDeferredValue(running?.id ?? last?.id ?? null);
+  const takeOf = (id: string | null) => seen.rolls.find((roll) => roll.id === id);
+  // What was chosen may have been deleted elsewhere.
+  const chosen = takeOf(wantedId) ?? takeOf(newestId) ?? null;
+  const owed = scene ? owedOfScene(seen, scene.id) : [];
   return (
     <Stack>
       <VisuallyHidden as="h1">Roll: what did we record?</VisuallyHidden>
@@ -81,12 +88,14 @@ export function RollScreen() {
             <Piece aria-label="Take">
               <Stack>
                 <TakeControl rolling={rolling} onSlate={() => setSlate(true)} />
-                <MarkPad rolling={rolling} marks={running ? (marks.get(running.id) ?? []) : []} />
-                {!running && last && (
-                  <Row $gap={0.6}>
-                    <Soft>{takeName(last.body)} was</Soft>
-                    <RatingChoice roll={last} actions={rolling.actions} />
-                  </Row>
+                <MarkPad rolling={rolling} marks={running ? (marksByRoll(bundle).get(running.id) ?? NONE) : NONE} />
+                {last && (
+                  <div hidden={running !== null}>
+                    <Row $gap={0.6}>
+                      <Soft>{takeName(last.body)} was</Soft>
+                      <RatingChoice roll={last} actions={actions} />
+                    </Row>
+                  </div>
                 )}
               </Stack>
             </Piece>
@@ -109,7 +118,13 @@ export function RollScreen() {
             )}
             <Piece aria-label="Chosen take">
               {chosen ? (
-                <TakeDetail roll={chosen} marks={marks.get(chosen.id) ?? []} rolling={rolling} onChoose={setChosenId} />
+                <TakeDetail
+                  roll={chosen}
+                  marks={marksByRoll(seen).get(chosen.id) ?? NONE}
+                  bundle={seen}
+                  actions={actions}
+                  onChoose={setChosenId}
+                />
               ) : (
                 <Lead>{say({ code: "roll.nothing" })}</Lead>
               )}

@@ -3,7 +3,7 @@
 import { MoreHorizontal } from "lucide-react";
 import { useState } from "react";
 import { loggedTwice, wallSeconds } from "@/core/planning";
-import type { RollBody, Stored } from "@/core/records";
+import type { RollBody, ShootBundle, Stored } from "@/core/records";
 import { checkCounter, RATINGS, type Rating, secondsShown, TAKE_TYPES, type TakeType } from "@/core/roll";
 import { RATING_NAMES, say, TYPE_NAMES } from "@/messages";
 import { Button } from "@/ui/Button";
@@ -18,7 +18,6 @@ import { MarkList } from "./MarkPad";
 import { elapsedS } from "./rollClock";
 import { dayTime, runTime, takeName } from "./rollWords";
 import type { RollActions } from "./rollActions";
-import type { Rolling } from "./useRolling";
 
 const anything = () => null;
 
@@ -92,16 +91,17 @@ function Files({ roll }: { roll: Stored<"roll"> }) {
 export function TakeDetail({
   roll,
   marks,
-  rolling,
+  bundle,
+  actions,
   onChoose,
 }: {
   roll: Stored<"roll">;
   marks: readonly Stored<"mark">[];
-  rolling: Rolling;
+  bundle: ShootBundle;
+  actions: RollActions;
   onChoose: (id: string | null) => void;
 }) {
   const { id, body } = roll;
-  const { bundle, actions } = rolling;
   const name = takeName(body);
   const sameDay = bundle.rolls.filter((each) => each.body.day === body.day);
   const twin = loggedTwice(sameDay).get(id);
