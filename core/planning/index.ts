@@ -23,6 +23,7 @@ export {
 export { capsuleCures } from "./cures";
 export { FIRST_PROVISION, dayMediaOf, provisionBodyOf, type DayMedia } from "./dayMedia";
 export { PACK_LAVS, usualChain, type UsualChain, withSystem, WORK_CHAINS, WORK_IDS, type WorkId } from "./usualChain";
+export { measuredMoments, type MeasuredMoment, type MeasuredTake } from "./measuredMoments";
 export { dayStrip, type DayStripPlan, type StripMoment, type StripPlace, type StripScene } from "./dayStrip";
 export { dayPlan, daysOf, type DayTotals, type DressCall, type SceneCalls } from "./dayPlan";
 export { expectedTake } from "./expectedTake";

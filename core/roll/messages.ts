@@ -35,6 +35,9 @@ export type RollCatalogue = {
   "disagree.notedClean": { clipped: number };
   "disagree.notedGood": object;
   "disagree.notedBad": object;
+  /** Where something was noted the pauses are louder than in the rest of the take. */
+  "mark.noiseUp": { byDb: number };
+  "mark.nothingMeasured": object;
   "counter.late": { seconds: number };
   "counter.agrees": object;
   "counter.timeOfDay": { offsetS: number };

@@ -97,6 +97,8 @@ export const roll: Templates<RollCatalogue> = {
     `${matched} of ${count(takes, "take", "takes")} matched with ${count(files, "file", "files")}${doubtful > 0 ? `, ${doubtful} to confirm` : ""}.`,
   "disagree.notedClean": ({ clipped }) =>
     `Noted clean, but ${clipped === 1 ? "a track reaches" : `${clipped} tracks reach`} full scale.`,
+  "mark.noiseUp": ({ byDb }) => `noise up ${figure(byDb)} dB`,
+  "mark.nothingMeasured": () => "Nothing was found at any moment of it.",
   "disagree.notedGood": () => "Noted good, but measured as one to record again.",
   "disagree.notedBad": () => "Noted no good, but it measures clean.",
   "counter.late": ({ seconds }) =>

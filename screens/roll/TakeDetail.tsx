@@ -2,7 +2,7 @@
 
 import { MoreHorizontal } from "lucide-react";
 import { useState } from "react";
-import { loggedTwice, wallSeconds } from "@/core/planning";
+import { loggedTwice, reportRows, wallSeconds } from "@/core/planning";
 import type { RollBody, ShootBundle, Stored } from "@/core/records";
 import { checkCounter, RATINGS, type Rating, secondsShown, TAKE_TYPES, type TakeType } from "@/core/roll";
 import { RATING_NAMES, say, TYPE_NAMES } from "@/messages";
@@ -15,6 +15,7 @@ import { Select } from "@/ui/Select";
 import { TextField } from "@/ui/TextField";
 import { Columns, Row, Soft, Stack } from "@/ui/layout";
 import { MarkList } from "./MarkPad";
+import { MeasuredMoments } from "./MeasuredMoments";
 import { elapsedS } from "./rollClock";
 import { dayTime, runTime, takeName } from "./rollWords";
 import type { RollActions } from "./rollActions";
@@ -110,6 +111,7 @@ export function TakeDetail({
     .filter((each) => each.body.startedAt > body.startedAt && each.id !== id)
     .toSorted((one, other) => (one.body.startedAt < other.body.startedAt ? -1 : 1))[0];
   const startS = wallSeconds(body.startedAt, body.zoneMin);
+  const disagreements = reportRows(bundle).find((row) => row.roll.id === id)?.disagreements ?? [];
   return (
     <Stack $gap={0.7} key={id}>
       <Row $between>
@@ -161,6 +163,11 @@ export function TakeDetail({
         {body.fileName && ` · ${body.fileName}`}
       </Soft>
       <RatingChoice roll={roll} actions={actions} />
+      {disagreements.map((each) => (
+        <p key={each.code} role="alert">
+          {say(each)}
+        </p>
+      ))}
       <CounterCheck roll={roll} actions={actions} />
       {body.lengthS === 0 && (
         <NumberField
@@ -181,6 +188,7 @@ export function TakeDetail({
       />
       <Files roll={roll} />
       {body.lengthS !== null && <MarkList marks={marks} actions={actions} />}
+      {body.files.length > 0 && <MeasuredMoments roll={roll} marks={marks} bundle={bundle} />}
       <Disclosure title="Slate, number, type and scene">
         <Columns $template="1fr 1fr">
           <TextField
