@@ -101,7 +101,7 @@ export function BoardScreen() {
         )}
         {usualChain(bundle.kit) === null && (
           <Way href={`/shoots/${shootId}/kit?ask=kit`}>
-            <Package size={16} aria-hidden /> What do you have? Asked once
+            <Package size={16} aria-hidden /> What do you have?
           </Way>
         )}
         {isPlanning && items.length > MOST_DRAWN && (
