@@ -141,7 +141,6 @@ export function DataTable<Row extends object>(props: {
   const shown = table.getRowModel().rows;
   const isGrouped = groupOf !== undefined && sorting.length === 0;
   const isLong = shown.length > MANY_ROWS && !isGrouped;
-  // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
   const inSight = useVirtualizer({
     count: shown.length,
     enabled: isLong,

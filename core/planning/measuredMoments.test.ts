@@ -54,9 +54,7 @@ test("findings stand at their moments; the same again within two seconds is one;
 test("parts that the recorder split count on; one that was not measured leaves a gap", () => {
   const details = new Map([["c.wav", detail([finding("clipped", 2)])]]);
   const files = [file("a.wav", 30), file("b.wav", 30), file("c.wav", 30)];
-  expect(measuredMoments(files, details, []).moments).toEqual([
-    { atS: 62, kind: "clipped", isFault: false, times: 1 },
-  ]);
+  expect(measuredMoments(files, details, []).moments).toEqual([{ atS: 62, kind: "clipped", isFault: false, times: 1 }]);
 });
 
 test("where an aircraft was noted the noise is up by so much against the rest of the take; elsewhere it is not", () => {

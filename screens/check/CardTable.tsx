@@ -154,7 +154,7 @@ function columnsOf(isHeld: boolean, onOpen: (item: CardFile) => void): ColumnDef
       cell: ({ row: { original }, getValue }) => (measuredOf(original) ? figureOf(getValue() ?? null) : null),
     }),
   ];
-  return columns as ColumnDef<CardRow, never>[];
+  return columns;
 }
 
 const clockOrNothing = (seconds: number | undefined): string => (seconds === undefined ? "" : clockOf(seconds));
