@@ -86,7 +86,7 @@ export function findingWords({
 export { originWords } from "./en/chain";
 export { placedWords } from "./en/connect";
 export { CARD_NAMES, FEED_CAUTION, WORK_NAMES } from "./en/planning";
-export { JUDGED_NAMES, SCHOOL_WORDS } from "./en/dress";
+export { JUDGED_NAMES, SCHOOL_WORDS } from "./en/judged";
 export { NC_EXAMPLES, REMEDY_WORDS } from "./en/place";
 export { LESSON_NAMES, RISK_NAMES } from "./en/pickup";
 export { CHEMISTRY_NAMES } from "./en/power";

@@ -1,7 +1,7 @@
 import type { CheckCatalogue } from "../../core/check";
 import { saidBy, type Templates } from "../templates";
 import { originWords } from "./chain";
-import { reasons } from "./dress";
+import { reasons } from "./reasons";
 import { KIND_WORDS } from "./kinds";
 import { length } from "./units";
 import { count, figure, list, lowerFirst } from "./words";

@@ -3,7 +3,7 @@ import type { Layer } from "@/core/dress";
 import type { ViewName } from "./outline";
 import { type Node, onSide, penPath, ring, whole } from "./pen";
 import { clothWidth, LOWEST, type Piece } from "./piece";
-import { dropShare } from "./tops";
+import { dropShare } from "./topShape";
 
 const straight = (...nodes: Node[]): string => penPath(nodes, false);
 const pair = (nodes: Node[], kind: Piece["kind"], isClosed = false): Piece[] =>
