@@ -118,10 +118,12 @@ test("putting it back replaces what is there, keeps that in a file, and tells de
 test("damaged files, other files and none are refused, and nothing is changed", async () => {
   const bytes = readFileSync(file);
   const damaged = join(folder, "damaged.backup");
-  // A cut, and one byte turned in the middle, wherever that is.
+  const turnedAt = (at: number) =>
+    Buffer.concat([bytes.subarray(0, at), Buffer.from([bytes[at]! ^ 1]), bytes.subarray(at + 1)]);
+  // A cut, and one bit turned: in the list of contents, in the middle, and in the last block.
   for (const broken of [
     bytes.subarray(0, bytes.length - 2000),
-    Buffer.concat([bytes.subarray(0, 20_000), Buffer.from([bytes[20_000]! ^ 255]), bytes.subarray(20_001)]),
+    ...[200, 20_000, bytes.length >> 1, bytes.length - 500].map(turnedAt),
   ]) {
     writeFileSync(damaged, broken);
     const refused = call("restore", "damaged.backup");

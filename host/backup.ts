@@ -6,6 +6,7 @@ import { Client } from "pg";
 import { migrateDatabase } from "../db/migrate";
 import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
 import { binary } from "./postgresServer";
+import { addSum, isWhole } from "./backupSum";
 import { DATABASE_NAMES, managedUrls, MIGRATIONS } from "./databases";
 import { say, STATE_DIR } from "./state";
 import { whyFailed } from "./trouble";
@@ -95,6 +96,7 @@ async function writeBackup(postgres: LocalPostgres, url: string, file: string): 
       );
       return { contents: await contentsOf(client), shoots: counted.rows[0]!.shoots };
     });
+    addSum(unfinished);
     const readBack = await withRestored(postgres, unfinished, (scratch) => withClient(scratch, contentsOf));
     const differing = Object.keys({ ...contents, ...readBack }).filter((table) => contents[table] !== readBack[table]);
     if (differing.length > 0)
@@ -151,6 +153,8 @@ function checkIsBackup(file: string): void {
   readSync(opened, start, 0, MAGIC.length, 0);
   closeSync(opened);
   if (start.toString("latin1") !== MAGIC) throw new Error(`${file} is not a backup made by ./hypophon backup.`);
+  // A byte that is turned in the list of contents is nothing that PostgreSQL would notice.
+  if (isWhole(file) === false) throw new Error(`${file} is damaged, and nothing was changed (its sum differs).`);
 }
 
 /** Keeps what is there now, so that putting a backup back can itself be taken back. */
