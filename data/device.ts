@@ -1,5 +1,5 @@
 import Dexie, { type Table } from "dexie";
-import type { Change } from "@/core/records";
+import { type Change, inShapeNow } from "@/core/records";
 import type { Pending } from "./pending";
 
 /** A record on this device. `scope`: the shoot it is of, or CREW for what is of none. */
@@ -64,5 +64,14 @@ export class Device extends Dexie {
     });
     // Why something was refused was kept in words.
     this.version(3).upgrade((change) => change.table("commands").toCollection().modify(refusalInCodes));
+    // Shoots got a clock. The server tells nothing of it, since nothing of theirs has changed.
+    this.version(4).upgrade((change) =>
+      change
+        .table("records")
+        .toCollection()
+        .modify(({ record }: DeviceRecord) => {
+          record.body = inShapeNow(record.kind, record.body);
+        }),
+    );
   }
 }

@@ -297,6 +297,31 @@ test("a device of the release before keeps what is not saved, and asks for its r
   await Dexie.delete(`hypophon ${name}`);
 });
 
+test("a shoot that a device kept before the clock could be chosen has one, and nothing else of it is another", async () => {
+  const name = `device ${(devices += 1)}`;
+  const before = new Dexie(`hypophon ${name}`);
+  before.version(3).stores({
+    ...{ commands: "order, command.key", records: "name, scope", syncs: "shootId" },
+    ...{ leftovers: "++id", answers: "key" },
+  });
+  const { clock, ...body } = TEST_SHOOT;
+  const kept = (kind: string, own: object) => ({
+    ...{ name: `${kind} ${ID}`, scope: ID },
+    record: { kind, id: ID, seq: 4, version: 2, body: own },
+  });
+  const place = kept("place", { name: "Mill" });
+  await before.table("records").bulkPut([kept("shoot", body), place]);
+  await before.table("syncs").put({ shootId: ID, seq: 9, epoch: "e" });
+  before.close();
+  const device = new Device(name);
+  const rows = await device.records.toArray();
+  expect(rows.find(({ record }) => (record.kind as string) === "shoot")).toEqual(kept("shoot", { ...body, clock }));
+  expect(rows.find(({ record }) => (record.kind as string) === "place")).toEqual(place);
+  expect(await device.syncs.count()).toBe(1);
+  device.close();
+  await Dexie.delete(`hypophon ${name}`);
+});
+
 // More than is written at a time.
 const MANY = 400;
 

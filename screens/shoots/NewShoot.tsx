@@ -2,7 +2,7 @@
 
 import { goTo } from "@/ui/address";
 import { useState } from "react";
-import { ShootBody, type Stored } from "@/core/records";
+import { inShapeNow, ShootBody, type Stored } from "@/core/records";
 import { Button } from "@/ui/Button";
 import { DateField } from "@/ui/DateField";
 import { Disclosure } from "@/ui/Disclosure";
@@ -30,7 +30,9 @@ export function NewShoot({ today, shoots }: { today: string; shoots: readonly St
   const chooseFrom = (shootId: string) => {
     setFrom(shootId);
     const known = shoots.find((shoot) => shoot.id === shootId);
-    for (const fact of KEPT_FACTS) if (known) setValue(fact, known.body[fact]);
+    // A list that was kept by a release before may lack a fact of this one.
+    const body = known && inShapeNow("shoot", known.body);
+    for (const fact of KEPT_FACTS) if (body) setValue(fact, body[fact]);
   };
   const start = handleSubmit(async (body) => {
     const bundle = from === NOTHING ? null : await kitToStartFrom(hub, from);
