@@ -32,6 +32,11 @@ module.exports = {
     {
       ...shared,
       displayName: "rooms",
+      // What takes long is done by ./hypophon test --long.
+      testPathIgnorePatterns: [
+        "/node_modules/",
+        ...(process.env.HYPOPHON_LONG ? [] : ["tools/bench/detectors\\.test"]),
+      ],
       testMatch: ["<rootDir>/{data,server,db,cli,host,tools,workers,screens,ui}/**/*.test.{ts,tsx}"],
       transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
       // Packages that come as ES modules only.

@@ -11,7 +11,7 @@ const made = new Map<number, Fourier>();
 export function fourierOf(size: number): Fourier {
   const known = made.get(size);
   if (known) return known;
-  if (size < 2 || (size & (size - 1)) !== 0) throw new RangeError(`A transform of ${size} is no power of two.`);
+  if (size < 2 || (size & (size - 1)) !== 0) throw new RangeError(`size ${size}: a power of two from 2 on`);
   const cosines = Float64Array.from({ length: size / 2 }, (_, at) => Math.cos((2 * Math.PI * at) / size));
   const sines = Float64Array.from({ length: size / 2 }, (_, at) => Math.sin((2 * Math.PI * at) / size));
   const mirrored = new Uint32Array(size);

@@ -35,7 +35,7 @@ export function octaveFits(centreHz: number, sampleRateHz: number): boolean {
  */
 export function octaveSections(centreHz: number, sampleRateHz: number): Section[] {
   if (!octaveFits(centreHz, sampleRateHz))
-    throw new RangeError(`An octave round ${centreHz} Hz needs more than ${sampleRateHz} Hz sample rate.`);
+    throw new RangeError(`centreHz ${centreHz}: too high for ${sampleRateHz} Hz`);
   const warp = (hz: number) => 2 * sampleRateHz * Math.tan((Math.PI * hz) / sampleRateHz);
   const [low, high] = [warp(centreHz / Math.SQRT2), warp(centreHz * Math.SQRT2)];
   const bandwidth = high - low;

@@ -73,7 +73,7 @@ export function pieceHearing(engine: Engine, hops: number, bandCount: number, pa
       lines: floats(engine.heardOf(8), LINE_COUNT),
       fine: floats(engine.heardOf(9), hops * partsPerHop),
       between(of, firstBand, lastBand) {
-        if (rooms === engine.sumRoomsOf()) throw new RangeError("There is no room for more sums of bands.");
+        if (rooms === engine.sumRoomsOf()) throw new RangeError("sums of bands: none left");
         rooms += 1;
         return floats(engine.addBands(channel, of === "noise" ? 1 : 0, firstBand, lastBand, rooms - 1), hops);
       },

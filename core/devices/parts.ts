@@ -385,6 +385,6 @@ export const PARTS: readonly Part[] = [
 /** A part by its row. */
 export function partOf(id: string): Part {
   const found = PARTS.find((each) => each.id === id);
-  if (!found) throw new RangeError(`There is no part ${id}.`);
+  if (!found) throw new RangeError(`part ${id}: unknown`);
   return found;
 }

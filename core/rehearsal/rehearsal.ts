@@ -197,7 +197,7 @@ export function turnKnob(
   value: Setting,
 ): { rehearsal: Rehearsal; says: DeviceMessage | null } {
   const before = rehearsal[device];
-  if (!before) throw new RangeError(`There is no ${device} in this link.`);
+  if (!before) throw new RangeError(`device ${device}: not in this link`);
   const { state, says } = operate(machineOf(setup, device), before, knobId, value);
   let next: Rehearsal = { ...rehearsal, [device]: state };
   if (device === "scanner" && knobId === "scan" && says === null)

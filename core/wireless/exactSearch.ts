@@ -16,7 +16,7 @@ export interface ExactSearch {
  */
 export function exactSearch(problem: AirProblem, wanted: number): ExactSearch {
   const [group] = problem.groups;
-  if (problem.groups.length !== 1 || !group) throw new RangeError("One group can be searched through, not several.");
+  if (problem.groups.length !== 1 || !group) throw new RangeError("groups: exactly one");
   const { moments } = group;
   const board = freshBoard(problem);
   /** For every carrier that is on: its step, and the free places above it. */

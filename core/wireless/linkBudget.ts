@@ -113,7 +113,7 @@ export interface Network {
 
 /** Centre of a network's channel, MHz; channels 1…14. Source: IEEE 802.11, 2.4 GHz. */
 export function channelCentreMHz(channel: number): number {
-  if (!Number.isInteger(channel) || channel < 1 || channel > 14) throw new RangeError("Channels run from 1 to 14.");
+  if (!Number.isInteger(channel) || channel < 1 || channel > 14) throw new RangeError("channel: 1 to 14");
   return channel === 14 ? 2484 : 2407 + 5 * channel;
 }
 
