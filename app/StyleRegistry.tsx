@@ -10,11 +10,19 @@ declare global {
   var __webpack_nonce__: string | undefined;
 }
 
+/** Where libraries look for a nonce when a page is put together in the browser alone. */
+function tellLibraries(nonce: string): void {
+  globalThis.__webpack_nonce__ ??= nonce;
+}
+
 /** Collects styles on the server and sends them with the page, under the request's nonce. */
 export function StyleRegistry({ nonce, children }: { nonce: string; children: ReactNode }) {
   const [sheet] = useState(() => new ServerStyleSheet());
   // The document's policy knows the nonce it came with, not those of later requests.
-  const [firstNonce] = useState(nonce);
+  const [firstNonce] = useState(() => {
+    if (typeof window !== "undefined") tellLibraries(nonce);
+    return nonce;
+  });
   useServerInsertedHTML(() => {
     const css = sheet.getStyleTags().replace(/<style[^>]*>|<\/style>/g, "");
     sheet.instance.clearTag();
@@ -28,8 +36,6 @@ export function StyleRegistry({ nonce, children }: { nonce: string; children: Re
     </>
   );
   if (typeof window !== "undefined") {
-    // Where libraries look for a nonce when a page is put together in the browser alone.
-    globalThis.__webpack_nonce__ ??= firstNonce;
     return <StyleSheetManager nonce={firstNonce}>{content}</StyleSheetManager>;
   }
   return <StyleSheetManager sheet={sheet.instance}>{content}</StyleSheetManager>;

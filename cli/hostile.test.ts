@@ -4,6 +4,7 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSyn
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingRefusal, toWav } from "../core/audio";
+import { inLong } from "../fixtures/inLong";
 import { sine } from "../fixtures/testSignals";
 import { fileRefusal } from "./fileSource";
 
@@ -76,37 +77,40 @@ describe("files that are none", () => {
   });
 });
 
-test("files that vanish, or become folders, while others are measured end in a sentence, and the rest is measured", async () => {
-  const names = Array.from({ length: 6 }, (_, index) => `card${index}.wav`);
-  writeFileSync(join(folder, names[0]!), wav(130));
-  for (const name of names.slice(1)) copyFileSync(join(folder, names[0]!), join(folder, name));
-  const child = spawn(process.execPath, [MEASURE, ...names, good, "--json"], { cwd: folder });
-  let [stdout, stderr] = ["", ""];
-  child.stderr.on("data", (text: Buffer) => (stderr += text.toString()));
-  let isPulled = false;
-  child.stdout.on("data", (text: Buffer) => {
-    stdout += text.toString();
-    if (isPulled) return;
-    isPulled = true;
-    // The card is pulled while the second file is under way.
-    for (const name of names.slice(1)) rmSync(join(folder, name));
-    mkdirSync(join(folder, names[3]!));
-  });
-  const status = await new Promise((resolve) => child.once("close", resolve));
-  expect(status).toBe(1);
-  const answers = stdout
-    .trim()
-    .split("\n")
-    .map((line) => JSON.parse(line) as { file: string; error?: string });
-  expect(answers.map(({ file }) => file)).toEqual([...names, good]);
-  expect(answers[0]!.error).toBeUndefined();
-  expect(answers.at(-1)!.error).toBeUndefined();
-  // When exactly the files went is chance: each ends measured, or in one of these.
-  for (const { error } of answers)
-    expect(error ?? "no such file").toMatch(/no such file|It is a folder|It went away while it was measured/);
-  expect(answers.filter(({ error }) => error !== undefined).length).toBeGreaterThan(1);
-  expectSentence(stderr, /no such file|It went away/);
-});
+inLong(
+  "files that vanish, or become folders, while others are measured end in a sentence, and the rest is measured",
+  async () => {
+    const names = Array.from({ length: 6 }, (_, index) => `card${index}.wav`);
+    writeFileSync(join(folder, names[0]!), wav(130));
+    for (const name of names.slice(1)) copyFileSync(join(folder, names[0]!), join(folder, name));
+    const child = spawn(process.execPath, [MEASURE, ...names, good, "--json"], { cwd: folder });
+    let [stdout, stderr] = ["", ""];
+    child.stderr.on("data", (text: Buffer) => (stderr += text.toString()));
+    let isPulled = false;
+    child.stdout.on("data", (text: Buffer) => {
+      stdout += text.toString();
+      if (isPulled) return;
+      isPulled = true;
+      // The card is pulled while the second file is under way.
+      for (const name of names.slice(1)) rmSync(join(folder, name));
+      mkdirSync(join(folder, names[3]!));
+    });
+    const status = await new Promise((resolve) => child.once("close", resolve));
+    expect(status).toBe(1);
+    const answers = stdout
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line) as { file: string; error?: string });
+    expect(answers.map(({ file }) => file)).toEqual([...names, good]);
+    expect(answers[0]!.error).toBeUndefined();
+    expect(answers.at(-1)!.error).toBeUndefined();
+    // When exactly the files went is chance: each ends measured, or in one of these.
+    for (const { error } of answers)
+      expect(error ?? "no such file").toMatch(/no such file|It is a folder|It went away while it was measured/);
+    expect(answers.filter(({ error }) => error !== undefined).length).toBeGreaterThan(1);
+    expectSentence(stderr, /no such file|It went away/);
+  },
+);
 
 describe("output that cannot be written", () => {
   test("a full disk is said as one, with 2", () => {

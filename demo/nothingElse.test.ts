@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { bytesSource, readMono, toWav } from "../core/audio";
 import { type FindingKind, measureWav } from "../core/check";
+import { inLong } from "../fixtures/inLong";
 import { chanceOf } from "./labelled/chance";
 import { faultyClip } from "./labelled/faults";
 import { RATE } from "./labelled/rate";
@@ -22,7 +23,7 @@ test("claps in an empty place are not taken for a voice", async () => {
   expect((await measureWav(bytesSource(clap), "clap.wav")).measurement.findings).toEqual([]);
 });
 
-test.each([
+inLong.each([
   ["wind", ["headTurn", "knock"], "engineer"],
   ["roomy", ["breath", "headTurn"], "miller"],
   ["dropout", ["breath", "knock"], "engineer"],

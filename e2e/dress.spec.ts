@@ -185,7 +185,7 @@ long("a rig carries over to another scene, and is flagged when a scarf comes on"
   await expect(page.getByRole("region", { name: "Totals of the day" })).toContainText("Microphones and packs");
 });
 
-test("what cannot be worn is refused where it arises, with the reason", async ({ page }) => {
+long("what cannot be worn is refused where it arises, with the reason", async ({ page }) => {
   await dressSomebody(page, "Contradiction");
   await page.getByText("Tie", { exact: true }).click();
   await expect(page.getByRole("checkbox", { name: "Tie", exact: true })).toBeChecked();

@@ -56,7 +56,7 @@ long("while the server is away nothing typed is lost, and it is saved when it is
   await expect(page.getByLabel("Width")).toHaveValue("3.3");
 });
 
-test("deleting can be undone", async ({ page }) => {
+long("deleting can be undone", async ({ page }) => {
   await startShoot(page, "Undo");
   await goToStation(page, "Dress");
   await page.getByRole("button", { name: "Add talent" }).click();
@@ -90,7 +90,7 @@ test("wrong files get one clear message each", async ({ page, request }) => {
   await expect(page.getByText(/stops .* before its header says/)).toBeVisible();
 });
 
-test("an hour is measured with progress, and can be stopped", async ({ page, request }) => {
+long("an hour is measured with progress, and can be stopped", async ({ page, request }) => {
   test.setTimeout(120_000);
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/check`);

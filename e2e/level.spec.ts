@@ -134,7 +134,7 @@ long("a school holds for the whole shoot; the meter at hand says where three qua
   await expect(page.getByText(/^−1[56]\.\d/).first()).toBeVisible();
 });
 
-test("a take in Check teaches the day's voice: the settings follow it", async ({ page, request }) => {
+long("a take in Check teaches the day's voice: the settings follow it", async ({ page, request }) => {
   const id = await openDemo(request);
   const rafe = "51ac0000-0000-4000-8000-000000000052";
   await page.goto(`/shoots/${id}/level?wearer=${rafe}`);

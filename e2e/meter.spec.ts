@@ -4,6 +4,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { awake, openLevels, startShoot } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
+import { long } from "./long";
 
 const PATH = heardFile("meter", quietThenVoiceWav(0, 4, -14));
 test.use({ launchOptions: hearing(PATH) });
@@ -68,63 +69,65 @@ test("peak and loudness are those that ffmpeg measures in the same sound", async
   expect(violations.map((each) => each.id)).toEqual([]);
 });
 
-test("the browser's own changes of the sound are switched off, and said where it refuses; another rate is said", async ({
-  page,
-}) => {
-  await page.addInitScript(WATCHED);
-  await page.addInitScript(() => {
-    const state = { sampleRate: 48_000 };
-    Object.assign(window, { state });
-    MediaStreamTrack.prototype.getSettings = () => ({ noiseSuppression: true, ...state });
-  });
-  await openMeter(page);
-  await startMeter(page);
-  await expect(page.getByText(/will not switch off its noise suppression/)).toBeVisible();
-  await expect(page.getByText(/The input runs at/)).toBeHidden();
-  await page.evaluate(() => {
-    (window as unknown as { state: { sampleRate: number } }).state.sampleRate = 16_000;
-    navigator.mediaDevices.dispatchEvent(new Event("devicechange"));
-  });
-  await expect(page.getByText(/The input runs at 16 kHz/)).toBeVisible();
-  const wanted = await page.evaluate(() => (window as unknown as { wanted: MediaStreamConstraints }).wanted);
-  expect(wanted.audio).toMatchObject({ echoCancellation: false, noiseSuppression: false, autoGainControl: false });
-});
+long(
+  "the browser's own changes of the sound are switched off, and said where it refuses; another rate is said",
+  async ({ page }) => {
+    await page.addInitScript(WATCHED);
+    await page.addInitScript(() => {
+      const state = { sampleRate: 48_000 };
+      Object.assign(window, { state });
+      MediaStreamTrack.prototype.getSettings = () => ({ noiseSuppression: true, ...state });
+    });
+    await openMeter(page);
+    await startMeter(page);
+    await expect(page.getByText(/will not switch off its noise suppression/)).toBeVisible();
+    await expect(page.getByText(/The input runs at/)).toBeHidden();
+    await page.evaluate(() => {
+      (window as unknown as { state: { sampleRate: number } }).state.sampleRate = 16_000;
+      navigator.mediaDevices.dispatchEvent(new Event("devicechange"));
+    });
+    await expect(page.getByText(/The input runs at 16 kHz/)).toBeVisible();
+    const wanted = await page.evaluate(() => (window as unknown as { wanted: MediaStreamConstraints }).wanted);
+    expect(wanted.audio).toMatchObject({ echoCancellation: false, noiseSuppression: false, autoGainControl: false });
+  },
+);
 
-test("unplugged while measuring, put to sleep, refused: each is said with what to do, and it goes on", async ({
-  page,
-}) => {
-  await page.addInitScript(WATCHED);
-  await openMeter(page);
-  await startMeter(page);
-  await expect.poll(() => figure(page, "Highest")).toBeGreaterThan(-40);
+long(
+  "unplugged while measuring, put to sleep, refused: each is said with what to do, and it goes on",
+  async ({ page }) => {
+    await page.addInitScript(WATCHED);
+    await openMeter(page);
+    await startMeter(page);
+    await expect.poll(() => figure(page, "Highest")).toBeGreaterThan(-40);
 
-  await page.evaluate(() => (window as unknown as { seen: { context: AudioContext } }).seen.context.suspend());
-  await expect(page.getByText("The browser has suspended the audio.")).toBeVisible();
-  await page.getByRole("button", { name: "Go on" }).click();
-  await expect(page.getByText("The browser has suspended the audio.")).toBeHidden();
+    await page.evaluate(() => (window as unknown as { seen: { context: AudioContext } }).seen.context.suspend());
+    await expect(page.getByText("The browser has suspended the audio.")).toBeVisible();
+    await page.getByRole("button", { name: "Go on" }).click();
+    await expect(page.getByText("The browser has suspended the audio.")).toBeHidden();
 
-  await page.evaluate(() => {
-    const { stream } = (window as unknown as { seen: { stream: MediaStream } }).seen;
-    stream.getAudioTracks()[0]!.dispatchEvent(new Event("ended"));
-  });
-  await expect(page.getByText(/The microphone is gone: was it unplugged/)).toBeVisible();
-  await startMeter(page);
-  await expect.poll(() => figure(page, "Highest")).toBeGreaterThan(-40);
-  await page.getByRole("button", { name: "Stop the meter" }).click();
+    await page.evaluate(() => {
+      const { stream } = (window as unknown as { seen: { stream: MediaStream } }).seen;
+      stream.getAudioTracks()[0]!.dispatchEvent(new Event("ended"));
+    });
+    await expect(page.getByText(/The microphone is gone: was it unplugged/)).toBeVisible();
+    await startMeter(page);
+    await expect.poll(() => figure(page, "Highest")).toBeGreaterThan(-40);
+    await page.getByRole("button", { name: "Stop the meter" }).click();
 
-  await page.evaluate(() => {
-    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("no", "NotAllowedError"));
-  });
-  await startMeter(page);
-  await expect(page.getByText(/may not use the microphone. Allow it for this page/)).toBeVisible();
-  await page.evaluate(() => {
-    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("none", "NotFoundError"));
-  });
-  await startMeter(page);
-  await expect(page.getByText(/There is no microphone. Plug one in/)).toBeVisible();
-});
+    await page.evaluate(() => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("no", "NotAllowedError"));
+    });
+    await startMeter(page);
+    await expect(page.getByText(/may not use the microphone. Allow it for this page/)).toBeVisible();
+    await page.evaluate(() => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("none", "NotFoundError"));
+    });
+    await startMeter(page);
+    await expect(page.getByText(/There is no microphone. Plug one in/)).toBeVisible();
+  },
+);
 
-test("a page that is not secure is told why it gets no microphone", async ({ page }) => {
+long("a page that is not secure is told why it gets no microphone", async ({ page }) => {
   await page.addInitScript(() => {
     Object.defineProperty(Navigator.prototype, "mediaDevices", { get: () => undefined });
     delete (Navigator.prototype as { mediaDevices?: unknown }).mediaDevices;

@@ -3,6 +3,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { atBoard, atHome, atNewBoard, Hands, inSight } from "./hands";
 import { awake, choose, expectSaved, goToStation, openDemo, openLinks } from "./shoot";
 import { takeWav } from "./sounds";
+import { long } from "./long";
 
 const verdict = "[data-part=verdict]";
 const focusedName = (page: Page) =>
@@ -34,7 +35,7 @@ test("14: the shoot's facts are changed in one dialog", async ({ page }) => {
   expect(hands.count).toBeLessThanOrEqual(3);
 });
 
-test("15: a shoot is duplicated with its plans and kit, without its takes", async ({ page }) => {
+long("15: a shoot is duplicated with its plans and kit, without its takes", async ({ page }) => {
   const hands = await atBoard(page);
   await hands.button("Shoot: Slack Water");
   await hands.press(page.getByRole("menuitem", { name: "Duplicate" }));

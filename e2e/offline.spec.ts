@@ -103,7 +103,7 @@ long("a newer build says that it is there, and is taken over without losing what
   await expectSaved(page);
 });
 
-test("nothing is asked of a server for a page that was opened before: it is there at once", async ({ page }) => {
+long("nothing is asked of a server for a page that was opened before: it is there at once", async ({ page }) => {
   const id = await openShoot(page, "At once");
   const asked: string[] = [];
   page.on("request", (request) => {

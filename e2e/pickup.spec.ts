@@ -166,26 +166,26 @@ long("what may be seen, which shot and which school change the ranking; what is 
   await expectSaved(page);
 });
 
-test("three round a table and a player with an instrument: who else is heard, and the section from the side", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/pickup?scene=51ac0000-0000-4000-8000-000000000026`);
-  await expect(ways(page).getByText("As placed")).toBeVisible();
-  await expect(page.getByText("The next talker lies 0 dB below on a track.")).toBeVisible();
-  await expect(page.getByText(/everybody is on one track/)).toBeVisible();
-  await expect(async () => {
-    await page.getByText("From the side", { exact: true }).click();
-    await expect(page.getByRole("group", { name: "Section" })).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  await page.getByRole("button", { name: "Whole place" }).click();
-  await chooseScene(page, "Speech and song");
-  await expect(plan(page).getByRole("button", { name: "Accordion, talker" })).toBeVisible();
-  await expect(page.getByText(/The next talker lies \d+ dB below on a track/)).toBeVisible();
-});
+long(
+  "three round a table and a player with an instrument: who else is heard, and the section from the side",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/pickup?scene=51ac0000-0000-4000-8000-000000000026`);
+    await expect(ways(page).getByText("As placed")).toBeVisible();
+    await expect(page.getByText("The next talker lies 0 dB below on a track.")).toBeVisible();
+    await expect(page.getByText(/everybody is on one track/)).toBeVisible();
+    await expect(async () => {
+      await page.getByText("From the side", { exact: true }).click();
+      await expect(page.getByRole("group", { name: "Section" })).toBeVisible({ timeout: 1000 });
+    }).toPass();
+    await page.getByRole("button", { name: "Whole place" }).click();
+    await chooseScene(page, "Speech and song");
+    await expect(plan(page).getByRole("button", { name: "Accordion, talker" })).toBeVisible();
+    await expect(page.getByText(/The next talker lies \d+ dB below on a track/)).toBeVisible();
+  },
+);
 
-test("Level tells what a free microphone's input must bear", async ({ page, request }) => {
+long("Level tells what a free microphone's input must bear", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000036`);
   await page

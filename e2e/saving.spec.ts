@@ -218,38 +218,38 @@ long("fields of one record changed on two devices while both were away come toge
   await other.context().close();
 });
 
-test("one field changed on two devices: Escape decides nothing, the typed value stays until somebody decides", async ({
-  page,
-  browser,
-}) => {
-  await openPlace(page, "Conflict");
-  const other = await otherDevice(browser, page);
-  await deafen(page);
-  await width(other).fill("5.5");
-  await expectSaved(other);
-  await width(page).fill("3.3");
-  await expectKept(page);
-  await hearAgain(page);
-  const dialog = dialogOf(page);
-  await expect(dialog).toContainText("was changed elsewhere too");
-  await expect(dialog.getByRole("row", { name: /Width/ })).toContainText("3.3");
-  await expect(dialog.getByRole("row", { name: /Width/ })).toContainText("5.5");
-  await page.keyboard.press("Escape");
-  await expect(dialog).toBeHidden();
-  await expect(width(page)).toHaveValue("3.3");
-  await expect(statusLine(page)).toContainText("1 change not saved");
-  await page.reload();
-  await expect(dialog).toBeVisible();
-  // A press beside it decides nothing either.
-  await page.mouse.click(5, 5);
-  await expect(width(page)).toHaveValue("3.3");
-  await expect(width(other)).toHaveValue("5.5");
-  if (await dialog.isHidden()) await page.getByRole("button", { name: "Decide" }).click();
-  await dialog.getByRole("button", { name: "Keep mine" }).click();
-  await expectSaved(page);
-  await expect(width(other)).toHaveValue("3.3");
-  await other.context().close();
-});
+long(
+  "one field changed on two devices: Escape decides nothing, the typed value stays until somebody decides",
+  async ({ page, browser }) => {
+    await openPlace(page, "Conflict");
+    const other = await otherDevice(browser, page);
+    await deafen(page);
+    await width(other).fill("5.5");
+    await expectSaved(other);
+    await width(page).fill("3.3");
+    await expectKept(page);
+    await hearAgain(page);
+    const dialog = dialogOf(page);
+    await expect(dialog).toContainText("was changed elsewhere too");
+    await expect(dialog.getByRole("row", { name: /Width/ })).toContainText("3.3");
+    await expect(dialog.getByRole("row", { name: /Width/ })).toContainText("5.5");
+    await page.keyboard.press("Escape");
+    await expect(dialog).toBeHidden();
+    await expect(width(page)).toHaveValue("3.3");
+    await expect(statusLine(page)).toContainText("1 change not saved");
+    await page.reload();
+    await expect(dialog).toBeVisible();
+    // A press beside it decides nothing either.
+    await page.mouse.click(5, 5);
+    await expect(width(page)).toHaveValue("3.3");
+    await expect(width(other)).toHaveValue("5.5");
+    if (await dialog.isHidden()) await page.getByRole("button", { name: "Decide" }).click();
+    await dialog.getByRole("button", { name: "Keep mine" }).click();
+    await expectSaved(page);
+    await expect(width(other)).toHaveValue("3.3");
+    await other.context().close();
+  },
+);
 
 long("a lone user is never asked: lost answers of the same field, one after the other", async ({ page }) => {
   await openPlace(page, "Lone");
@@ -375,7 +375,7 @@ long("what was left unsaved is sent by the next visit to any page, and said", as
   expect(of(await records(request, id), "place")[0]!.body).toMatchObject({ model: { widthM: 3.3 } });
 });
 
-test("deleted elsewhere, edited here: said once, brought back or let go, no ghost", async ({ page, browser }) => {
+long("deleted elsewhere, edited here: said once, brought back or let go, no ghost", async ({ page, browser }) => {
   await openPlace(page, "Deleted elsewhere");
   const other = await otherDevice(browser, page);
   for (const decision of ["Let it go", "Bring Place 1 back"]) {
@@ -403,7 +403,7 @@ test("deleted elsewhere, edited here: said once, brought back or let go, no ghos
   await other.context().close();
 });
 
-test("a refused edit is told at its field, and deleting the record then leaves no ghost", async ({ page, request }) => {
+long("a refused edit is told at its field, and deleting the record then leaves no ghost", async ({ page, request }) => {
   const id = await openPlace(page, "Refused");
   await page.route(COMMANDS, (route) =>
     commandsOf(route).every(({ op }) => op === "patch")
@@ -484,7 +484,7 @@ test("a shoot made without the server, with all that is in it, is saved when the
   ]);
 });
 
-test("deleting without a signal is queued, and undone", async ({ page, request }) => {
+long("deleting without a signal is queued, and undone", async ({ page, request }) => {
   const id = await openPlace(page, "Queued");
   await deafen(page);
   await page.getByRole("button", { name: "Delete this place" }).click();
@@ -550,7 +550,7 @@ long("what others name is deleted: they stay usable, and undo brings all of it b
   await openAll();
 });
 
-test("a shoot goes into the bin only when asked for, and comes back whole", async ({ page, request }) => {
+long("a shoot goes into the bin only when asked for, and comes back whole", async ({ page, request }) => {
   const title = `For the bin ${randomUUID().slice(0, 8)}`;
   const id = await openPlace(page, title);
   await page.getByRole("button", { name: `Shoot: ${title}` }).click();

@@ -163,7 +163,7 @@ long(
   },
 );
 
-test("a room tone colours the estimate, and with a known level proves it", async ({ page }) => {
+long("a room tone colours the estimate, and with a known level proves it", async ({ page }) => {
   await startShoot(page, "Tone");
   await page.getByRole("button", { name: "Add place" }).click();
   await openScout(page, "Noises");
@@ -223,24 +223,24 @@ test.describe("quiet times", () => {
     await expect(page.getByRole("button", { name: "Use these times" })).toBeVisible();
   });
 
-  test("by keyboard: arrows move a scene by five minutes, a fixed one keeps its time in the best order", async ({
-    page,
-    request,
-  }) => {
-    const id = await openDemo(request);
-    await page.goto(`/shoots/${id}/scout`);
-    await openScout(page, "Quiet times");
-    await page.getByText("Day 2", { exact: true }).click();
-    const wading = strip(page).getByRole("slider", { name: "Counting the mudflat" });
-    await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:00/);
-    await wading.focus();
-    await page.keyboard.press("ArrowRight");
-    await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:05/);
-    await page.keyboard.press("ArrowLeft");
-    await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:00/);
-    await page.getByText("Fixed at 11:00").click();
-    await expect(page.getByRole("region", { name: "Best order" }).getByText("11:00–11:30")).toBeVisible();
-  });
+  long(
+    "by keyboard: arrows move a scene by five minutes, a fixed one keeps its time in the best order",
+    async ({ page, request }) => {
+      const id = await openDemo(request);
+      await page.goto(`/shoots/${id}/scout`);
+      await openScout(page, "Quiet times");
+      await page.getByText("Day 2", { exact: true }).click();
+      const wading = strip(page).getByRole("slider", { name: "Counting the mudflat" });
+      await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:00/);
+      await wading.focus();
+      await page.keyboard.press("ArrowRight");
+      await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:05/);
+      await page.keyboard.press("ArrowLeft");
+      await expect(wading).toHaveAttribute("aria-valuetext", /starts 11:00/);
+      await page.getByText("Fixed at 11:00").click();
+      await expect(page.getByRole("region", { name: "Best order" }).getByText("11:00–11:30")).toBeVisible();
+    },
+  );
 
   long(
     "a take longer than any quiet run is left out, and it says what to do; nothing overflows a phone",

@@ -100,12 +100,8 @@ const found = (path: string, name: string): string[] =>
     .filter((each) => each.endsWith(`/${name}`))
     .map((each) => join(path, each));
 
-test.each([
-  ["spaces, quotes and signs of the shell", `Zoë's "home" $HOME; & more`],
-  ["letters of other scripts", "домой/家/منزل"],
-  ["more than 107 letters, where a socket's name ends", "a".repeat(60) + "/" + "b".repeat(60)],
-])("a home with %s keeps a database", (_, name) => {
-  const path = home(name);
+test("a home with spaces, signs of the shell, other scripts and more letters than a socket's name may have keeps a database", () => {
+  const path = home(`Zoë's "home" $HOME; & more/домой/家/منزل/${"a".repeat(60)}/${"b".repeat(60)}`);
   expect(start(path)).toMatchObject({ status: 0, stdout: "hypophon_web" });
   expect(found(path, "PG_VERSION").length).toBeGreaterThan(0);
   // Again, on what is there.

@@ -179,7 +179,6 @@ const ROOMS = "app screens data ui server db core messages workers cli host tool
 /** Checks that run nothing, on two cores: the longest first. What the browser tests need is built meanwhile. */
 async function staticChecks(): Promise<Count[]> {
   const left: (() => Promise<Count | null>)[] = [
-    () => check("rules of hooks", "eslint", ["."]),
     // A build that fails is told by the browser tests.
     () =>
       webBuild().then(

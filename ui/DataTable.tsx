@@ -128,7 +128,7 @@ export function DataTable<Row extends object>(props: {
   const { label, rows, columns, rowId, groupOf, hidden = {}, heading, order = [] } = props;
   const [sorting, setSorting] = useState<SortingState>(order);
   const scroll = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
+  // oxlint-disable-next-line react/incompatible-library -- it is not compiled, see above
   const table = useReactTable({
     data: rows,
     columns,

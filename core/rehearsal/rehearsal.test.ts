@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { inLong } from "../../fixtures/inLong";
 import { say } from "../../messages";
 import { type Input, INPUTS, PARTS, type Source, SOURCES } from "../devices";
 import { findPath, judgePath } from "../connect";
@@ -216,7 +217,7 @@ function followed(
   }
 }
 
-test("every fault is noticed, and found from its symptom alone on every way that works", () => {
+inLong("every fault is noticed, and found from its symptom alone on every way that works", () => {
   let faults = 0;
   let most = 0;
   for (const each of EVERY)

@@ -308,10 +308,13 @@ function SeenRows(props: {
   onSee: (ids: string) => void;
   rowOf: (item: BoardItem) => ReactNode;
 }) {
+  // What the library returns changes without a new name: kept values would show old rows.
+  "use no memo";
   const { items, onSee, rowOf } = props;
   const body = useRef<HTMLTableSectionElement>(null);
   const [top, setTop] = useState(0);
   useEffect(() => setTop((body.current?.getBoundingClientRect().top ?? 0) + window.scrollY), []);
+  // oxlint-disable-next-line react/incompatible-library -- it is not compiled, see above
   const virtualizer = useWindowVirtualizer({
     count: items.length,
     estimateSize: () => ROW_PX,

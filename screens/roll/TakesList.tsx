@@ -134,7 +134,7 @@ export function TakesList({
           .includes(wanted),
     )
     .toReversed();
-  // eslint-disable-next-line react-hooks/incompatible-library -- it is not compiled, see above
+  // oxlint-disable-next-line react/incompatible-library -- it is not compiled, see above
   const list = useVirtualizer({
     count: found.length,
     getScrollElement: () => box.current,

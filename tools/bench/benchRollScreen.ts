@@ -52,7 +52,7 @@ const watchKept = (page: Page) =>
     const kept: number[] = [];
     const pressed = { at: Infinity };
     Object.assign(window, { kept, pressed });
-    // eslint-disable-next-line typescript/unbound-method -- it is called on its database below
+    // oxlint-disable-next-line typescript/unbound-method -- it is called on its database below
     const transaction = IDBDatabase.prototype.transaction;
     IDBDatabase.prototype.transaction = function (...args) {
       const made = transaction.apply(this, args);

@@ -70,6 +70,12 @@ export interface TakeFacts {
   marks: readonly Mark[];
 }
 
+/** Another size empties a canvas, so it is given only when it changes. */
+function fitPixels(canvas: HTMLCanvasElement, across: number, down: number): void {
+  if (canvas.width !== across) canvas.width = across;
+  if (canvas.height !== down) canvas.height = down;
+}
+
 function useWidth(): [React.RefObject<HTMLCanvasElement | null>, number] {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [width, setWidth] = useState(0);
@@ -148,9 +154,7 @@ export function TakeView(props: {
     if (!target || width === 0) return;
     const ratio = window.devicePixelRatio || 1;
     const height = target.clientHeight;
-    const [pixelsAcross, pixelsDown] = [Math.round(width * ratio), Math.round(height * ratio)];
-    if (target.width !== pixelsAcross) target.width = pixelsAcross;
-    if (target.height !== pixelsDown) target.height = pixelsDown;
+    fitPixels(target, Math.round(width * ratio), Math.round(height * ratio));
     const context = target.getContext("2d")!;
     const draw = () => {
       context.setTransform(ratio, 0, 0, ratio, 0, 0);
