@@ -41,7 +41,7 @@ module.exports = {
       transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
       // Packages that come as ES modules only.
       transformIgnorePatterns: ["/node_modules/(?!uuid/)"],
-      moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
+      moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1", "^(d3-[a-z-]+)$": "<rootDir>/node_modules/$1/dist/$1.js" },
     },
   ],
 };

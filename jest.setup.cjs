@@ -5,3 +5,20 @@ fc.configureGlobal({ seed: Number(process.env.HYPOPHON_SEED ?? 20270511) });
 
 // What is meant to fail need not be told.
 process.env.HYPOPHON_LOG ??= "silent";
+
+// The document of component tests works out every rule of every sheet for each element that is asked for; what is hidden is
+// hidden by its attribute here, or by its own style.
+if (typeof window !== "undefined") {
+  const HIDDEN = new Set(["SCRIPT", "STYLE", "TEMPLATE", "HEAD", "NOSCRIPT"]);
+  window.getComputedStyle = (element) => {
+    const own = element.style;
+    const display = element.hidden || HIDDEN.has(element.tagName) ? "none" : (own?.display || "block");
+    const known = { display, visibility: own?.visibility || "visible" };
+    return new Proxy(own ?? {}, {
+      get: (style, name) => {
+        if (name === "getPropertyValue") return (each) => known[each] ?? own?.getPropertyValue(each) ?? "";
+        return known[name] ?? Reflect.get(style, name, style);
+      },
+    });
+  };
+}

@@ -29,7 +29,7 @@ const take = (at: string, voice: CardVoice, fault: FindingKind | null, strength:
   strength,
 });
 
-/** One fault a recording, and four that are good. */
+/** One fault a recording, and some that are good. */
 export const CARD: Readonly<Record<CardFileName, Recipe>> = {
   "D1_S01_T04_Tam.wav": take("09:44", "miller", null),
   "D1_S01_T05_Tam.wav": take("09:52", "miller", "rustle", 1),
@@ -48,6 +48,10 @@ export const CARD: Readonly<Record<CardFileName, Recipe>> = {
   "D3_S03_T01_Tam.wav": take("13:31", "miller", "noisy"),
   "D3_S03_T02_Tam.wav": take("13:36", "miller", "delayed"),
   "D3_S03_T03_Tam.wav": take("13:42", "miller", null),
+  "D2_S03_T01_Jory.wav": take("08:34", "miller", "clipped"),
+  "D2_S03_T02_Jory.wav": take("08:41", "miller", null),
+  "D2_S04_T01_Wen.wav": take("11:04", "engineer", "noisy"),
+  "D2_S04_W01_Wen.wav": take("11:09", "engineer", null),
 };
 
 /** One recording of the card as a WAV of 24 bit. */

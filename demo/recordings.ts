@@ -31,7 +31,7 @@ export const DEMO_CLAP = {
 /** Voices of the recordings on the demo's card. */
 export type CardVoice = "miller" | "engineer" | "singer";
 
-/** The demo's card: two days of the shoot, made when they are asked for. */
+/** The demo's card: the three days of the shoot, made when they are asked for. */
 export const CARD_FILES = [
   "D1_S01_T04_Tam.wav",
   "D1_S01_T05_Tam.wav",
@@ -50,5 +50,9 @@ export const CARD_FILES = [
   "D3_S03_T01_Tam.wav",
   "D3_S03_T02_Tam.wav",
   "D3_S03_T03_Tam.wav",
+  "D2_S03_T01_Jory.wav",
+  "D2_S03_T02_Jory.wav",
+  "D2_S04_T01_Wen.wav",
+  "D2_S04_W01_Wen.wav",
 ] as const;
 export type CardFileName = (typeof CARD_FILES)[number];

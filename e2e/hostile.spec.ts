@@ -4,7 +4,7 @@ import { awake, expectSaved, goToStation, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 import { long } from "./long";
 
-test("impossible sizes are refused at the field and stay typed", async ({ page }) => {
+long("impossible sizes are refused at the field and stay typed", async ({ page }) => {
   await startShoot(page, "Sizes");
   await page.getByRole("button", { name: "Add place" }).click();
   const length = page.getByLabel("Length");

@@ -4,7 +4,7 @@ import { readFile } from "node:fs/promises";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
 
 const spectrum = (page: Page) => page.getByRole("group", { name: "Spectrum" });
-const links = (page: Page) => page.getByRole("list", { name: "Links" }).getByRole("listitem");
+const links = (page: Page) => page.getByRole("table", { name: "Links" }).locator("tbody").getByRole("row");
 const verdict = (page: Page) => page.getByRole("region", { name: "Frequencies" }).getByRole("status").first();
 
 /** A shoot of its own with some people in one scene, in Link. */
@@ -145,7 +145,7 @@ long("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
     .first()
     .getByRole("button", { name: /Talent 1/ })
     .click();
-  await choose(page, "System", "analogue UHF, banks of presets", links(page).first());
+  await choose(page, "System", "analogue UHF, banks of presets", page.getByRole("region", { name: "Talent 1" }));
   await findAll(page);
   await expect(
     links(page)
@@ -157,11 +157,11 @@ long("banks, leads and 2.4 GHz: presets by name, what is late, where networks le
     .nth(1)
     .getByRole("button", { name: /Talent 2/ })
     .click();
-  await choose(page, "System", "2.4 GHz clip-on kit", links(page).nth(1));
+  await choose(page, "System", "2.4 GHz clip-on kit", page.getByRole("region", { name: "Talent 2" }));
   await expect(page.getByText(/19 ms late: 0\.4[78] frames at 25 fps/)).toBeVisible();
   await page.getByRole("button", { name: "A network that is heard" }).click();
   await expect(page.getByText(/There is room from \d+ MHz on/)).toBeVisible();
-  await choose(page, "System", "none: wired, or its own recorder", links(page).nth(1));
+  await choose(page, "System", "none: wired, or its own recorder", page.getByRole("region", { name: "Talent 2" }));
   await expect(verdict(page)).toHaveText("The frequency is clear.");
   await expectSaved(page);
 });
@@ -188,6 +188,9 @@ test.describe("on a phone", () => {
     await openLink(page, "Air on a phone", 2);
     await page.getByRole("button", { name: "Another transmitter" }).click();
     await expect(links(page)).toHaveCount(3);
+    // Its fields come as a sheet, and go again.
+    await expect(page.getByRole("dialog", { name: "Link 3" })).toBeVisible();
+    await page.keyboard.press("Escape");
     await findAll(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     await links(page)

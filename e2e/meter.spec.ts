@@ -45,7 +45,7 @@ const WATCHED = () => {
   };
 };
 
-test("peak and loudness are those that ffmpeg measures in the same sound", async ({ page }) => {
+long("peak and loudness are those that ffmpeg measures in the same sound", async ({ page }) => {
   const { stderr } = spawnSync(
     "ffmpeg",
     ["-hide_banner", "-stream_loop", "3", "-i", PATH, "-af", "ebur128,volumedetect", "-f", "null", "-"],

@@ -75,7 +75,7 @@ test("15: the kit is asked once, and the next shoot starts with the settings of 
   await expectSaved(page);
 });
 
-test("16: a second device sees within a second what the first one does", async ({ page, browser }) => {
+long("16: a second device sees within a second what the first one does", async ({ page, browser }) => {
   const { hands, id } = await atNewBoard(page, "Two devices");
   const second = await browser.newPage();
   await second.goto(`/shoots/${id}`);

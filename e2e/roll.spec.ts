@@ -1,5 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { toWav } from "../core/audio";
+import { minutesOfDay } from "../core/schedule";
+import { CARD } from "../demo/card";
+import { whiteNoise } from "../fixtures/testSignals";
 import { long } from "./long";
 import { pdfWords } from "./pdfWords";
 import { proxyOf, type Proxy } from "./proxy";
@@ -147,14 +151,14 @@ long(
 test("the card finds its takes, the clock is told, and the report holds both", async ({ page }) => {
   const id = await openRoll(page);
   await goToStation(page, "Check");
-  // Of the demo's card what is needed to find its clock.
-  const names = ["T02", "T03", "T04", "T05"].map((take) => `D1_S02_${take}_Ines.wav`);
-  const buffers = await Promise.all(names.map((name) => page.request.get(`/demo-recordings/${name}`)));
-  const files = names.map(async (name, at) => ({ name, mimeType: "audio/wav", buffer: await buffers[at]!.body() }));
-  await page
-    .locator("input[type=file]")
-    .first()
-    .setInputFiles(await Promise.all(files));
+  // Of the demo's card what is needed to find its clock: as long, and begun when its files were.
+  const hiss = whiteNoise(1, -60, 24 * 8000);
+  const files = (["T02", "T03", "T04", "T05"] as const).map((take) => {
+    const name = `D1_S02_${take}_Ines.wav` as const;
+    const wav = toWav([hiss], { sampleRateHz: 8000, bits: 24, startedAtS: 60 * minutesOfDay(CARD[name].at) });
+    return { name, mimeType: "audio/wav", buffer: Buffer.from(wav) };
+  });
+  await page.locator("input[type=file]").first().setInputFiles(files);
   await expect(page.getByText(/^\d+ of \d+ takes matched with 4 files\.$/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText("The recorder's clock is 47 s ahead.")).toBeVisible();
   await button(page, "Add 4 to the log").click();

@@ -106,7 +106,7 @@ test("a shoot without a title is asked for one, nothing is sent", async ({ page 
   expect(sent).toBe(0);
 });
 
-test("a new shoot starts without the server, and is saved when it is there again", async ({ page }) => {
+long("a new shoot starts without the server, and is saved when it is there again", async ({ page }) => {
   await page.goto("/");
   await awake(page);
   await page.route("**/api/**", (route) => route.abort());

@@ -52,7 +52,7 @@ const Sheet = styled.table`
   border-spacing: 0;
   th,
   td {
-    padding: 0.1rem 0.5rem 0.1rem 0;
+    padding: 0.1rem 0.8rem 0.1rem 0;
     min-height: var(--row);
     height: var(--row);
     text-align: left;
@@ -70,6 +70,10 @@ const Sheet = styled.table`
   }
   [data-figure] {
     text-align: right;
+  }
+  tr[data-chosen] > :first-child {
+    box-shadow: inset 4px 0 0 var(--chalk);
+    padding-left: 0.8rem;
   }
 `;
 
@@ -122,10 +126,12 @@ export function DataTable<Row extends object>(props: {
   heading: string;
   /** What it is sorted by at first. */
   order?: SortingState;
+  /** The row that is shown elsewhere. */
+  chosenId?: string | null;
 }) {
   // The table of the library keeps its state inside itself.
   "use no memo";
-  const { label, rows, columns, rowId, groupOf, hidden = {}, heading, order = [] } = props;
+  const { label, rows, columns, rowId, groupOf, hidden = {}, heading, order = [], chosenId = null } = props;
   const [sorting, setSorting] = useState<SortingState>(order);
   const scroll = useRef<HTMLDivElement>(null);
   // oxlint-disable-next-line react/incompatible-library -- it is not compiled, see above
@@ -203,6 +209,7 @@ export function DataTable<Row extends object>(props: {
               <tr
                 key={row.id}
                 data-index={at}
+                data-chosen={row.id === chosenId || undefined}
                 ref={isLong ? inSight.measureElement : undefined}
                 aria-rowindex={isLong ? at + 2 : undefined}
               >

@@ -3,6 +3,7 @@
 import type { ReactNode } from "react";
 import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from "react-aria-components";
 import styled from "styled-components";
+import { Button } from "./Button";
 
 const Overlay = styled(ModalOverlay)`
   position: fixed;
@@ -12,6 +13,10 @@ const Overlay = styled(ModalOverlay)`
   display: grid;
   place-items: center;
   padding: 1rem;
+  &[data-low] {
+    place-items: end center;
+    padding: 0;
+  }
 `;
 
 const Sheet = styled(Modal)`
@@ -21,6 +26,12 @@ const Sheet = styled(Modal)`
   width: min(640px, 100%);
   max-height: calc(100dvh - 2rem);
   overflow: auto;
+  /* In reach of the thumb, with what it is about still in sight above. */
+  [data-low] > & {
+    width: 100%;
+    max-height: 72dvh;
+    border-width: 2px 0 0;
+  }
 `;
 
 const Body = styled(AriaDialog)`
@@ -37,10 +48,13 @@ export function Dialog(props: {
   onClose: () => void;
   children: ReactNode;
   isUrgent?: boolean;
+  /** At the lower edge, where a phone is held. */
+  isLow?: boolean;
 }) {
   return (
     <Overlay
       isOpen={props.isOpen}
+      data-low={props.isLow || undefined}
       isDismissable={!props.isUrgent}
       onOpenChange={(isOpen) => !isOpen && props.onClose()}
     >
@@ -50,6 +64,11 @@ export function Dialog(props: {
             {props.title}
           </Heading>
           {props.children}
+          {props.isLow && (
+            <Button slot="close" look="main">
+              Done
+            </Button>
+          )}
         </Body>
       </Sheet>
     </Overlay>

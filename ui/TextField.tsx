@@ -21,6 +21,8 @@ export function TextField(props: {
   autoFocus?: boolean;
   /** Says what is wrong with a text, or null. */
   fault?: (value: string) => string | null;
+  /** The value is written in its own way, such as with three decimals: that waits until the field is left. */
+  isFormatted?: boolean;
 }) {
   const { label, value, onChange, maxLength = 120, hint, autoFocus = false } = props;
   const [typed, setTyped] = useState<string | null>(null);
@@ -38,8 +40,11 @@ export function TextField(props: {
         // A browser cuts at the limit without asking whether a character is whole.
         const text = clipText(typedText, maxLength);
         const isRefused = findFault(text) !== null;
-        setTyped(isRefused ? text : null);
+        setTyped(isRefused || props.isFormatted ? text : null);
         if (!isRefused) onChange(text);
+      }}
+      onBlur={() => {
+        if (typed !== null && findFault(typed) === null) setTyped(null);
       }}
     >
       <FieldLabel>{label}</FieldLabel>

@@ -1,7 +1,16 @@
 import * as Comlink from "comlink";
-import { type MeasuredRecording, recordingMeter } from "../core/check";
+import { type FindingKind, type MeasuredRecording, recordingMeter } from "../core/check";
 import { fullScaleOf, joinBlocks, toWav } from "../core/audio";
-import { findTaps, liveMeter, type LiveMeter, type MeterReading, type Taps } from "../core/meter";
+import {
+  feedWatch,
+  type FeedWatch,
+  findTaps,
+  type HeardEvent,
+  liveMeter,
+  type LiveMeter,
+  type MeterReading,
+  type Taps,
+} from "../core/meter";
 
 /** How a trial is written to disk. */
 export type TakeFormat = "24" | "float";
@@ -10,6 +19,16 @@ export type TakeFormat = "24" | "float";
 const BLOCKS_A_READING = 2;
 /** Most that is kept of a trial, s. */
 const MOST_KEPT_S = 600;
+
+/** The feed is looked at for faults so often, s. */
+const WATCH_EVERY_S = 3;
+
+interface Watching {
+  watch: FeedWatch;
+  lookedAtS: number;
+  /** `agoS`: how long before now. */
+  onHeard: (event: HeardEvent, agoS: number) => void;
+}
 
 interface Input {
   port: MessagePort;
@@ -23,6 +42,7 @@ interface Input {
 }
 
 let input: Input | null = null;
+let watching: Watching | null = null;
 /** What is being kept, and what a trial has kept before it. */
 let keeping: Float32Array[] | null = null;
 let kept: Float32Array[] = [];
@@ -32,6 +52,16 @@ function lostS({ since, frames, sampleRateHz }: Input): number {
   return Math.max(0, (performance.now() - since) / 1000 - frames / sampleRateHz);
 }
 
+function watchFeed(block: Float32Array): void {
+  if (!watching || !input) return;
+  watching.watch.push(block);
+  const nowS = input.frames / input.sampleRateHz;
+  if (nowS - watching.lookedAtS < WATCH_EVERY_S) return;
+  watching.lookedAtS = nowS;
+  const heardS = watching.watch.heardS();
+  for (const event of watching.watch.look()) watching.onHeard(event, heardS - event.atS);
+}
+
 function takeIn(block: Float32Array): void {
   if (!input) return;
   if (input.frames === 0) input.since = performance.now();
@@ -39,6 +69,7 @@ function takeIn(block: Float32Array): void {
   input.frames += block.length;
   input.blocks += 1;
   if (keeping && keeping.length * block.length < MOST_KEPT_S * input.sampleRateHz) keeping.push(block);
+  watchFeed(block);
   if (input.blocks % BLOCKS_A_READING === 0) input.onReading({ ...input.meter.read(), lostS: lostS(input) });
 }
 
@@ -46,6 +77,7 @@ const door = {
   /** Listens at the other end of the worklet's port. */
   begin(port: MessagePort, sampleRateHz: number, onReading: Input["onReading"]): void {
     input?.port.close();
+    watching = null;
     input = {
       port,
       meter: liveMeter(sampleRateHz),
@@ -60,6 +92,13 @@ const door = {
   end(): void {
     input?.port.close();
     input = null;
+    watching = null;
+  },
+  /** Tells from now on what is heard in the feed, of these kinds. */
+  watch(kinds: readonly FindingKind[], onHeard: Watching["onHeard"]): void {
+    if (!input) return;
+    const watch = feedWatch(input.sampleRateHz, new Set(kinds));
+    watching = { watch, lookedAtS: input.frames / input.sampleRateHz, onHeard: (event, agoS) => onHeard(event, agoS) };
   },
   /** Starts to keep what is heard. */
   keep(): void {

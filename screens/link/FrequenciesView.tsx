@@ -4,7 +4,7 @@ import { say } from "@/messages";
 import { Link } from "@/ui/address";
 import * as Comlink from "comlink";
 import { later } from "@/ui/later";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { type AirScene, airSceneOf } from "@/core/planning";
 import {
   airJson,
@@ -18,6 +18,7 @@ import {
   withTuned,
 } from "@/core/wireless";
 import { Button } from "@/ui/Button";
+import { Inspector } from "@/ui/Inspector";
 import { Disclosure } from "@/ui/Disclosure";
 import { FoldOnPhone } from "@/ui/FoldOnPhone";
 import { Columns, Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
@@ -29,6 +30,7 @@ import { saveCsv, saveFile } from "../files/saveFile";
 import { useAir, useAirDoor, type AirEdits } from "./useAir";
 
 const LinkTable = later(() => import("./LinkTable").then((module) => module.LinkTable));
+const LinkFields = later(() => import("./LinkFields").then((module) => module.LinkFields));
 const RangeView = later(() => import("./RangeView").then((module) => module.RangeView));
 const ScanTools = later(() => import("./ScanTools").then((module) => module.ScanTools));
 const RulesForm = later(() => import("./AirForm").then((module) => module.RulesForm));
@@ -140,10 +142,10 @@ export function FrequenciesView() {
   // A carrier that was chosen stays chosen until another talent is.
   const [picked, setPicked] = useState<{ id: string; talentId: string | null } | null>(null);
   const chosenId = picked?.talentId === talentId ? picked.id : null;
-  const setChosenId = (id: string) => setPicked({ id, talentId });
+  const setChosenId = useCallback((id: string) => setPicked({ id, talentId }), [talentId]);
   const [isDragging, setIsDragging] = useState(false);
   const air = useMemo(() => airSceneOf(bundle, undefined, !isDragging), [bundle, isDragging]);
-  const threads = new Map(bundle.wearers.map(({ id, body }) => [id, body.thread]));
+  const threads = useMemo(() => new Map(bundle.wearers.map(({ id, body }) => [id, body.thread])), [bundle.wearers]);
   const { links, region } = air.body;
   const onAir = links.filter(({ systemId }) => systemId !== BY_LEAD);
   const chosen =
@@ -151,6 +153,8 @@ export function FrequenciesView() {
     onAir.find(({ wearerId }) => wearerId !== null && wearerId === talentId) ??
     onAir[0] ??
     null;
+  // What is wired can be looked at too, and given a system.
+  const shown = links.find(({ id }) => id === chosenId) ?? chosen;
   return (
     <Stack>
       {region.isExample && <Soft>{say({ code: "caution.exampleRegion", region: region.name })}</Soft>}
@@ -168,7 +172,7 @@ export function FrequenciesView() {
                 onDrag={setIsDragging}
               />
             </div>
-            <LinkTable air={air} threads={threads} chosenId={chosen?.id ?? null} edits={edits} onChoose={setChosenId} />
+            <LinkTable air={air} threads={threads} chosenId={shown?.id ?? null} edits={edits} onChoose={setChosenId} />
             <Row $gap={0.5}>
               <Link href={`/shoots/${bundle.shoot.id}/frequencies`}>Cards to print</Link>
               <Button look="quiet" onPress={() => void saveCsv("frequencies.csv", airTable(air.plan))}>
@@ -181,6 +185,11 @@ export function FrequenciesView() {
           </Stack>
         </Piece>
         <Stack>
+          {shown && (
+            <Inspector title={shown.name} isOpen={chosenId === shown.id} onClose={() => setPicked(null)}>
+              <LinkFields key={shown.id} air={air} link={shown} edits={edits} />
+            </Inspector>
+          )}
           <Piece aria-label="Scan">
             <FoldOnPhone title="Who else is on the air?">
               <ScanTools air={air} edits={edits} />

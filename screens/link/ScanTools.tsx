@@ -59,10 +59,10 @@ export function ScanTools({ air, edits }: { air: AirScene; edits: AirEdits }) {
     });
   };
   const minute = useMinute(() => {
-    const { fromMHz, toMHz } = wholeView(air.plan);
+    const { from, to } = wholeView(air.plan);
     const place = places.find(({ value }) => value === placeId)?.name ?? "here";
     const ownMHz = isOff ? [] : air.carriers.map(({ frequencyMHz }) => frequencyMHz);
-    keep(simulatedScan({ place, hour, fromMHz: Math.floor(fromMHz), toMHz: Math.ceil(toMHz), stepKHz: 25, ownMHz }));
+    keep(simulatedScan({ place, hour, fromMHz: Math.floor(from), toMHz: Math.ceil(to), stepKHz: 25, ownMHz }));
     setSays(
       isOff || ownMHz.length === 0
         ? null

@@ -10,6 +10,8 @@ import { Button } from "@/ui/Button";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { THREAD_COLOURS } from "@/ui/theme";
+import { useZoom } from "@/ui/useZoom";
+import { lengthOf, within } from "@/ui/zoomScale";
 import {
   lawfulChoices,
   marks,
@@ -19,7 +21,7 @@ import {
   wholeView,
   xOf,
   yOf,
-  zoomed,
+  NARROWEST_MHZ,
   type View,
 } from "./spectrumScale";
 import { clipText } from "@/core/schema";
@@ -139,7 +141,7 @@ function CarrierPin(props: {
         if (next !== null) onMove(next);
         return;
       }
-      dragged.current += (deltaX / Math.max(1, props.widthOf())) * (view.toMHz - view.fromMHz);
+      dragged.current += (deltaX / Math.max(1, props.widthOf())) * lengthOf(view);
       const next = nearestChoice(choices, dragged.current);
       if (next !== null && next !== carrier.frequencyMHz) onMove(next);
     },
@@ -214,10 +216,20 @@ export function Spectrum(props: {
     ...faults.onTaken.map(({ linkId }) => linkId),
   ]);
   const chosen = carriers.find(({ id }) => id === chosenId) ?? null;
-  const around = chosen?.frequencyMHz ?? (view.fromMHz + view.toMHz) / 2;
+  const around = chosen?.frequencyMHz ?? (view.from + view.to) / 2;
   const products = hasProducts
-    ? productsWithin(carriers, view.fromMHz, view.toMHz, plan.rules.fifthKHz !== null, chosen?.id ?? null)
+    ? productsWithin(carriers, view.from, view.to, plan.rules.fifthKHz !== null, chosen?.id ?? null)
     : [];
+  const see = (seen: View) => {
+    const next = within(whole, NARROWEST_MHZ, seen);
+    setZoom(lengthOf(next) < lengthOf(whole) * 0.999 ? next : null);
+  };
+  useZoom(board, { whole, seen: view, narrowest: NARROWEST_MHZ, onSee: see });
+  // Around what is chosen, so that it comes to the middle.
+  const closer = (factor: number) => {
+    const half = (lengthOf(view) * factor) / 2;
+    see({ from: around - half, to: around + half });
+  };
   return (
     <Stack $gap={0.4}>
       <Board ref={board} role="group" aria-label="Spectrum">
@@ -260,7 +272,7 @@ export function Spectrum(props: {
             })}
         </svg>
         {carriers
-          .filter(({ frequencyMHz }) => frequencyMHz >= view.fromMHz && frequencyMHz <= view.toMHz)
+          .filter(({ frequencyMHz }) => frequencyMHz >= view.from && frequencyMHz <= view.to)
           .map((carrier) => {
             const link = plan.links.find(({ id }) => id === carrier.id)!;
             const thread = link.wearerId ? (props.threads.get(link.wearerId) ?? 0) : 0;
@@ -291,10 +303,10 @@ export function Spectrum(props: {
       </Scale>
       <Row $gap={0.4} $between>
         <Row $gap={0.4}>
-          <Button aria-label="Zoom in" onPress={() => setZoom(zoomed(view, whole, around, 0.5))}>
+          <Button aria-label="Zoom in" onPress={() => closer(0.5)}>
             <Plus size={18} aria-hidden />
           </Button>
-          <Button aria-label="Zoom out" onPress={() => setZoom(zoomed(view, whole, around, 2))}>
+          <Button aria-label="Zoom out" onPress={() => closer(2)}>
             <Minus size={18} aria-hidden />
           </Button>
           {zoom && (
@@ -310,7 +322,8 @@ export function Spectrum(props: {
         />
       </Row>
       <Soft>
-        MHz. Drag a name, or arrow keys: one step, with Shift ten. Grey: taken by the scan. Below: allowed.
+        MHz. Drag a name, or arrow keys: one step, with Shift ten. Zoom: pinch, or Ctrl and wheel. Grey: taken by the
+        scan. Below: allowed.
         {hasProducts &&
           (products.length > MOST_PRODUCTS
             ? ` ${products.length} products: go nearer, or choose one name.`

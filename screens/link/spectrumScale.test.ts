@@ -1,41 +1,33 @@
 import fc from "fast-check";
 import { FIRST_AIR_PLAN } from "@/core/wireless";
 import { newLink } from "@/core/planning";
-import {
-  lawfulChoices,
-  marks,
-  nearestChoice,
-  nextChoice,
-  scanPath,
-  wholeView,
-  xOf,
-  yOf,
-  zoomed,
-} from "./spectrumScale";
+import { lawfulChoices, marks, nearestChoice, nextChoice, scanPath, wholeView, xOf, yOf } from "./spectrumScale";
 
-const WHOLE = { fromMHz: 500, toMHz: 560 };
+const WHOLE = { from: 500, to: 560 };
 
 test("the whole view holds the systems in use; without any, all of UHF", () => {
   const links = [newLink({ id: "a", name: "A" })];
   const view = wholeView({ ...FIRST_AIR_PLAN, links });
-  expect(view.fromMHz).toBeLessThan(518);
-  expect(view.toMHz).toBeGreaterThan(554);
-  expect(view.toMHz).toBeLessThan(560);
-  expect(wholeView({ ...FIRST_AIR_PLAN, systems: [] })).toEqual({ fromMHz: 470, toMHz: 694 });
+  expect(view.from).toBeLessThan(518);
+  expect(view.to).toBeGreaterThan(554);
+  expect(view.to).toBeLessThan(560);
+  expect(wholeView({ ...FIRST_AIR_PLAN, systems: [] })).toEqual({ from: 470, to: 694 });
 });
 
-test("going nearer keeps the frequency in view, and never leaves the whole (property)", () => {
-  const mhz = fc.double({ min: 500, max: 560, noNaN: true });
+test("a view of any width has two to ten round figures, all of them in it (property)", () => {
+  const views = fc.tuple(fc.double({ min: 470, max: 690, noNaN: true }), fc.double({ min: 1, max: 224, noNaN: true }));
   fc.assert(
-    fc.property(mhz, fc.constantFrom(0.5, 2), fc.integer({ min: 1, max: 8 }), (around, factor, times) => {
-      let view = WHOLE;
-      for (let time = 0; time < times; time += 1) view = zoomed(view, WHOLE, around, factor);
-      expect(view.fromMHz).toBeGreaterThanOrEqual(500 - 1e-9);
-      expect(view.toMHz).toBeLessThanOrEqual(560 + 1e-9);
-      expect(xOf(view, around)).toBeGreaterThanOrEqual(-1e-9);
-      expect(xOf(view, around)).toBeLessThanOrEqual(1 + 1e-9);
-      expect(marks(view).length).toBeLessThanOrEqual(10);
-      expect(marks(view).length).toBeGreaterThanOrEqual(2);
+    fc.property(views, ([from, width]) => {
+      const view = { from, to: from + width };
+      const round = marks(view);
+      expect(round.length).toBeGreaterThanOrEqual(2);
+      expect(round.length).toBeLessThanOrEqual(12);
+      for (const mark of round) {
+        expect(xOf(view, mark)).toBeGreaterThanOrEqual(-1e-9);
+        expect(xOf(view, mark)).toBeLessThanOrEqual(1 + 1e-9);
+        // As it is written on the axis: no figure of many digits.
+        expect(String(mark).length).toBeLessThanOrEqual(6);
+      }
     }),
   );
 });
@@ -43,7 +35,7 @@ test("going nearer keeps the frequency in view, and never leaves the whole (prop
 test("levels are drawn from the top down and stay in the box; a column takes its strongest", () => {
   expect([yOf(-30), yOf(-115), yOf(20), yOf(-200)]).toEqual([0, 1, 0, 1]);
   const scan = { name: "x", fromMHz: 500, stepKHz: 1000, levelsDbm: [-100, -40, -100, -90], isSimulated: false };
-  const path = scanPath(scan, { fromMHz: 500, toMHz: 504 }, 2);
+  const path = scanPath(scan, { from: 500, to: 504 }, 2);
   expect(path).toBe(`M0 ${(100 * yOf(-40)).toFixed(1)}L1 ${(100 * yOf(-90)).toFixed(1)}`);
   expect(scanPath(null, WHOLE, 10)).toBe("");
 });

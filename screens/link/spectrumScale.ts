@@ -1,9 +1,12 @@
+import { scaleLinear } from "d3-scale";
+import type { Stretch } from "@/ui/zoomScale";
 import { type AirPlan, choicesOf, type RadioSystem, type Scan, UNMEASURED_DBM } from "@/core/wireless";
 
-export interface View {
-  fromMHz: number;
-  toMHz: number;
-}
+/** What is seen of the spectrum, MHz. */
+export type View = Stretch;
+
+/** Closer one sees nothing more, MHz. */
+export const NARROWEST_MHZ = 1;
 
 /** Levels that the drawing spans, dBm. */
 export const TOP_DBM = -30;
@@ -14,23 +17,15 @@ export function wholeView({ systems, links }: AirPlan): View {
   const tuned = systems.filter(({ band }) => band === "uhf");
   const used = tuned.filter(({ id }) => links.some(({ systemId }) => systemId === id));
   const shown = used.length > 0 ? used : tuned;
-  if (shown.length === 0) return { fromMHz: 470, toMHz: 694 };
+  if (shown.length === 0) return { from: 470, to: 694 };
   const fromMHz = Math.min(...shown.map((system) => system.fromMHz));
   const toMHz = Math.max(...shown.map((system) => system.toMHz));
   const room = (toMHz - fromMHz) * 0.02;
-  return { fromMHz: fromMHz - room, toMHz: toMHz + room };
-}
-
-/** A part half or twice as wide round a frequency, within the whole. */
-export function zoomed(view: View, whole: View, aroundMHz: number, factor: number): View {
-  const width = Math.min(whole.toMHz - whole.fromMHz, Math.max(1, (view.toMHz - view.fromMHz) * factor));
-  const fromMHz = Math.min(whole.toMHz - width, Math.max(whole.fromMHz, aroundMHz - width / 2));
-  return { fromMHz, toMHz: fromMHz + width };
+  return { from: fromMHz - room, to: toMHz + room };
 }
 
 /** Share of the width, 0…1 within the view. */
-export const xOf = ({ fromMHz, toMHz }: View, frequencyMHz: number): number =>
-  (frequencyMHz - fromMHz) / (toMHz - fromMHz);
+export const xOf = ({ from, to }: View, frequencyMHz: number): number => (frequencyMHz - from) / (to - from);
 
 /** Share of the height from the top, 0…1. */
 export const yOf = (levelDbm: number): number =>
@@ -55,14 +50,8 @@ export function scanPath(scan: Scan | null, view: View, columns: number): string
   return path;
 }
 
-/** Whole figures of MHz to mark on a view: five to ten of them. */
-export function marks({ fromMHz, toMHz }: View): number[] {
-  const width = toMHz - fromMHz;
-  const step = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100].find((each) => width / each <= 9) ?? 200;
-  const first = Math.ceil(fromMHz / step);
-  const count = Math.floor(toMHz / step) - first + 1;
-  return Array.from({ length: Math.max(0, count) }, (_, index) => Number(((first + index) * step).toFixed(1)));
-}
+/** Round figures of MHz to mark on a view: five to ten of them. */
+export const marks = ({ from, to }: View): number[] => scaleLinear([from, to], [0, 1]).ticks(7);
 
 /** Everything a system may lawfully be tuned to, whatever the scan says, ascending. */
 export function lawfulChoices(system: RadioSystem, { region }: AirPlan): number[] {

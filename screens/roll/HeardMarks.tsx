@@ -1,7 +1,10 @@
 "use client";
 
 import { Mic, Square } from "lucide-react";
+import * as Comlink from "comlink";
 import { useEffect, useRef } from "react";
+import type { FindingKind } from "@/core/check";
+import type { MarkKind } from "@/core/roll";
 import { Button } from "@/ui/Button";
 import { Row, Soft } from "@/ui/layout";
 import { useLiveInput } from "../sound/useLiveInput";
@@ -11,10 +14,13 @@ import type { Rolling } from "./useRolling";
 /** The feed is looked at so often, ms. */
 const LOOK_MS = 200;
 
-/** Where this device hears the feed, clips, lost signal and pops are marked as proposals. */
+/** What is listened for in the feed itself, with the mark it makes. */
+const MARK_OF: Partial<Record<FindingKind, MarkKind>> = { plosive: "pop", dropout: "dropOut" };
+
+/** Where this device hears the feed, clips, pops, drop-outs and lost signal are marked as proposals. */
 export function HeardMarks({ rolling }: { rolling: Rolling }) {
   const live = useLiveInput();
-  const { reading } = live;
+  const { reading, door } = live;
   const heard = useRef(NOTHING_HEARD);
   const isOn = live.state.phase === "listening";
   const newest = useRef(rolling);
@@ -31,8 +37,12 @@ export function HeardMarks({ rolling }: { rolling: Rolling }) {
       heard.current = state;
       for (const kind of kinds) newest.current.hear(kind);
     }, LOOK_MS);
+    void door()?.watch(
+      Object.keys(MARK_OF) as FindingKind[],
+      Comlink.proxy(({ kind }, agoS) => newest.current.hear(MARK_OF[kind]!, agoS)),
+    );
     return () => clearInterval(timer);
-  }, [isOn, reading]);
+  }, [isOn, reading, door]);
   const { state } = live;
   return (
     <Row $gap={0.5}>
@@ -47,10 +57,10 @@ export function HeardMarks({ rolling }: { rolling: Rolling }) {
       )}
       <Soft>
         {state.phase === "listening"
-          ? `Hears ${state.deviceName}: clips and lost signal are marked as proposals.`
+          ? `Hears ${state.deviceName}: clips, plosives, drop-outs and lost signal are marked as proposals.`
           : state.phase === "refused" || state.phase === "unplugged"
             ? state.message
-            : "Marks clips and lost signal by itself."}
+            : "Marks clips, plosives, drop-outs and lost signal by itself."}
       </Soft>
     </Row>
   );

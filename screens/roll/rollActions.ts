@@ -22,6 +22,9 @@ function thisDevice(): string {
   }
 }
 
+/** Two of a kind that the program heard closer together are one, s. */
+const SAME_S = 1.5;
+
 const hundredth = (seconds: number): number => Math.round(seconds * 100) / 100;
 /** A light touch in the hand, where there is one. */
 const tap = (): void => {
@@ -115,11 +118,18 @@ export function rollActions({ store, firstChange, sceneId, day, slate, type, set
       if (!take) return null;
       return mark(take.id, elapsedS(take.id, take.body.startedAt), { kind, trackId, source });
     },
-    /** What the program heard at this moment: a proposal. */
-    hear(kind: string): void {
+    /** What the program heard just now, or some seconds ago: a proposal, if it was in the take that runs. */
+    hear(kind: string, agoS = 0): void {
       const take = running();
       if (!take) return;
-      mark(take.id, elapsedS(take.id, take.body.startedAt), { kind, source: "heard", isProposal: true });
+      const atS = elapsedS(take.id, take.body.startedAt) - agoS;
+      // A signal that is lost may be told by the meter and by the ear.
+      const isTold = store
+        .snapshot()
+        .bundle.marks.some(
+          ({ body }) => body.rollId === take.id && body.kind === kind && Math.abs(body.atS - atS) < SAME_S,
+        );
+      if (atS >= 0 && !isTold) mark(take.id, atS, { kind, source: "heard", isProposal: true });
     },
     mark,
     editMark: (id: string, change: Partial<MarkBody>): void =>

@@ -269,7 +269,7 @@ describe("the log", () => {
     await more(/^Join with Slate 3, take 2/);
     const one = rolls().find(({ body }) => body.slate === "3")!;
     expect(rolls().filter(({ body }) => body.slate === "3")).toHaveLength(1);
-    expect(one.body.lengthS).toBe(7 * 60 + 30 + 104);
+    expect(one.body.lengthS).toBe(7 * 60 + 23.8);
     expect(one.body.note).toBe("Sensitivity down 9 dB");
     expect(marks()).toHaveLength(others);
     await undo();

@@ -9,6 +9,7 @@ import { forecastPlace, LIVING_ROOM } from "@/core/room";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Tabs } from "@/ui/Tabs";
+import { FoldOnPhone } from "@/ui/FoldOnPhone";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { RecordFaults } from "../shell/RecordFaults";
@@ -48,6 +49,7 @@ export function ScoutScreen() {
   const selected = query.get("place") ?? scene?.body.placeId;
   const setSelected = (id: string) => setInAddress({ place: id });
   const [view, setView] = useState<ViewId>("room");
+  const [added, setAdded] = useState<string | null>(null);
   const { units } = bundle.shoot.body;
   const place = bundle.places.find((each) => each.id === selected) ?? bundle.places[0] ?? null;
 
@@ -58,6 +60,7 @@ export function ScoutScreen() {
       model: LIVING_ROOM,
     });
     setSelected(id);
+    setAdded(id);
     setView("room");
     const homeless = bundle.scenes.filter((scene) => scene.body.placeId === null);
     for (const scene of homeless) store.change("scene", scene.id, { ...scene.body, placeId: id });
@@ -128,9 +131,11 @@ export function ScoutScreen() {
                 {view === "room" && (
                   <Piece aria-label="Room">
                     <Stack>
-                      <RecordFaults of={{ place: place.id }}>
-                        <RoomForm place={place} units={units} />
-                      </RecordFaults>
+                      <FoldOnPhone isPlain title="Room and surfaces" isNeeded={place.id === added}>
+                        <RecordFaults of={{ place: place.id }}>
+                          <RoomForm place={place} units={units} />
+                        </RecordFaults>
+                      </FoldOnPhone>
                       <div>
                         <Button look="quiet" onPress={() => remove("place", place.id, place.body.name)}>
                           Delete this place

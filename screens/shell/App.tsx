@@ -10,6 +10,7 @@ import { Button } from "@/ui/Button";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import { Page } from "./Page";
 import { ShootShell } from "./ShootShell";
+import { StationGuard } from "./StationGuard";
 import { useSavedEarlier } from "./useSavedEarlier";
 import { useWholeApplication } from "./useWholeApplication";
 
@@ -26,7 +27,7 @@ function Awake({ at }: { at: string }) {
 }
 
 /** A screen that is loaded when it is asked for, or a little before; `at`: which part of the address it is for. */
-const screen = (load: () => Promise<ComponentType>) =>
+const screen = (title: string, load: () => Promise<ComponentType>) =>
   later(
     async () => {
       const Screen = await load();
@@ -41,36 +42,32 @@ const screen = (load: () => Promise<ComponentType>) =>
         );
       };
     },
-    <Soft role="status">Opening…</Soft>,
+    <Soft role="status">Opening {title}…</Soft>,
   );
 
+const page = (title: string, load: () => Promise<ComponentType>) => ({ title, Screen: screen(title, load) });
+
 /** Pages of a shoot, by the part of the address after its id. */
-const SCREENS: Record<string, { title: string; Screen: ReturnType<typeof screen> }> = {
-  "": { title: "Board", Screen: screen(async () => (await import("../board/BoardScreen")).BoardScreen) },
-  day: { title: "Day", Screen: screen(async () => (await import("../day/DayScreen")).DayScreen) },
-  scout: { title: "Scout", Screen: screen(async () => (await import("../scout/ScoutScreen")).ScoutScreen) },
-  site: { title: "Site sheet", Screen: screen(async () => (await import("../scout/SiteSheet")).SiteSheet) },
-  pickup: { title: "Pickup", Screen: screen(async () => (await import("../pickup/PickupScreen")).PickupScreen) },
-  dress: { title: "Dress", Screen: screen(async () => (await import("../dress/DressScreen")).DressScreen) },
-  card: { title: "Card", Screen: screen(async () => (await import("../dress/CardScreen")).CardScreen) },
-  kit: { title: "Kit", Screen: screen(async () => (await import("../kit/KitScreen")).KitScreen) },
-  link: { title: "Link", Screen: screen(async () => (await import("../link/LinkScreen")).LinkScreen) },
-  frequencies: {
-    title: "Frequencies",
-    Screen: screen(async () => (await import("../link/FrequencyCards")).FrequencyCards),
-  },
-  level: { title: "Level", Screen: screen(async () => (await import("../level/LevelScreen")).LevelScreen) },
-  settings: {
-    title: "Settings",
-    Screen: screen(async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
-  },
-  roll: { title: "Roll", Screen: screen(async () => (await import("../roll/RollScreen")).RollScreen) },
-  report: { title: "Sound report", Screen: screen(async () => (await import("../roll/ReportScreen")).ReportScreen) },
-  check: { title: "Check", Screen: screen(async () => (await import("../check/CheckScreen")).CheckScreen) },
-  handover: { title: "Hand over", Screen: screen(async () => (await import("../stations/stationNotes")).HandoverNote) },
+const SCREENS: Record<string, ReturnType<typeof page>> = {
+  "": page("Board", async () => (await import("../board/BoardScreen")).BoardScreen),
+  day: page("Day", async () => (await import("../day/DayScreen")).DayScreen),
+  scout: page("Scout", async () => (await import("../scout/ScoutScreen")).ScoutScreen),
+  site: page("Site sheet", async () => (await import("../scout/SiteSheet")).SiteSheet),
+  pickup: page("Pickup", async () => (await import("../pickup/PickupScreen")).PickupScreen),
+  dress: page("Dress", async () => (await import("../dress/DressScreen")).DressScreen),
+  card: page("Card", async () => (await import("../dress/CardScreen")).CardScreen),
+  kit: page("Kit", async () => (await import("../kit/KitScreen")).KitScreen),
+  link: page("Link", async () => (await import("../link/LinkScreen")).LinkScreen),
+  frequencies: page("Frequencies", async () => (await import("../link/FrequencyCards")).FrequencyCards),
+  level: page("Level", async () => (await import("../level/LevelScreen")).LevelScreen),
+  settings: page("Settings", async () => (await import("../level/SettingsCardsScreen")).SettingsCardsScreen),
+  roll: page("Roll", async () => (await import("../roll/RollScreen")).RollScreen),
+  report: page("Sound report", async () => (await import("../roll/ReportScreen")).ReportScreen),
+  check: page("Check", async () => (await import("../check/CheckScreen")).CheckScreen),
+  handover: page("Hand over", async () => (await import("../stations/stationNotes")).HandoverNote),
 };
 const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
-const Home = screen(async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
+const Home = screen("shoots", async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
 
 /** The screen of an address. */
 function screenAt(path: string) {
@@ -135,7 +132,11 @@ function Station({ name }: { name: string }) {
   }, [says]);
   if (!known) return <NotHere />;
   const { Screen } = known;
-  return <Screen at={name} />;
+  return (
+    <StationGuard title={known.title}>
+      <Screen at={name} />
+    </StationGuard>
+  );
 }
 
 function NotHere() {

@@ -115,7 +115,7 @@ const PICTURES: readonly Picture[] = [
     height: 1000,
     prepare: async (page) => {
       await page.getByRole("button", { name: /^Card of/ }).click();
-      await page.getByText(/^17 of 17 files checked/).waitFor({ timeout: 180_000 });
+      await page.getByText(/^21 of 21 files checked/).waitFor({ timeout: 180_000 });
       await page.getByRole("button", { name: /^Keep 17 takes/ }).click();
       await page.getByRole("button", { name: /^SLACK_WATER.*T05_Tam/ }).click();
       await page.getByRole("list", { name: "Findings" }).waitFor();

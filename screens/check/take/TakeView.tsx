@@ -8,6 +8,8 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useInk } from "@/ui/useInk";
+import { useZoom } from "@/ui/useZoom";
+import { zoomed } from "@/ui/zoomScale";
 import {
   drawAxis,
   drawLevels,
@@ -23,8 +25,7 @@ import {
   type Sheet,
 } from "./draw";
 import { useStretch, type Look } from "./useLook";
-import { usePointer } from "./usePointer";
-import { clampView, tickLabel, zoomed, type Columns, type View } from "./view";
+import { clampView, FEWEST_SAMPLES, stretchOfView, tickLabel, viewOfStretch, type Columns, type View } from "./view";
 
 const Canvas = styled.canvas`
   display: block;
@@ -194,19 +195,26 @@ export function TakeView(props: {
   ]);
 
   const atOf = (x: number) => view.fromS + (x / Math.max(1, width)) * view.spanS;
-  usePointer(canvas, {
-    onDrag: (byPx) => setView((before) => ({ ...before, fromS: before.fromS - (byPx / width) * before.spanS })),
-    onZoom: (factor, x) => setView((before) => zoomed(before, factor, before.fromS + (x / width) * before.spanS)),
-    onPress: (x, y) => {
-      const near = marks
-        .map((mark) => ({ mark, px: Math.abs(xOf({ width, view }, mark.startS) - x) }))
-        .sort((one, other) => one.px - other.px)[0];
-      if (near && near.px < (y < RAIL_PX ? 2 * NEAR_PX : NEAR_PX)) props.onChoose(near.mark);
-      else props.onCursor(Math.max(0, Math.min(durationS, atOf(x))));
-    },
+  useZoom(canvas, {
+    whole: { from: 0, to: durationS },
+    seen: stretchOfView(view),
+    narrowest: Math.min(durationS, FEWEST_SAMPLES / sampleRateHz),
+    onSee: (seen) => setView(() => viewOfStretch(seen)),
   });
+  const onClick = (event: React.MouseEvent) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const [x, y] = [event.clientX - box.left, event.clientY - box.top];
+    const near = marks
+      .map((mark) => ({ mark, px: Math.abs(xOf({ width, view }, mark.startS) - x) }))
+      .sort((one, other) => one.px - other.px)[0];
+    if (near && near.px < (y < RAIL_PX ? 2 * NEAR_PX : NEAR_PX)) props.onChoose(near.mark);
+    else props.onCursor(Math.max(0, Math.min(durationS, atOf(x))));
+  };
   const zoom = (factor: number) =>
-    setView((before) => zoomed(before, factor, chosen?.startS ?? cursorS ?? before.fromS + before.spanS / 2));
+    setView((before) => {
+      const around = chosen?.startS ?? cursorS ?? before.fromS + before.spanS / 2;
+      return viewOfStretch(zoomed(stretchOfView(before), factor, around));
+    });
   const onKey = (event: React.KeyboardEvent) => {
     const move = (share: number) => setView((before) => ({ ...before, fromS: before.fromS + share * before.spanS }));
     const moves: Record<string, () => void> = {
@@ -253,6 +261,7 @@ export function TakeView(props: {
         aria-label={`Channel ${channel + 1}, ${inSight}, ${marks.length} places marked. Keys: arrows, + and −, 0 to fit.`}
         data-seen={columns ? "yes" : "no"}
         data-span={view.spanS}
+        onClick={onClick}
         onKeyDown={onKey}
       />
       {mode === "levels" && <Soft>Filled: peaks. Line: speech. Dashes: noise in the pauses, by ten seconds.</Soft>}

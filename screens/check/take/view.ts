@@ -1,23 +1,22 @@
+import type { Stretch } from "@/ui/zoomScale";
+
 /** What of a take is in sight, seconds. */
 export interface View {
   fromS: number;
   spanS: number;
 }
 
+export const stretchOfView = ({ fromS, spanS }: View): Stretch => ({ from: fromS, to: fromS + spanS });
+export const viewOfStretch = ({ from, to }: Stretch): View => ({ fromS: from, spanS: to - from });
+
 /** So few samples are never spread over the whole width: closer one sees nothing more. */
-const FEWEST_SAMPLES = 40;
+export const FEWEST_SAMPLES = 40;
 
 /** A view that lies within the take. */
 export function clampView({ fromS, spanS }: View, durationS: number, sampleRateHz: number): View {
   const span = Math.min(durationS, Math.max(FEWEST_SAMPLES / sampleRateHz, spanS));
   return { fromS: Math.max(0, Math.min(durationS - span, fromS)), spanS: span };
 }
-
-/** Closer (factor below 1) or farther, with one moment staying where it is. */
-export const zoomed = ({ fromS, spanS }: View, factor: number, atS: number): View => ({
-  fromS: atS - (atS - fromS) * factor,
-  spanS: spanS * factor,
-});
 
 const STEPS = [1, 2, 5] as const;
 const CLOCK_STEPS = [10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200] as const;
