@@ -12,7 +12,7 @@ if (typeof window !== "undefined") {
   const HIDDEN = new Set(["SCRIPT", "STYLE", "TEMPLATE", "HEAD", "NOSCRIPT"]);
   window.getComputedStyle = (element) => {
     const own = element.style;
-    const display = element.hidden || HIDDEN.has(element.tagName) ? "none" : (own?.display || "block");
+    const display = element.hidden || HIDDEN.has(element.tagName) ? "none" : own?.display || "block";
     const known = { display, visibility: own?.visibility || "visible" };
     return new Proxy(own ?? {}, {
       get: (style, name) => {
