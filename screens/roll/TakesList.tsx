@@ -1,7 +1,7 @@
 "use client";
 
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useRef, useState } from "react";
+import { memo, useRef, useState } from "react";
 import styled from "styled-components";
 import type { ReportRow } from "@/core/planning";
 import type { Rating } from "@/core/roll";
@@ -108,6 +108,61 @@ const saysOf = ({ roll, marks, disagreements }: ReportRow): string =>
     ...(roll.body.note ? [roll.body.note] : []),
   ].join(" · ");
 
+const anything = () => null;
+
+/** Which takes are shown: drawn anew when that changes, not with every mark. */
+const Finder = memo(function Finder(props: {
+  words: string;
+  shown: Shown;
+  onWords: (words: string) => void;
+  onShown: (shown: Shown) => void;
+}) {
+  return (
+    <Row $low $gap={0.6}>
+      <TextField label="Find in the log" value={props.words} fault={anything} onChange={props.onWords} />
+      <Choice<Shown>
+        isPlain
+        label="Takes shown"
+        value={props.shown}
+        options={[
+          { value: "all", name: "All" },
+          { value: "good", name: RATING_NAMES.good },
+          { value: "hold", name: RATING_NAMES.hold },
+          { value: "noGood", name: RATING_NAMES.noGood },
+        ]}
+        onChange={props.onShown}
+      />
+    </Row>
+  );
+});
+
+/** One take of the list; given in plain values, so that it is drawn anew only when one of them changes. */
+const TakeLine = memo(function TakeLine(props: {
+  id: string;
+  startPx: number;
+  isChosen: boolean;
+  rating: Rating;
+  name: string;
+  startS: number;
+  lengthS: number | null;
+  says: string;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <li style={{ transform: `translateY(${props.startPx}px)` }}>
+      <Line type="button" aria-pressed={props.isChosen} onClick={() => props.onChoose(props.id)}>
+        <RatingMark rating={props.rating} />
+        <span>
+          <strong>{props.name}</strong>
+        </span>
+        <time>{dayTime(props.startS)}</time>
+        <time>{props.lengthS ? runTime(props.lengthS) : "no end"}</time>
+        <span>{props.says}</span>
+      </Line>
+    </li>
+  );
+});
+
 /** Every take of a day, the newest first, found by words and rating; only what is seen is drawn. */
 export function TakesList({
   rows,
@@ -143,39 +198,26 @@ export function TakesList({
   });
   return (
     <Stack $gap={0.6}>
-      <Row $low $gap={0.6}>
-        <TextField label="Find in the log" value={words} fault={() => null} onChange={setWords} />
-        <Choice<Shown>
-          isPlain
-          label="Takes shown"
-          value={shown}
-          options={[
-            { value: "all", name: "All" },
-            { value: "good", name: RATING_NAMES.good },
-            { value: "hold", name: RATING_NAMES.hold },
-            { value: "noGood", name: RATING_NAMES.noGood },
-          ]}
-          onChange={setShown}
-        />
-      </Row>
+      <Finder words={words} shown={shown} onWords={setWords} onShown={setShown} />
       {found.length === 0 && <Soft>{rows.length === 0 ? "Nothing logged yet." : "No such take."}</Soft>}
       <Box ref={box}>
         <All aria-label="Takes" style={{ height: list.getTotalSize() }}>
           {list.getVirtualItems().map(({ index, start }) => {
             const row = found[index]!;
-            const { roll } = row;
+            const { id, body } = row.roll;
             return (
-              <li key={roll.id} style={{ transform: `translateY(${start}px)` }}>
-                <Line type="button" aria-pressed={roll.id === chosenId} onClick={() => onChoose(roll.id)}>
-                  <RatingMark rating={roll.body.rating} />
-                  <span>
-                    <strong>{takeName(roll.body)}</strong>
-                  </span>
-                  <time>{dayTime(row.startS)}</time>
-                  <time>{roll.body.lengthS ? runTime(roll.body.lengthS) : "no end"}</time>
-                  <span>{saysOf(row)}</span>
-                </Line>
-              </li>
+              <TakeLine
+                key={id}
+                id={id}
+                startPx={start}
+                isChosen={id === chosenId}
+                rating={body.rating}
+                name={takeName(body)}
+                startS={row.startS}
+                lengthS={body.lengthS}
+                says={saysOf(row)}
+                onChoose={onChoose}
+              />
             );
           })}
         </All>
