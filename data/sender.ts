@@ -33,8 +33,7 @@ const MOST_BYTES_AT_ONCE = 900_000;
 /** What browsers take of requests that outlive their page. */
 const MOST_BYTES_LEAVING = 60_000;
 
-const utf8 = new TextEncoder();
-const sizeOf = (command: Command): number => utf8.encode(JSON.stringify(command)).length;
+const sizeOf = (command: Command): number => new TextEncoder().encode(JSON.stringify(command)).length;
 
 /** The first so many, and so many bytes; the first always. */
 function within<Each extends { command: Command }>(pendings: readonly Each[], most: number, bytes: number): Each[] {
