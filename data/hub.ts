@@ -9,7 +9,7 @@ import { makeQueries } from "./queries";
 import { sender as makeSender, type Sender } from "./sender";
 import {
   askChanges,
-  askInstallation,
+  askMe,
   bind,
   knownInstallation,
   Refused,
@@ -72,7 +72,7 @@ function isTyping(): boolean {
 }
 
 async function openHub(): Promise<Hub> {
-  if (knownInstallation() === "") await askInstallation().catch(() => undefined);
+  if (knownInstallation() === "") await askMe().catch(() => undefined);
   bind();
   const device = new Device(knownInstallation() || "unknown");
   const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(device.name);

@@ -1,3 +1,5 @@
+import { goSignIn } from "./server";
+
 interface LiveOptions {
   onNews: (shootId: string | null, seq: number) => void;
   /** There may have been news that nobody heard. */
@@ -30,6 +32,7 @@ export function openLive({ onNews, onMissed, onHeard }: LiveOptions): void {
     onNews(shootId, seq);
   });
   source.addEventListener("missed", onMissed);
+  source.addEventListener("signedOut", goSignIn);
   source.addEventListener("error", () => {
     asking ??= setInterval(onMissed, ASK_EVERY_MS);
     // A browser gives up where it gets an answer that is no stream.

@@ -1,3 +1,4 @@
+import type { Role } from "@/core/crew";
 import type { Change, Changes, Command, FaultMessage, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
@@ -20,6 +21,17 @@ export class Refused extends Error {
   ) {
     super(says.code);
   }
+}
+
+/** Nobody is signed in on this device: what is typed is kept until somebody is. */
+export class SignedOut extends Away {
+  override readonly name = "SignedOut";
+}
+
+/** Goes to where one signs in, and back here after it. */
+export function goSignIn(): void {
+  const { pathname, search } = window.location;
+  if (pathname !== "/sign-in") window.location.assign(`/sign-in?to=${encodeURIComponent(pathname + search)}`);
 }
 
 const PATIENCE_MS = 10_000;
@@ -63,6 +75,10 @@ async function ask<Answer>(path: string, init: RequestInit = {}): Promise<Answer
   const answer = (await response.json().catch(() => null)) as (Answer & { says?: FaultMessage }) | null;
   if (response.ok && answer !== null) return answer;
   const says = answer?.says ?? ({ code: "request.unreadable" } as const);
+  if (response.status === 401) {
+    goSignIn();
+    throw new SignedOut(says.code);
+  }
   if (response.status >= 500) throw new Broken(says.code);
   if (response.ok || response.status === 429) throw new Away(says.code);
   throw new Refused(response.status, says);
@@ -74,8 +90,52 @@ const asJson = (body: unknown): RequestInit => ({
   body: JSON.stringify(body),
 });
 
-/** Which database the server has; asked for on the first visit. */
-export const askInstallation = (): Promise<unknown> => ask("/api/health");
+/** Who acts on this page. */
+export interface Me {
+  hasAccounts: boolean;
+  me: string;
+  role: Role;
+}
+/** Who acts, and by the way which database the server has; asked for on the first visit. */
+export const askMe = (): Promise<Me> => ask("/api/me");
+
+export interface CrewMember {
+  personId: string;
+  name: string;
+  role: Role;
+  devices: number;
+  email?: string;
+}
+export interface CrewNow {
+  name: string;
+  me: string;
+  role: Role;
+  members: CrewMember[];
+  invitations: { id: string; role: Role; expiresAt: string }[];
+}
+export const askCrew = (): Promise<CrewNow> => ask("/api/crew");
+export const changeCrew = <Answer = unknown>(deed: object): Promise<Answer> => ask("/api/crew", asJson(deed));
+export const joinCrew = (token: string): Promise<{ crewId: string }> => ask("/api/crew/join", asJson({ token }));
+
+/** Signs somebody in or up, or out; what the server says where it refuses. */
+export async function askAccounts(
+  path: string,
+  body: object = {},
+): Promise<{ refusal: string | null; answer: unknown }> {
+  const response = await fetch(`/api/accounts/${path}`, asJson(body)).catch(() => null);
+  if (!response) return { refusal: "The server is away: try again.", answer: null };
+  const answer = (await response.json().catch(() => null)) as { message?: string; code?: string } | null;
+  return { refusal: response.ok ? null : (answer?.message ?? "This did not work."), answer };
+}
+
+/** What this device knows belongs to whoever was signed in: the next one begins anew. */
+export function forgetInstallation(): void {
+  try {
+    window.localStorage.removeItem(INSTALLATION);
+  } catch {
+    // Nothing was kept.
+  }
+}
 
 let early: { shootId: string; changes: Promise<Changes> } | null = null;
 

@@ -48,10 +48,10 @@ export const CARD: Readonly<Record<CardFileName, Recipe>> = {
   "D3_S03_T01_Tam.wav": take("13:31", "miller", "noisy"),
   "D3_S03_T02_Tam.wav": take("13:36", "miller", "delayed"),
   "D3_S03_T03_Tam.wav": take("13:42", "miller", null),
-  "D2_S03_T01_Jory.wav": take("08:34", "miller", "clipped"),
-  "D2_S03_T02_Jory.wav": take("08:41", "miller", null),
-  "D2_S04_T01_Wen.wav": take("11:04", "engineer", "noisy"),
-  "D2_S04_W01_Wen.wav": take("11:09", "engineer", null),
+  "D2_S01_T01_Jory.wav": take("08:34", "miller", "clipped"),
+  "D2_S01_T02_Jory.wav": take("08:41", "miller", null),
+  "D2_S02_T01_Wen.wav": take("11:04", "engineer", "noisy"),
+  "D2_S02_W01_Wen.wav": take("11:09", "engineer", null),
 };
 
 /** One recording of the card as a WAV of 24 bit. */

@@ -50,9 +50,9 @@ export const CARD_FILES = [
   "D3_S03_T01_Tam.wav",
   "D3_S03_T02_Tam.wav",
   "D3_S03_T03_Tam.wav",
-  "D2_S03_T01_Jory.wav",
-  "D2_S04_T01_Wen.wav",
-  "D2_S03_T02_Jory.wav",
-  "D2_S04_W01_Wen.wav",
+  "D2_S01_T01_Jory.wav",
+  "D2_S02_T01_Wen.wav",
+  "D2_S01_T02_Jory.wav",
+  "D2_S02_W01_Wen.wav",
 ] as const;
 export type CardFileName = (typeof CARD_FILES)[number];

@@ -7,7 +7,7 @@ for (const stream of [process.stdout, process.stderr]) stream.on("error", () => 
 
 await runCommand({
   demo: () => runWeb("demo"),
-  start: () => runWeb("start"),
+  start: (args) => runWeb("start", args),
   backup,
   restore,
 });

@@ -1,12 +1,15 @@
+import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { localCrew } from "../server/crew";
 import { openDemoShoot } from "../server/demoShoot";
+import { allowedHosts, LOOPBACK } from "../server/hosts";
 import { log } from "../server/log";
 import { purge } from "../server/records";
 import { DATABASE_NAMES, managedUrls, MIGRATIONS, type WebMode } from "./databases";
 import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
+import { keepPassword, newPassword, passwordOf } from "./postgresHome";
 import { IS_STATE_CHOSEN, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
 import { serveWeb } from "./webServer";
@@ -55,8 +58,33 @@ function untilStopped(): Promise<void> {
   });
 }
 
+const ACCOUNTS = "--accounts";
+
+/** Whether people sign in, as the command says; others than those at this machine must. */
+function wantsAccounts(args: readonly string[]): boolean {
+  const unknown = args.find((arg) => arg !== ACCOUNTS);
+  if (unknown !== undefined) throw new Error(`start knows ${ACCOUNTS} only, not ${unknown}.`);
+  const isWanted = args.includes(ACCOUNTS);
+  const others = [...allowedHosts()].filter((name) => !LOOPBACK.includes(name));
+  if (others.length > 0 && !isWanted)
+    throw new Error(`HYPOPHON_HOSTS lets others in (${others.join(", ")}), so people must sign in: start ${ACCOUNTS}.`);
+  return isWanted;
+}
+
+/** What sessions are signed with: made once, and kept beside the data. */
+function keepSecret(): string {
+  const kept = { role: "accounts", passwordFile: join(STATE_DIR, "accounts-secret") };
+  mkdirSync(STATE_DIR, { recursive: true });
+  if (passwordOf(kept) === null) keepPassword(kept, newPassword());
+  return passwordOf(kept)!;
+}
+
 /** Sets up the database and the build, serves until stopped, and prints the address last. */
-export async function runWeb(mode: WebMode): Promise<number> {
+export async function runWeb(mode: WebMode, args: readonly string[] = []): Promise<number> {
+  if (mode === "start" && wantsAccounts(args)) {
+    process.env["HYPOPHON_ACCOUNTS"] = "1";
+    process.env["HYPOPHON_SECRET"] ??= keepSecret();
+  } else delete process.env["HYPOPHON_ACCOUNTS"];
   const stopped = untilStopped();
   const managed = mode === "start" ? managedUrls() : null;
   const postgres: LocalPostgres | null = managed ? null : await localPostgres();

@@ -1,4 +1,6 @@
 import { Command, Commands, dependsOn, type Outcome } from "../core/records";
+import { rightOf } from "../core/crew";
+import { requireRight } from "./accounts";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { log } from "./log";
@@ -17,6 +19,7 @@ async function outcomeOf(
   try {
     const command = accept(Command, value);
     onAccepted(command);
+    requireRight(acting, rightOf(command.op, command.kind));
     if (undone.some((earlier) => dependsOn(command, earlier)))
       return { outcome: "failed", says: { code: "record.waits" }, requestId };
     return await runCommand(acting, command);

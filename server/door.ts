@@ -1,9 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
-import { database } from "../db/client";
+import { database, type Database } from "../db/client";
 import { installation } from "../db/schema";
 import type { FaultMessage } from "../core/records";
 import { say } from "../messages";
+import { accountsOf, hasAccounts, requireRight, signedInCrew, whoIs } from "./accounts";
 import { localCrew, type ActingCrew } from "./crew";
 import { eventStream } from "./events";
 import { FAULT_STATUS, Fault, type FaultCode } from "./faults";
@@ -17,9 +18,16 @@ export const MAX_BODY_BYTES = 2_000_000;
 
 const ourDatabase = () => database((error) => log.warn({ error }, "an idle connection to the database broke"));
 
-/** The crew that acts in a request: until accounts exist, the local one. */
-export function actingCrew(): Promise<ActingCrew> {
-  return localCrew(ourDatabase());
+/** The crew that acts in a request: of whoever is signed in, or the local one where there are no accounts. */
+export async function actingCrew(request: Request): Promise<ActingCrew> {
+  if (!hasAccounts()) return localCrew(ourDatabase());
+  return signedInCrew(ourDatabase(), request.headers);
+}
+
+/** Somebody who is signed in, in a crew or not yet. */
+export async function signedInPerson(request: Request): Promise<{ id: string; name: string }> {
+  if (!isAllowedHost(request.headers.get("host"))) throw new Fault("forbidden", { code: "request.otherSite" });
+  return whoIs(ourDatabase(), request.headers);
 }
 
 function checkSite(request: Request): void {
@@ -75,6 +83,10 @@ async function installationId(): Promise<string> {
   return known;
 }
 
+/** What a device keeps is of one database, and of one crew where there are several. */
+const ownedName = async ({ crewId }: ActingCrew): Promise<string> =>
+  hasAccounts() ? `${await installationId()}.${crewId}` : installationId();
+
 const answerWith = (body: unknown, status = 200, own: Record<string, string> = {}): Response =>
   Response.json(body, { status, headers: { ...HEADERS, ...own } });
 
@@ -86,8 +98,8 @@ const isLarge = (body: unknown): body is object =>
   !Array.isArray(body) &&
   Object.values(body).some((value) => Array.isArray(value) && value.length > LONG_LIST);
 
-async function answerFine(body: unknown, requestId: string): Promise<Response> {
-  const own = { "x-request-id": requestId, "x-hypophon-installation": await installationId() };
+async function answerFine(acting: ActingCrew, body: unknown, requestId: string): Promise<Response> {
+  const own = { "x-request-id": requestId, "x-hypophon-installation": await ownedName(acting) };
   if (!isLarge(body)) return answerWith(body, 200, own);
   return new Response(jsonStream(body), { headers: { ...HEADERS, ...own, "content-type": "application/json" } });
 }
@@ -97,7 +109,7 @@ export async function answerHealth(): Promise<Response> {
   try {
     const id = await installationId();
     await ourDatabase().execute(sql`select 1`);
-    return answerWith({ ok: true }, 200, { "x-hypophon-installation": id });
+    return answerWith({ ok: true }, 200, hasAccounts() ? {} : { "x-hypophon-installation": id });
   } catch {
     return answerWith({ ok: false }, 503);
   }
@@ -128,7 +140,8 @@ export async function answerChange(
   try {
     checkOrigin(request);
     const body = await readBody(request);
-    return await answerFine((await work(await actingCrew(), body, requestId)) ?? {}, requestId);
+    const acting = await actingCrew(request);
+    return await answerFine(acting, (await work(acting, body, requestId)) ?? {}, requestId);
   } catch (error) {
     return answerTrouble(error, requestId);
   }
@@ -139,7 +152,9 @@ export async function answerRead(request: Request, work: (acting: ActingCrew) =>
   const requestId = randomUUID();
   try {
     checkSite(request);
-    return await answerFine(await work(await actingCrew()), requestId);
+    const acting = await actingCrew(request);
+    requireRight(acting, "read");
+    return await answerFine(acting, await work(acting), requestId);
   } catch (error) {
     return answerTrouble(error, requestId);
   }
@@ -147,12 +162,15 @@ export async function answerRead(request: Request, work: (acting: ActingCrew) =>
 
 /** Answers with a document to look at or to keep; `work` gives null where there is nothing to make one of. */
 export async function answerDocument(
+  request: Request,
   type: string,
   name: string,
   work: (acting: ActingCrew) => Promise<Uint8Array | null>,
 ): Promise<Response> {
   try {
-    const document = await work(await actingCrew());
+    const acting = await actingCrew(request);
+    requireRight(acting, "read");
+    const document = await work(acting);
     if (!document) throw new Fault("missing", { code: "request.noDocument" });
     return new Response(new Uint8Array(document), {
       headers: { "content-type": type, "content-disposition": `inline; filename="${name}"` },
@@ -168,8 +186,8 @@ export async function answerEvents(request: Request): Promise<Response> {
   const requestId = randomUUID();
   try {
     checkSite(request);
-    const { crewId } = await actingCrew();
-    return new Response(eventStream(crewId, request.signal), {
+    const { crewId, member } = await actingCrew(request);
+    return new Response(eventStream({ crewId, member }, request.signal), {
       headers: {
         ...HEADERS,
         "content-type": "text/event-stream",
@@ -178,6 +196,39 @@ export async function answerEvents(request: Request): Promise<Response> {
         "x-accel-buffering": "no",
       },
     });
+  } catch (error) {
+    return answerTrouble(error, requestId);
+  }
+}
+
+/** Answers a change by somebody who may be in no crew yet. */
+export async function answerPerson(
+  request: Request,
+  work: (database: Database, person: { id: string; name: string }, body: unknown) => Promise<unknown>,
+): Promise<Response> {
+  const requestId = randomUUID();
+  try {
+    checkOrigin(request);
+    if (!hasAccounts()) throw new Fault("missing", { code: "crew.noAccounts" });
+    const body = await readBody(request);
+    return answerWith((await work(ourDatabase(), await signedInPerson(request), body)) ?? {});
+  } catch (error) {
+    return answerTrouble(error, requestId);
+  }
+}
+
+/** Hands a request on to what keeps accounts, after the same checks as everywhere. */
+export async function answerAccounts(request: Request): Promise<Response> {
+  const requestId = randomUUID();
+  try {
+    if (!hasAccounts()) throw new Fault("missing", { code: "crew.noAccounts" });
+    if (request.method === "GET") checkSite(request);
+    else checkOrigin(request);
+    if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES)
+      throw new Fault("tooLarge", { code: "request.tooLarge" });
+    const answer = await (await accountsOf(ourDatabase())).handler(request);
+    answer.headers.set("cache-control", "no-store");
+    return answer;
   } catch (error) {
     return answerTrouble(error, requestId);
   }

@@ -1,4 +1,5 @@
 import { Client } from "pg";
+import type { ActingCrew } from "./crew";
 import { log } from "./log";
 
 /** Something of a shoot changed, up to a number; of the crew's kit where there is no shoot. */
@@ -8,8 +9,8 @@ export interface News {
   seq: number;
 }
 
-/** What a listener is told: news, or that some may have been missed. */
-export type Told = { news: News } | { missed: true };
+/** What a listener is told: news, that somebody was signed out, or that some may have been missed. */
+export type Told = { news: News } | { signedOut: string } | { missed: true };
 
 type Listener = (told: Told) => void;
 
@@ -44,7 +45,8 @@ function newsFrom(url: string) {
     next.on("end", () => onEnd());
     next.on("notification", ({ payload }) => {
       try {
-        tell({ news: JSON.parse(payload ?? "") as News });
+        const told = JSON.parse(payload ?? "") as News | { signedOut: string };
+        tell("signedOut" in told ? told : { news: told });
       } catch {
         tell({ missed: true });
       }
@@ -97,7 +99,10 @@ export function news(): ReturnType<typeof newsFrom> {
 const HEARTBEAT_MS = 15_000;
 
 /** Server-sent events of one crew: "change" with the shoot and its number, "missed" where all should be asked for anew. */
-export function eventStream(crewId: string, signal: AbortSignal): ReadableStream<Uint8Array> {
+export function eventStream(
+  { crewId, member }: Pick<ActingCrew, "crewId" | "member">,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   return new ReadableStream<Uint8Array>({
     start(controller) {
@@ -110,7 +115,11 @@ export function eventStream(crewId: string, signal: AbortSignal): ReadableStream
       };
       const stopListening = news().listen((told) => {
         if ("missed" in told) send("event: missed\ndata: {}\n\n");
-        else if (told.news.crewId === crewId) {
+        else if ("signedOut" in told) {
+          if (told.signedOut !== member) return;
+          send("event: signedOut\ndata: {}\n\n");
+          end();
+        } else if (told.news.crewId === crewId) {
           const { shootId, seq } = told.news;
           send(`event: change\ndata: ${JSON.stringify({ shootId, seq })}\n\n`);
         }
@@ -121,14 +130,15 @@ export function eventStream(crewId: string, signal: AbortSignal): ReadableStream
         clearInterval(beat);
         stopListening();
       }
-      signal.addEventListener("abort", () => {
+      function end(): void {
         stop();
         try {
           controller.close();
         } catch {
           // Closed by the browser already.
         }
-      });
+      }
+      signal.addEventListener("abort", end);
       // A second between tries, and something at once: then the page knows that it hears.
       send("retry: 1000\n: hello\n\n");
     },

@@ -1,6 +1,6 @@
 import type { FaultMessage, FieldFault } from "../core/records";
 
-export type FaultCode = "invalid" | "missing" | "forbidden" | "tooLarge" | "unavailable";
+export type FaultCode = "invalid" | "missing" | "forbidden" | "signedOut" | "tooLarge" | "unavailable";
 
 /** A use case's refusal, as it is said at the screen. */
 export class Fault extends Error {
@@ -20,6 +20,7 @@ export const FAULT_STATUS: Record<FaultCode, number> = {
   invalid: 422,
   missing: 404,
   forbidden: 403,
+  signedOut: 401,
   tooLarge: 413,
   unavailable: 503,
 };

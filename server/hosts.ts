@@ -1,5 +1,5 @@
 /** Names of the machine itself. */
-const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
+export const LOOPBACK: readonly string[] = ["localhost", "127.0.0.1", "[::1]"];
 
 /**
  * Names that may be asked for: the machine's own, and those of HYPOPHON_HOSTS, parted by commas or spaces. A page elsewhere

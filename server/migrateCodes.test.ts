@@ -45,7 +45,7 @@ beforeAll(async () => {
   await client.end();
   await migrateDatabase(fresh.url, join(__dirname, "..", "db", "migrations"));
   const { database, pool } = openDatabase(fresh.url);
-  const acting = { crewId: rows[0]!.crew_id, member: SOMEBODY, database };
+  const acting = { crewId: rows[0]!.crew_id, member: SOMEBODY, role: "owner" as const, database };
   bundle = await loadShoot(acting, DEMO_SHOOT_ID);
   details = await loadTakeDetails(
     acting,

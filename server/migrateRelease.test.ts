@@ -109,7 +109,7 @@ beforeAll(async () => {
     await client.end();
     await fresh.drop();
   };
-  bundle = await loadShoot({ crewId, member: SOMEBODY, database }, DEMO_SHOOT_ID);
+  bundle = await loadShoot({ crewId, member: SOMEBODY, role: "owner", database }, DEMO_SHOOT_ID);
 });
 afterAll(() => close());
 
@@ -188,7 +188,7 @@ describe("a shoot made with the release before", () => {
   test("takes keep verdict, figures, findings and reviews, each of its file", async () => {
     const crewId = (await client.query<{ crew_id: string }>("select crew_id from shoot")).rows[0]!.crew_id;
     const details = await loadTakeDetails(
-      { crewId, member: SOMEBODY, database },
+      { crewId, member: SOMEBODY, role: "owner", database },
       bundle.measurements.map(({ id }) => id),
     );
     expect(bundle.measurements).toHaveLength(2);

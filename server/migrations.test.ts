@@ -73,7 +73,7 @@ test("places and scenes of the first release go on: parts of walls keep their ar
     await migrateDatabase(url, MIGRATIONS);
 
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, role: "owner", database }, shootId!);
     await pool.end();
     const bodyOf = (id: string) => bundle.places.find((each) => each.id === id)!.body;
     for (const id of [room!, open!]) {
@@ -115,7 +115,7 @@ test("kit from before anything could be hired stays the crew's own", async () =>
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, role: "owner", database }, shootId!);
     await pool.end();
     expect(bundle.kit.map(({ body }) => body)).toEqual([{ shootId: null, kind, name, figures }]);
     expect(schemaFaults(RECORD_SCHEMAS.kitItem, bundle.kit[0]!.body)).toEqual([]);
@@ -153,7 +153,7 @@ test("microphones placed before hands were known go on: what is held has its han
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const { pickups } = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
+    const { pickups } = await loadShoot({ crewId: crewId!, member: SOMEBODY, role: "owner", database }, shootId!);
     await pool.end();
     for (const { body } of pickups) expect(schemaFaults(RECORD_SCHEMAS.pickup, body)).toEqual([]);
     const micsOf = (id: string) => pickups.find((each) => each.id === id)!.body.setup.mics;
@@ -199,7 +199,7 @@ test("rigs and provisions from before levels were set device by device go on, no
     await client.end();
     await migrateDatabase(url, MIGRATIONS);
     const { database, pool } = openDatabase(url);
-    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, database }, shootId!);
+    const bundle = await loadShoot({ crewId: crewId!, member: SOMEBODY, role: "owner", database }, shootId!);
     await pool.end();
     expect(bundle.rigs[0]!.body.voiceTodayDb).toBeNull();
     expect(schemaFaults(RECORD_SCHEMAS.rig, bundle.rigs[0]!.body)).toEqual([]);

@@ -24,6 +24,7 @@ export class WebProcess {
     private readonly urls: DatabaseUrls,
     private readonly port: number,
     private readonly nodeArgs: readonly string[] = [],
+    private readonly own: { args?: readonly string[]; environment?: Record<string, string> } = {},
   ) {}
 
   get pid(): number {
@@ -32,15 +33,20 @@ export class WebProcess {
 
   /** Resolves when it answers. */
   async start(): Promise<void> {
-    const child = spawn(process.execPath, [...this.nodeArgs, join(ROOT, ".build", "cli", "host.mjs"), "start"], {
-      cwd: ROOT,
-      env: {
-        ...process.env,
-        ...{ HYPOPHON_ROOT: ROOT, HYPOPHON_PORT: String(this.port), HYPOPHON_LOG: "silent" },
-        ...{ DATABASE_URL: this.urls.web, DATABASE_OWNER_URL: this.urls.owner },
+    const child = spawn(
+      process.execPath,
+      [...this.nodeArgs, join(ROOT, ".build", "cli", "host.mjs"), "start", ...(this.own.args ?? [])],
+      {
+        cwd: ROOT,
+        env: {
+          ...process.env,
+          ...{ HYPOPHON_ROOT: ROOT, HYPOPHON_PORT: String(this.port), HYPOPHON_LOG: "silent" },
+          ...{ DATABASE_URL: this.urls.web, DATABASE_OWNER_URL: this.urls.owner },
+          ...this.own.environment,
+        },
+        stdio: ["ignore", "pipe", "pipe"],
       },
-      stdio: ["ignore", "pipe", "pipe"],
-    });
+    );
     this.child = child;
     let said = "";
     this.address = await new Promise<string>((resolve, reject) => {

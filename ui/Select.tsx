@@ -119,8 +119,10 @@ export function Select<Value extends string>(props: {
   options: readonly Option<Value>[];
   onChange: (value: Value) => void;
   autoFocus?: boolean;
+  /** What it is stands beside it: its label is for screen readers. */
+  isPlain?: boolean;
 }) {
-  const { label, value, placeholder = "", options, onChange, autoFocus = false } = props;
+  const { label, value, placeholder = "", options, onChange, autoFocus = false, isPlain = false } = props;
   const { contains } = useFilter({ sensitivity: "base" });
   const list = (
     <ListBox items={options.map((option) => ({ ...option, id: option.value }))} renderEmptyState={() => <Empty />}>
@@ -131,12 +133,13 @@ export function Select<Value extends string>(props: {
   return (
     <Box
       autoFocus={autoFocus}
+      {...(isPlain && { "aria-label": label })}
       value={value}
       placeholder={placeholder}
       isInvalid={refused !== null}
       onChange={(key) => key !== null && onChange(key as Value)}
     >
-      <FieldLabel>{label}</FieldLabel>
+      {!isPlain && <FieldLabel>{label}</FieldLabel>}
       <Trigger>
         <SelectValue />
         <ChevronDown size={18} aria-hidden />

@@ -19,6 +19,9 @@ export function TextField(props: {
   maxLength?: number;
   hint?: string;
   autoFocus?: boolean;
+  type?: "text" | "email" | "password";
+  /** What a browser may fill in. */
+  autoComplete?: string;
   /** Says what is wrong with a text, or null. */
   fault?: (value: string) => string | null;
   /** The value is written in its own way, such as with three decimals: that waits until the field is left. */
@@ -34,6 +37,8 @@ export function TextField(props: {
     <Box
       value={shown}
       maxLength={maxLength}
+      type={props.type ?? "text"}
+      autoComplete={props.autoComplete}
       autoFocus={autoFocus}
       isInvalid={fault !== null}
       onChange={(typedText) => {

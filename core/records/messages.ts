@@ -1,3 +1,4 @@
+import type { Right, Role } from "../crew";
 import type { DressCatalogue } from "../dress";
 import type { Message } from "../message";
 import type { RoomCatalogue } from "../room";
@@ -37,6 +38,14 @@ export type RecordCatalogue = {
   "request.databaseAway": object;
   "request.unreadable": object;
   "request.noDocument": object;
+  "request.signedOut": object;
+  /** `right`: what was asked for; `role`: of who asked. */
+  "right.missing": { role: Role; right: Right };
+  "crew.lastOwner": object;
+  "crew.noMember": object;
+  "crew.noInvitation": object;
+  "crew.noAccounts": object;
+  "crew.none": object;
 };
 
 /** Why something from outside is not taken, at one of its fields or as a whole. */

@@ -7,3 +7,4 @@ export * from "./day";
 export * from "./takes";
 export * from "./rolls";
 export * from "./log";
+export * from "./accounts";

@@ -1,6 +1,7 @@
 import type { RecordCatalogue } from "../../core/records";
 import type { FieldCatalogue } from "../../core/schema";
 import type { Templates } from "../templates";
+import { RIGHT_WORDS } from "./crew";
 import { count, figure } from "./words";
 
 const withUnit = (value: number, unit: string | null): string =>
@@ -66,6 +67,13 @@ export const records: Templates<RecordCatalogue> = {
   "record.shootDeleted": () => "This shoot was deleted.",
   "record.noRecording": () => "There is no such recording.",
   "record.asWritten": ({ text }) => text,
+  "request.signedOut": () => "Sign in first.",
+  "right.missing": ({ role, right }) => `${RIGHT_WORDS[right]}: a crew's ${role} cannot. Ask the owner.`,
+  "crew.lastOwner": () => "A crew needs an owner: make somebody else one first.",
+  "crew.noMember": () => "This person is not in the crew any more.",
+  "crew.noInvitation": () => "This invitation was used, taken back, or is too old. Ask for another.",
+  "crew.noAccounts": () => "There are no accounts here.",
+  "crew.none": () => "You are in no crew yet.",
   "request.otherSite": () => "This request came from another site.",
   "request.noJson": () => "The request is not JSON.",
   "request.tooLarge": () => "This is too much to save at once.",

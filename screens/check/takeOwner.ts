@@ -1,7 +1,7 @@
 import { scenesInOrder, type ShootBundle, type Stored } from "@/core/records";
 
-/** Day, scene and take at the beginning of a name: "D2_S04_T03_Ines". */
-const NAME = /(?:^|[/\\ _-])D(\d{1,3})[_ -]S(\d{1,3})[_ -]T\d{1,4}/i;
+/** Day, scene and take, wild line or room tone at the beginning of a name: "D2_S04_T03_Ines". */
+const NAME = /(?:^|[/\\ _-])D(\d{1,3})[_ -]S(\d{1,3})[_ -](?:T|W|RT)\d{1,4}/i;
 /** Words of a name shorter than this fit anything. */
 const SHORTEST_WORD = 3;
 

@@ -8,7 +8,7 @@ import { Button as AriaButton, FileTrigger } from "react-aria-components";
 import styled from "styled-components";
 import type { Stored } from "@/core/records";
 import { useHub, useShoots } from "@/data/ShootProvider";
-import { askDemo } from "@/data/server";
+import { askDemo, askMe } from "@/data/server";
 import { goTo } from "@/ui/address";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
@@ -187,6 +187,12 @@ function inOrder(shoots: readonly Stored<"shoot">[]): Stored<"shoot">[] {
   return [...shoots].sort((one, other) => other.changedAt.localeCompare(one.changedAt));
 }
 
+/** Where people sign in: who is in the crew. A page of its own, which needs the server. */
+function CrewLink() {
+  const me = useQuery({ queryKey: ["me"], queryFn: askMe });
+  return me.data?.hasAccounts ? <a href="/crew">Crew</a> : null;
+}
+
 /** The crew's shoots, the demo, a new one, and answers without any. */
 export function ShootsScreen() {
   const { shoots, bin, isAway, isLoading, unsaved } = useShoots();
@@ -209,7 +215,10 @@ export function ShootsScreen() {
     <Page id="work">
       <Stack>
         <div>
-          <Wordmark>Hypophon</Wordmark>
+          <Row $between>
+            <Wordmark>Hypophon</Wordmark>
+            <CrewLink />
+          </Row>
           <Lead>Say who wears what, where, and with which gear. Get the place, the settings, and the proof.</Lead>
         </div>
         {(isAway || unsaved > 0) && (

@@ -6,7 +6,7 @@ import { loadShoot } from "@/server/records";
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }) {
   const query = new URL(request.url).searchParams;
   const day = /^\d{1,3}$/.test(query.get("day") ?? "") ? Number(query.get("day")) : 0;
-  return answerDocument("application/pdf", "report.pdf", async (acting) => {
+  return answerDocument(request, "application/pdf", "report.pdf", async (acting) => {
     const bundle = await loadShoot(acting, (await context.params).id);
     return reportPdf(bundle, day === 0 ? null : day, query.get("size") === "phone" ? "phone" : "a4");
   });

@@ -1,0 +1,5 @@
+import { CrewScreen } from "@/screens/accounts/CrewScreen";
+
+export default function CrewPage() {
+  return <CrewScreen />;
+}

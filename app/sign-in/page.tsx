@@ -1,0 +1,5 @@
+import { SignInScreen } from "@/screens/accounts/SignInScreen";
+
+export default function SignInPage() {
+  return <SignInScreen />;
+}

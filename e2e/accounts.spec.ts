@@ -1,0 +1,193 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type APIRequestContext, type Browser, expect, test, type Page } from "@playwright/test";
+import { freePort, WebProcess } from "../tools/webProcess";
+import { awake, choose, expectSaved, startHere } from "./shoot";
+
+const mails = mkdtempSync(join(tmpdir(), "hypophon-mails-"));
+let web: WebProcess;
+
+test.describe.configure({ mode: "serial" });
+test.setTimeout(120_000);
+
+test.beforeAll(async () => {
+  const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
+  const environment = { HYPOPHON_SECRET: "only for this test, and long enough for it", HYPOPHON_MAILS: mails };
+  web = new WebProcess(urls, await freePort(), [], { args: ["--accounts"], environment });
+  await web.start();
+});
+test.afterAll(async () => {
+  await web.kill();
+  rmSync(mails, { recursive: true, force: true });
+});
+
+const PASSWORD = "slack water at dawn";
+const addressOf = (name: string) => `${name.toLowerCase()}.${Date.now()}@example.org`;
+
+async function fillDoor(page: Page, fields: Record<string, string>, button: string): Promise<void> {
+  for (const [label, text] of Object.entries(fields))
+    await page.getByRole("textbox", { name: label, exact: true }).fill(text);
+  await page.getByRole("button", { name: button, exact: true }).first().click();
+}
+
+/** Makes an account by the form that is open. */
+async function signUp(page: Page, name: string, email = addressOf(name)): Promise<string> {
+  await expect(page.getByRole("heading", { name: "New account" })).toBeVisible();
+  await fillDoor(page, { Name: name, "E-mail": email, Password: PASSWORD }, "Make account");
+  await page.waitForURL((url) => !url.pathname.startsWith("/sign-in"));
+  return email;
+}
+
+/** Another person with a device of their own, by a link. */
+async function joinBy(browser: Browser, link: string, name: string): Promise<Page> {
+  const page = await (await browser.newContext({ serviceWorkers: "block" })).newPage();
+  await page.goto(link);
+  await signUp(page, name);
+  await awake(page);
+  return page;
+}
+
+async function invite(owner: Page, role: RegExp): Promise<string> {
+  await owner.goto(`${web.address}/crew`);
+  await owner.getByRole("button", { name: /Invite as$/ }).click();
+  await owner.getByRole("option", { name: role }).click();
+  await owner.getByRole("button", { name: "Make a link" }).click();
+  const dialog = owner.getByRole("dialog", { name: "Invitation" });
+  await expect(dialog.getByRole("img", { name: "The link as a QR code" })).toBeVisible();
+  const link = (await dialog.locator("code").textContent())!;
+  await owner.keyboard.press("Escape");
+  return link;
+}
+
+const send = (page: Page, command: object) =>
+  page.evaluate(async (body) => {
+    const answer = await fetch("/api/commands", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ commands: [body] }),
+    });
+    return (await answer.json()) as { outcomes: { outcome: string; says?: { code: string } }[] };
+  }, command);
+
+test("an owner lets people in by links: both log takes live, a guest only reads, who is signed out is out at once", async ({
+  page,
+  browser,
+}) => {
+  await page.goto(`${web.address}/`);
+  // Nobody is let in without signing in.
+  await page.waitForURL(/\/sign-in\?to=/);
+  await page.getByRole("button", { name: "New account" }).click();
+  await signUp(page, "Olin");
+  await awake(page);
+  const shootId = await startHere(page, "Signed in");
+  await page.getByRole("button", { name: "Add place" }).click();
+  await expectSaved(page);
+  await page.goto(`${web.address}/shoots/${shootId}/dress`);
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expectSaved(page);
+
+  const assistant = await joinBy(browser, await invite(page, /^Assistant/), "Asta");
+  await expect(assistant.getByRole("link", { name: /Signed in/ }).first()).toBeVisible();
+  await assistant.goto(`${web.address}/shoots/${shootId}/roll`);
+  await awake(assistant);
+  await page.goto(`${web.address}/shoots/${shootId}/roll`);
+  await awake(page);
+  await assistant.getByRole("button", { name: "Start take" }).click();
+  await expect(page.getByText(/^Rolling: /).first()).toBeVisible({ timeout: 3000 });
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(assistant.getByText(/^Next: .*take 2$/).first()).toBeVisible({ timeout: 3000 });
+
+  const guest = await joinBy(browser, await invite(page, /^Guest/), "Gwen");
+  await guest.goto(`${web.address}/shoots/${shootId}/roll`);
+  await awake(guest);
+  await expect(guest.getByRole("list", { name: "Takes" }).getByRole("listitem")).toHaveCount(1);
+  const key = crypto.randomUUID();
+  const deletes = { op: "delete", key, kind: "shoot", id: shootId };
+  for (const each of [guest, assistant])
+    expect((await send(each, deletes)).outcomes[0]).toMatchObject({
+      outcome: "refused",
+      says: { code: "right.missing" },
+    });
+  await guest.goto(`${web.address}/crew`);
+  await expect(guest.getByRole("button", { name: "Make a link" })).toHaveCount(0);
+  await expect(guest.getByText("You are guest")).toBeVisible();
+
+  await page.goto(`${web.address}/crew`);
+  const row = page.getByRole("row", { name: /Asta/ });
+  await row.getByRole("button", { name: "Sign out everywhere" }).click();
+  await assistant.waitForURL(/\/sign-in\?to=/, { timeout: 2000 });
+  await expect(row.getByRole("cell", { name: "0", exact: true })).toBeVisible();
+  await choose(page, "Role of Gwen", "Assistant");
+  await guest.reload();
+  await guest.waitForURL(/\/sign-in/);
+});
+
+test("strangers see nothing: every door asks who is there, and another crew has its own", async ({
+  browser,
+  request,
+}) => {
+  const gets = ["shoots", "me", "crew", "events", "takes?of=", "demo", `shoots/${crypto.randomUUID()}/records?since=0`];
+  for (const path of gets)
+    expect([path, (await request.get(`${web.address}/api/${path}`)).status()]).toEqual([path, 401]);
+  const id = crypto.randomUUID();
+  for (const path of [`shoots/${id}/report.pdf`, `shoots/${id}/card.pdf`])
+    expect([path, (await request.get(`${web.address}/${path}`)).status()]).toEqual([path, 401]);
+  for (const path of ["commands", "crew", "crew/join", "demo"])
+    expect([path, (await request.post(`${web.address}/api/${path}`, { data: {} })).status()]).toEqual([path, 401]);
+  expect((await request.get(`${web.address}/api/health`)).headers()["x-hypophon-installation"]).toBeUndefined();
+
+  const other = await (await browser.newContext({ serviceWorkers: "block" })).newPage();
+  await other.goto(`${web.address}/sign-in`);
+  await other.getByRole("button", { name: "New account" }).click();
+  await signUp(other, "Stranger");
+  await awake(other);
+  await expect(other.getByText("Signed in", { exact: true })).toHaveCount(0);
+  await other.goto(`${web.address}/sign-in?to=https://elsewhere.example`);
+  const used = await other.evaluate(async () => {
+    const answer = await fetch("/api/crew/join", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ token: "a".repeat(32) }),
+    });
+    return answer.status;
+  });
+  expect(used).toBe(404);
+});
+
+const tryIn = (request: APIRequestContext, email: string, password: string) =>
+  request.post(`${web.address}/api/accounts/sign-in/email`, { data: { email, password } });
+
+test("guessing is slowed, whether there is such an account or not; a forgotten password is set by mail", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  const email = await signUp(page, "Mails");
+  for (const address of [email, addressOf("nobody")]) {
+    const answers: number[] = [];
+    for (let guess = 0; guess < 8; guess += 1)
+      answers.push((await tryIn(request, address, `wrong ${guess} wrong`)).status());
+    expect([...new Set(answers)].sort()).toEqual([401, 429]);
+  }
+  expect((await tryIn(request, email, PASSWORD)).status()).toBe(429);
+
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "Forgot the password?" }).click();
+  for (const address of [addressOf("nobody"), email]) {
+    await fillDoor(page, { "E-mail": address }, "Send me a link");
+    await expect(page.getByText("If there is such an account, a link is on its way.")).toBeVisible();
+  }
+  await expect.poll(() => readdirSync(mails).length).toBe(1);
+  const mail = readFileSync(join(mails, readdirSync(mails)[0]!), "utf8")
+    .replace(/=\n/g, "")
+    .replaceAll("=3D", "=");
+  expect(mail).toContain(`To: ${email}`);
+  await page.goto(/https?:\/\/\S+reset-password\S+/.exec(mail)![0]);
+  await expect(page.getByRole("heading", { name: "New password" })).toBeVisible();
+  await fillDoor(page, { Password: "short" }, "Set password");
+  await expect(page.getByRole("alert").filter({ hasText: "ten characters" })).toBeVisible();
+  await fillDoor(page, { Password: "another slack water" }, "Set password");
+  await expect(page.getByText("The password is set: sign in with it.")).toBeVisible();
+});

@@ -1,0 +1,207 @@
+"use client";
+
+import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ColumnDef, createColumnHelper } from "@tanstack/react-table";
+import { useMemo, useState } from "react";
+import { I18nProvider } from "react-aria-components";
+import { may, ROLES, type Role } from "@/core/crew";
+import {
+  askAccounts,
+  askCrew,
+  changeCrew,
+  type CrewMember,
+  type CrewNow,
+  forgetInstallation,
+  Refused,
+} from "@/data/server";
+import { ROLE_NAMES, ROLE_WORDS, say } from "@/messages";
+import { Link } from "@/ui/address";
+import { Button } from "@/ui/Button";
+import { DataTable } from "@/ui/DataTable";
+import { Dialog } from "@/ui/Dialog";
+import { Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { later } from "@/ui/later";
+import { Select } from "@/ui/Select";
+import { showToast } from "@/ui/toasts";
+import { Page } from "../shell/Page";
+
+const InviteCode = later(() => import("./InviteCode").then((module) => module.InviteCode));
+
+const ROLE_CHOICES = ROLES.map((role) => ({ value: role, name: `${ROLE_NAMES[role]}: ${ROLE_WORDS[role]}` }));
+const saidBy = (error: unknown): string =>
+  error instanceof Refused ? say(error.says) : "The server is away: nothing was changed.";
+
+/** Does something with the crew, and shows it as it is then. */
+function useDeeds() {
+  const queries = useQueryClient();
+  return async <Answer,>(deed: object, done: string): Promise<Answer | null> => {
+    try {
+      const answer = await changeCrew<Answer>(deed);
+      showToast({ says: done });
+      return answer;
+    } catch (error) {
+      showToast({ says: saidBy(error) });
+      return null;
+    } finally {
+      void queries.invalidateQueries({ queryKey: ["crew"] });
+    }
+  };
+}
+
+type Do = ReturnType<typeof useDeeds>;
+const column = createColumnHelper<CrewMember>();
+
+function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
+  const isOwner = may(crew.role, "manage");
+  const columns = [
+    column.accessor("name", { id: "name", header: "Name" }),
+    column.accessor("role", {
+      id: "role",
+      header: "Role",
+      cell: ({ row: { original } }) =>
+        isOwner ? (
+          <Select<Role>
+            isPlain
+            label={`Role of ${original.name}`}
+            value={original.role}
+            options={ROLES.map((role) => ({ value: role, name: ROLE_NAMES[role] }))}
+            onChange={(role) =>
+              void act(
+                { do: "role", personId: original.personId, role },
+                `${original.name} is ${ROLE_NAMES[role].toLowerCase()} from the next sign-in on.`,
+              )
+            }
+          />
+        ) : (
+          ROLE_NAMES[original.role]
+        ),
+    }),
+    column.accessor("devices", { id: "devices", header: "Signed in", meta: { isFigure: true } }),
+    column.display({
+      id: "deeds",
+      header: "",
+      cell: ({ row: { original } }) =>
+        isOwner && original.personId !== crew.me ? (
+          <Row $gap={0.3}>
+            <Button
+              look="quiet"
+              onPress={() =>
+                void act(
+                  { do: "endSessions", personId: original.personId },
+                  `${original.name} is signed out everywhere.`,
+                )
+              }
+            >
+              Sign out everywhere
+            </Button>
+            <Button
+              look="quiet"
+              onPress={() =>
+                void act({ do: "remove", personId: original.personId }, `${original.name} has left the crew.`)
+              }
+            >
+              Remove
+            </Button>
+          </Row>
+        ) : null,
+    }),
+  ];
+  return columns;
+}
+
+function Inviting({ act }: { act: Do }) {
+  const [role, setRole] = useState<Role>("assistant");
+  const [link, setLink] = useState<string | null>(null);
+  const invite = async () => {
+    const made = await act<{ token: string }>({ do: "invite", role }, "Invitation made.");
+    if (made) setLink(`${window.location.origin}/sign-in?join=${made.token}`);
+  };
+  return (
+    <Stack $gap={0.6}>
+      <Row $low>
+        <Select<Role> label="Invite as" value={role} options={ROLE_CHOICES} onChange={setRole} />
+        <Button look="main" onPress={() => void invite()}>
+          Make a link
+        </Button>
+      </Row>
+      <Dialog title="Invitation" isOpen={link !== null} onClose={() => setLink(null)}>
+        {link && <InviteCode link={link} />}
+      </Dialog>
+    </Stack>
+  );
+}
+
+function Invitations({ crew, act }: { crew: CrewNow; act: Do }) {
+  return (
+    <Piece aria-label="Invitations">
+      <Stack $gap={0.6}>
+        <h2>Let somebody in</h2>
+        <Inviting act={act} />
+        {crew.invitations.map(({ id, role, expiresAt }) => (
+          <Row key={id} $between>
+            <span>
+              {ROLE_NAMES[role]}, open until {expiresAt.slice(0, 10)}
+            </span>
+            <Button look="quiet" onPress={() => void act({ do: "revoke", id }, "The link works no more.")}>
+              Take back
+            </Button>
+          </Row>
+        ))}
+      </Stack>
+    </Piece>
+  );
+}
+
+async function signOut(): Promise<void> {
+  await askAccounts("sign-out");
+  forgetInstallation();
+  window.location.assign("/sign-in");
+}
+
+function Crew() {
+  const query = useQuery({ queryKey: ["crew"], queryFn: askCrew });
+  const act = useDeeds();
+  const crew = query.data;
+  const columns = useMemo(() => (crew ? columnsOf(crew, act) : []), [crew, act]);
+  if (query.isError) return <Lead role="alert">{saidBy(query.error)}</Lead>;
+  if (!crew) return <Soft role="status">Opening crew…</Soft>;
+  return (
+    <Stack>
+      <Row $between>
+        <h1>{crew.name}</h1>
+        <Row>
+          <Link href="/">Shoots</Link>
+          <Button onPress={() => void signOut()}>Sign out</Button>
+        </Row>
+      </Row>
+      <Soft>
+        You are {ROLE_NAMES[crew.role].toLowerCase()}: {ROLE_WORDS[crew.role]}.
+      </Soft>
+      <Piece aria-label="Crew">
+        <DataTable
+          label="Crew"
+          rows={crew.members}
+          columns={columns}
+          rowId={({ personId }) => personId}
+          hidden={{ deeds: may(crew.role, "manage") }}
+          heading="name"
+        />
+      </Piece>
+      {may(crew.role, "manage") && <Invitations crew={crew} act={act} />}
+    </Stack>
+  );
+}
+
+/** Who works together, in which role. */
+export function CrewScreen() {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
+  return (
+    <I18nProvider locale="en-GB">
+      <QueryClientProvider client={queries}>
+        <Page id="work">
+          <Crew />
+        </Page>
+      </QueryClientProvider>
+    </I18nProvider>
+  );
+}

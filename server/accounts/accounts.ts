@@ -1,0 +1,108 @@
+import { betterAuth } from "better-auth";
+import { drizzleAdapter } from "better-auth/adapters/drizzle";
+import { APIError, createAuthMiddleware } from "better-auth/api";
+import { twoFactor } from "better-auth/plugins";
+import type { Database } from "../../db/client";
+import { askedOften, mailedLink, person, secondFactor, signedIn, signInMethod } from "../../db/schema";
+import { newPasswordMail, tooManyTries } from "../../messages";
+import { isOwnOrigin } from "../hosts";
+import { log } from "../log";
+import { guessedRight, guessedWrong, waitMs } from "./guesses";
+import { sendMail } from "./mail";
+import { hashPassword, isPassword } from "./passwords";
+
+const SIGN_IN = "/sign-in/email";
+const emailOf = (body: unknown): string | null =>
+  typeof body === "object" && body !== null && "email" in body && typeof body.email === "string" ? body.email : null;
+
+const A_DAY_S = 24 * 3600;
+
+/** Accounts, sessions and second factors, on the application's own database. */
+function makeAccounts(database: Database) {
+  const secret = process.env["HYPOPHON_SECRET"];
+  if (!secret) throw new Error("HYPOPHON_SECRET is not set: start with ./hypophon start --accounts.");
+  const isSecure = (process.env["HYPOPHON_ORIGIN"] ?? "").startsWith("https:");
+  return betterAuth({
+    appName: "Hypophon",
+    secret,
+    basePath: "/api/accounts",
+    database: drizzleAdapter(database, {
+      provider: "pg",
+      schema: {
+        user: person,
+        session: signedIn,
+        account: signInMethod,
+        verification: mailedLink,
+        rateLimit: askedOften,
+        twoFactor: secondFactor,
+      },
+    }),
+    trustedOrigins: (request) => {
+      const origin = request?.headers.get("origin") ?? null;
+      return origin !== null && isOwnOrigin(origin, request!.headers.get("host")) ? [origin] : [];
+    },
+    emailAndPassword: {
+      enabled: true,
+      minPasswordLength: 10,
+      maxPasswordLength: 200,
+      autoSignIn: true,
+      revokeSessionsOnPasswordReset: true,
+      password: { hash: hashPassword, verify: isPassword },
+      sendResetPassword: async ({ user, url }) => {
+        // Who asks is not told whether there is such an account: what goes wrong is told to the log.
+        await sendMail({ to: user.email, ...newPasswordMail(user.email, url) }).catch((error: unknown) =>
+          log.error({ error }, "a mail could not be sent"),
+        );
+      },
+    },
+    session: { expiresIn: 30 * A_DAY_S, updateAge: A_DAY_S, cookieCache: { enabled: false } },
+    rateLimit: {
+      enabled: true,
+      storage: "database",
+      window: 60,
+      max: 200,
+      // A crew shares one address of a network: guesses are counted by account instead (guesses.ts).
+      customRules: {
+        "/sign-in/email": { window: 60, max: 300 },
+        "/sign-up/email": { window: 3600, max: 60 },
+        "/request-password-reset": { window: 3600, max: 20 },
+      },
+    },
+    advanced: {
+      cookiePrefix: "hypophon",
+      useSecureCookies: isSecure,
+      defaultCookieAttributes: { httpOnly: true, sameSite: "lax", path: "/" },
+    },
+    plugins: [twoFactor({ issuer: "Hypophon" })],
+    telemetry: { enabled: false },
+    logger: { disabled: true },
+    hooks: {
+      before: createAuthMiddleware(async ({ path, body }) => {
+        const email = path === SIGN_IN ? emailOf(body) : null;
+        if (email === null) return;
+        const waits = await waitMs(database, email, Date.now());
+        if (waits <= 0) return;
+        log.warn({ waits }, "a password was guessed too often");
+        throw new APIError("TOO_MANY_REQUESTS", { message: tooManyTries(Math.ceil(waits / 1000)) });
+      }),
+      after: createAuthMiddleware(async ({ path, body, context }) => {
+        const email = path === SIGN_IN ? emailOf(body) : null;
+        if (email === null) return;
+        if (context.returned instanceof APIError) await guessedWrong(database, email, Date.now());
+        else await guessedRight(database, email);
+      }),
+    },
+  });
+}
+
+export type Accounts = ReturnType<typeof makeAccounts>;
+
+declare global {
+  var hypophonAccounts: Accounts | undefined;
+}
+
+/** The process's accounts; made when somebody first asks. */
+export function accounts(database: Database): Accounts {
+  globalThis.hypophonAccounts ??= makeAccounts(database);
+  return globalThis.hypophonAccounts;
+}

@@ -1,0 +1,193 @@
+import { createHash, randomBytes, randomUUID } from "node:crypto";
+import * as Type from "@sinclair/typebox";
+import { and, asc, eq, gt, isNull, sql } from "drizzle-orm";
+import { may, ROLES, type Role } from "../../core/crew";
+import type { Connection, Database } from "../../db/client";
+import { crew, crewMember, invitation, person, signedIn } from "../../db/schema";
+import { type ActingCrew, foundCrew } from "../crew";
+import { Fault } from "../faults";
+import { accept } from "../validate";
+
+const A_DAY_MS = 24 * 3600_000;
+/** An invitation holds so long. */
+const INVITED_MS = 7 * A_DAY_MS;
+
+const RoleName = Type.Union(ROLES.map((role) => Type.Literal(role)));
+const PersonId = Type.String({ minLength: 1, maxLength: 100 });
+
+/** What can be done with a crew. */
+export const CrewDeed = Type.Union([
+  Type.Object({ do: Type.Literal("invite"), role: RoleName }, { additionalProperties: false }),
+  Type.Object({ do: Type.Literal("revoke"), id: Type.String({ format: "uuid" }) }, { additionalProperties: false }),
+  Type.Object({ do: Type.Literal("role"), personId: PersonId, role: RoleName }, { additionalProperties: false }),
+  Type.Object({ do: Type.Literal("remove"), personId: PersonId }, { additionalProperties: false }),
+  Type.Object({ do: Type.Literal("endSessions"), personId: PersonId }, { additionalProperties: false }),
+]);
+export const JoinDeed = Type.Object(
+  { token: Type.String({ minLength: 20, maxLength: 100 }) },
+  { additionalProperties: false },
+);
+
+const hashOfToken = (token: string): string => createHash("sha256").update(token).digest("hex");
+
+export function requireRight({ role }: ActingCrew, right: Parameters<typeof may>[1]): void {
+  if (!may(role, right)) throw new Fault("forbidden", { code: "right.missing", role, right });
+}
+
+/** The crew that a person works in; the first that was joined. Null for somebody without one. */
+export async function memberOf(database: Connection, personId: string): Promise<{ crewId: string; role: Role } | null> {
+  const [found] = await database
+    .select({ crewId: crewMember.crewId, role: crewMember.role })
+    .from(crewMember)
+    .where(eq(crewMember.personId, personId))
+    .orderBy(asc(crewMember.joinedAt))
+    .limit(1);
+  return found ?? null;
+}
+
+/** Any number: whoever becomes the first of a crew holds it. */
+const FIRST_LOCK = 7_104_121;
+
+/**
+ * A crew for somebody who was not invited: the one that worked here before there were accounts, if nobody has it yet, so that
+ * its shoots go on; else a new one.
+ */
+export function crewForNewcomer(database: Database, personId: string, name: string): Promise<string> {
+  return database.transaction(async (transaction) => {
+    await transaction.execute(sql`select pg_advisory_xact_lock(${FIRST_LOCK})`);
+    const known = await memberOf(transaction, personId);
+    if (known) return known.crewId;
+    const [local] = await transaction
+      .select({ id: crew.id })
+      .from(crew)
+      .leftJoin(crewMember, eq(crewMember.crewId, crew.id))
+      .where(and(eq(crew.isLocal, true), isNull(crewMember.crewId)))
+      .limit(1);
+    const crewId = local?.id ?? (await foundCrew(transaction, `${name}'s crew`, false));
+    await transaction.insert(crewMember).values({ crewId, personId, role: "owner" });
+    return crewId;
+  });
+}
+
+/** Who is in the crew, on how many devices, and who is invited. */
+export async function listCrew(acting: ActingCrew) {
+  requireRight(acting, "read");
+  const { database, crewId } = acting;
+  const members = await database
+    .select({
+      personId: person.id,
+      name: person.name,
+      email: person.email,
+      role: crewMember.role,
+      devices: sql<number>`count(${signedIn.id})::int`,
+    })
+    .from(crewMember)
+    .innerJoin(person, eq(person.id, crewMember.personId))
+    .leftJoin(signedIn, and(eq(signedIn.userId, person.id), gt(signedIn.expiresAt, sql`now()`)))
+    .where(eq(crewMember.crewId, crewId))
+    .groupBy(person.id, crewMember.role, crewMember.joinedAt)
+    .orderBy(asc(crewMember.joinedAt));
+  const isOwner = may(acting.role, "manage");
+  const invited = isOwner
+    ? await database
+        .select({ id: invitation.id, role: invitation.role, expiresAt: invitation.expiresAt })
+        .from(invitation)
+        .where(
+          and(
+            eq(invitation.crewId, crewId),
+            isNull(invitation.usedAt),
+            isNull(invitation.revokedAt),
+            gt(invitation.expiresAt, sql`now()`),
+          ),
+        )
+        .orderBy(asc(invitation.madeAt))
+    : [];
+  const [own] = await database.select({ name: crew.name }).from(crew).where(eq(crew.id, crewId));
+  // Addresses are for whoever has to tell people apart.
+  const shown = members.map(({ email, ...each }) =>
+    isOwner || each.personId === acting.member ? { ...each, email } : each,
+  );
+  return { name: own!.name, me: acting.member, role: acting.role, members: shown, invitations: invited };
+}
+
+const memberIs = ({ crewId }: ActingCrew, personId: string) =>
+  and(eq(crewMember.crewId, crewId), eq(crewMember.personId, personId));
+
+/** A crew must not be left without somebody who can let others in. */
+async function keepAnOwner(connection: Connection, acting: ActingCrew, personId: string): Promise<void> {
+  const owners = await connection
+    .select({ personId: crewMember.personId })
+    .from(crewMember)
+    .where(and(eq(crewMember.crewId, acting.crewId), eq(crewMember.role, "owner")))
+    .for("update");
+  if (owners.length === 1 && owners[0]!.personId === personId) throw new Fault("invalid", { code: "crew.lastOwner" });
+}
+
+/** Ends all sessions of a person, and tells the pages that are open. */
+async function signOut(connection: Connection, personId: string): Promise<void> {
+  await connection.delete(signedIn).where(eq(signedIn.userId, personId));
+  await connection.execute(sql`select pg_notify('hypophon_change', ${JSON.stringify({ signedOut: personId })})`);
+}
+
+/** Invites, takes back, changes a role, lets somebody go, ends sessions. */
+export async function requestCrewDeed(acting: ActingCrew, request: unknown): Promise<unknown> {
+  requireRight(acting, "manage");
+  const deed = accept(CrewDeed, request);
+  const { database, crewId } = acting;
+  if (deed.do === "invite") {
+    const token = randomBytes(24).toString("base64url");
+    const expiresAt = new Date(Date.now() + INVITED_MS);
+    await database.insert(invitation).values({
+      id: randomUUID(),
+      crewId,
+      role: deed.role,
+      tokenHash: hashOfToken(token),
+      madeBy: acting.member,
+      expiresAt,
+    });
+    return { token, expiresAt };
+  }
+  if (deed.do === "revoke") {
+    await database
+      .update(invitation)
+      .set({ revokedAt: sql`now()` })
+      .where(and(eq(invitation.id, deed.id), eq(invitation.crewId, crewId)));
+    return {};
+  }
+  const { personId } = deed;
+  await database.transaction(async (transaction) => {
+    const [known] = await transaction.select().from(crewMember).where(memberIs(acting, personId)).for("update");
+    if (!known) throw new Fault("missing", { code: "crew.noMember" });
+    if (deed.do !== "endSessions" && !(deed.do === "role" && deed.role === "owner"))
+      await keepAnOwner(transaction, acting, personId);
+    if (deed.do === "role")
+      await transaction.update(crewMember).set({ role: deed.role }).where(memberIs(acting, personId));
+    if (deed.do === "remove") await transaction.delete(crewMember).where(memberIs(acting, personId));
+    await signOut(transaction, personId);
+  });
+  return {};
+}
+
+/** Joins the crew of an invitation, once. */
+export async function join(database: Database, personId: string, request: unknown): Promise<{ crewId: string }> {
+  const { token } = accept(JoinDeed, request);
+  return database.transaction(async (transaction) => {
+    const [found] = await transaction
+      .select()
+      .from(invitation)
+      .where(eq(invitation.tokenHash, hashOfToken(token)))
+      .for("update");
+    if (!found || found.usedAt || found.revokedAt || found.expiresAt.getTime() < Date.now())
+      throw new Fault("missing", { code: "crew.noInvitation" });
+    await transaction
+      .update(invitation)
+      .set({ usedAt: sql`now()` })
+      .where(eq(invitation.id, found.id));
+    // Whoever is in it already keeps the role there is.
+    await transaction
+      .insert(crewMember)
+      .values({ crewId: found.crewId, personId, role: found.role })
+      .onConflictDoNothing();
+    return { crewId: found.crewId };
+  });
+}
