@@ -1,4 +1,4 @@
-import type { Role } from "@/core/crew";
+import type { Role, TalentCard } from "@/core/crew";
 import type { Change, Changes, Command, FaultMessage, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
@@ -197,3 +197,13 @@ export interface Samples {
 export const askSamples = (): Promise<Samples> => ask("/api/demo");
 
 export const askDemo = (): Promise<{ id: string }> => ask("/api/demo", asJson({}));
+
+/** A link by which one talent sees their placement and answers. */
+export const askTalentLink = (shootId: string, rigId: string): Promise<{ token: string }> =>
+  ask("/api/talent/link", asJson({ shootId, rigId }));
+
+/** What a talent's link shows, and what was answered by it. */
+export const askTalentCard = (token: string): Promise<TalentCard> =>
+  ask(`/api/talent?token=${encodeURIComponent(token)}`);
+export const sendTalentAnswer = (token: string, answer: TalentCard["answer"], at: string): Promise<TalentCard> =>
+  ask("/api/talent", asJson({ token, answer, at }));

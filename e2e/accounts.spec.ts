@@ -1,9 +1,10 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import AxeBuilder from "@axe-core/playwright";
 import { type APIRequestContext, type Browser, expect, test, type Page } from "@playwright/test";
 import { freePort, WebProcess } from "../tools/webProcess";
-import { awake, choose, expectSaved, startHere } from "./shoot";
+import { awake, choose, expectSaved, openView, startHere } from "./shoot";
 
 const mails = mkdtempSync(join(tmpdir(), "hypophon-mails-"));
 let web: WebProcess;
@@ -22,6 +23,7 @@ test.afterAll(async () => {
   rmSync(mails, { recursive: true, force: true });
 });
 
+const axe = (page: Page) => new AxeBuilder({ page }).setLegacyMode();
 const PASSWORD = "slack water at dawn";
 const addressOf = (name: string) => `${name.toLowerCase()}.${Date.now()}@example.org`;
 
@@ -48,6 +50,11 @@ async function joinBy(browser: Browser, link: string, name: string): Promise<Pag
   return page;
 }
 
+/** The door, the crew and a link's page have no accessibility fault either. */
+async function expectNoFault(page: Page): Promise<void> {
+  expect((await axe(page).analyze()).violations.map(({ id }) => id)).toEqual([]);
+}
+
 async function invite(owner: Page, role: RegExp): Promise<string> {
   await owner.goto(`${web.address}/crew`);
   await owner.getByRole("button", { name: /Invite as$/ }).click();
@@ -56,6 +63,7 @@ async function invite(owner: Page, role: RegExp): Promise<string> {
   const dialog = owner.getByRole("dialog", { name: "Invitation" });
   await expect(dialog.getByRole("img", { name: "The link as a QR code" })).toBeVisible();
   const link = (await dialog.locator("code").textContent())!;
+  await expectNoFault(owner);
   await owner.keyboard.press("Escape");
   return link;
 }
@@ -77,6 +85,7 @@ test("an owner lets people in by links: both log takes live, a guest only reads,
   await page.goto(`${web.address}/`);
   // Nobody is let in without signing in.
   await page.waitForURL(/\/sign-in\?to=/);
+  await expectNoFault(page);
   await page.getByRole("button", { name: "New account" }).click();
   await signUp(page, "Olin");
   await awake(page);
@@ -111,7 +120,7 @@ test("an owner lets people in by links: both log takes live, a guest only reads,
     });
   await guest.goto(`${web.address}/crew`);
   await expect(guest.getByRole("button", { name: "Make a link" })).toHaveCount(0);
-  await expect(guest.getByText("You are guest")).toBeVisible();
+  await expect(guest.getByText("Your role: guest.")).toBeVisible();
 
   await page.goto(`${web.address}/crew`);
   const row = page.getByRole("row", { name: /Asta/ });
@@ -153,6 +162,36 @@ test("strangers see nothing: every door asks who is there, and another crew has 
     return answer.status;
   });
   expect(used).toBe(404);
+});
+
+test("a talent answers on their own phone by a link, and the crew sees it at once", async ({ page, browser }) => {
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  await signUp(page, "Mixa");
+  await awake(page);
+  const shootId = await startHere(page, "Asked by phone");
+  await page.goto(`${web.address}/shoots/${shootId}/dress`);
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expectSaved(page);
+  await openView(page, "Ask");
+  await page.getByRole("button", { name: "Let them answer on their phone" }).click();
+  const link = (await page.getByRole("dialog", { name: "Their own card" }).locator("code").textContent())!;
+  await page.keyboard.press("Escape");
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const card = await phone.newPage();
+  await card.goto(link);
+  await expect(card.getByRole("heading", { name: "Talent 1, your microphone" })).toBeVisible();
+  await expectNoFault(card);
+  expect(await card.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await card.getByRole("button", { name: "I place it myself" }).click();
+  await expect(card.getByText("You place it yourself: the steps are below.")).toBeVisible();
+  await expect(card.getByRole("listitem").first()).toBeVisible();
+  await expect(page.getByText("What to tell them")).toBeVisible({ timeout: 3000 });
+  // The link opens nothing else.
+  expect((await card.request.get(`${web.address}/api/shoots`)).status()).toBe(401);
+  await card.goto(`${web.address}/t/${"a".repeat(32)}`);
+  await expect(card.getByText("This link works no more.")).toBeVisible();
 });
 
 const tryIn = (request: APIRequestContext, email: string, password: string) =>

@@ -233,3 +233,20 @@ export async function answerAccounts(request: Request): Promise<Response> {
     return answerTrouble(error, requestId);
   }
 }
+
+/** Answers whoever has a link: nobody need be signed in, and no device keeps anything of it. */
+export async function answerShared(
+  request: Request,
+  work: (database: Database, body: unknown) => Promise<unknown>,
+): Promise<Response> {
+  const requestId = randomUUID();
+  try {
+    const isRead = request.method === "GET";
+    if (isRead) checkSite(request);
+    else checkOrigin(request);
+    const body = isRead ? null : await readBody(request);
+    return answerWith(await work(ourDatabase(), body), 200, { "x-request-id": requestId });
+  } catch (error) {
+    return answerTrouble(error, requestId);
+  }
+}

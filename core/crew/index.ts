@@ -2,3 +2,4 @@
  * Who of a crew may do what. One table, read by the server for every request and by screens for what they offer.
  */
 export { MAY, may, rightOf, ROLES, type Right, type Role } from "./rights";
+export type { TalentCard } from "./talentCard";

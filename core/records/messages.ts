@@ -46,6 +46,7 @@ export type RecordCatalogue = {
   "crew.noInvitation": object;
   "crew.noAccounts": object;
   "crew.none": object;
+  "shared.noLink": object;
 };
 
 /** Why something from outside is not taken, at one of its fields or as a whole. */

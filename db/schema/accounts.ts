@@ -3,6 +3,7 @@ import {
   bigint,
   boolean,
   check,
+  foreignKey,
   index,
   integer,
   pgTable,
@@ -13,6 +14,7 @@ import {
 } from "drizzle-orm/pg-core";
 import { ROLES, type Role } from "../../core/crew";
 import { crew } from "./kept";
+import { shoot } from "./shoot";
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 const made = { createdAt: at("created_at").notNull().defaultNow(), updatedAt: at("updated_at").notNull().defaultNow() };
@@ -143,5 +145,37 @@ export const invitation = pgTable(
   (table) => [
     index("invitation_crew").on(table.crewId),
     check("invitation_role", sql`${table.role} in (${oneOf(ROLES)})`),
+  ],
+);
+
+/** What a link shows and lets its holder do. */
+export const SHARED_KINDS = ["talent"] as const;
+
+/** A link to one thing, for somebody without an account; the token itself is known to whoever has the link only. */
+export const sharedLink = pgTable(
+  "shared_link",
+  {
+    id: uuid("id").primaryKey(),
+    crewId: uuid("crew_id")
+      .notNull()
+      .references(() => crew.id),
+    shootId: uuid("shoot_id").notNull(),
+    kind: text("kind").$type<(typeof SHARED_KINDS)[number]>().notNull(),
+    /** The rig of a talent in a scene. */
+    rigId: uuid("rig_id").notNull(),
+    tokenHash: text("token_hash").notNull().unique(),
+    madeBy: text("made_by").notNull(),
+    madeAt: at("made_at").notNull().defaultNow(),
+    expiresAt: at("expires_at").notNull(),
+    revokedAt: at("revoked_at"),
+  },
+  (table) => [
+    index("shared_link_shoot").on(table.shootId, table.crewId),
+    check("shared_link_kind", sql`${table.kind} in (${oneOf(SHARED_KINDS)})`),
+    foreignKey({
+      name: "shared_link_of_shoot",
+      columns: [table.shootId, table.crewId],
+      foreignColumns: [shoot.id, shoot.crewId],
+    }).onDelete("cascade"),
   ],
 );

@@ -15,12 +15,12 @@ export const ROLE_NAMES: Record<Role, string> = {
   guest: "Guest",
 };
 
-/** What each role may do, for whoever chooses one. */
+/** What each role can do: "can …". */
 export const ROLE_WORDS: Record<Role, string> = {
-  owner: "everything, and lets people in and out",
-  mixer: "everything but letting people in and out",
-  assistant: "plans, logs and packs; makes and deletes no shoots",
-  guest: "sees everything, changes nothing",
+  owner: "do everything, and let people in and out",
+  mixer: "do everything but let people in and out",
+  assistant: "plan, log and pack, but not make or delete shoots",
+  guest: "see everything and change nothing",
 };
 
 /** The mail by which somebody sets a new password. */

@@ -25,9 +25,9 @@ import { Select } from "@/ui/Select";
 import { showToast } from "@/ui/toasts";
 import { Page } from "../shell/Page";
 
-const InviteCode = later(() => import("./InviteCode").then((module) => module.InviteCode));
+const LinkCode = later(() => import("./LinkCode").then((module) => module.LinkCode));
 
-const ROLE_CHOICES = ROLES.map((role) => ({ value: role, name: `${ROLE_NAMES[role]}: ${ROLE_WORDS[role]}` }));
+const ROLE_CHOICES = ROLES.map((role) => ({ value: role, name: `${ROLE_NAMES[role]}: can ${ROLE_WORDS[role]}` }));
 const saidBy = (error: unknown): string =>
   error instanceof Refused ? say(error.says) : "The server is away: nothing was changed.";
 
@@ -125,7 +125,7 @@ function Inviting({ act }: { act: Do }) {
         </Button>
       </Row>
       <Dialog title="Invitation" isOpen={link !== null} onClose={() => setLink(null)}>
-        {link && <InviteCode link={link} />}
+        {link && <LinkCode link={link} says="It lets in one person, for seven days." />}
       </Dialog>
     </Stack>
   );
@@ -175,7 +175,7 @@ function Crew() {
         </Row>
       </Row>
       <Soft>
-        You are {ROLE_NAMES[crew.role].toLowerCase()}: {ROLE_WORDS[crew.role]}.
+        Your role: {ROLE_NAMES[crew.role].toLowerCase()}. You can {ROLE_WORDS[crew.role]}.
       </Soft>
       <Piece aria-label="Crew">
         <DataTable

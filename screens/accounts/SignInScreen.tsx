@@ -191,9 +191,11 @@ export function SignInScreen() {
               )}
             </Row>
             {mode === "in" && (
-              <Button look="quiet" onPress={() => go("forgot")}>
-                Forgot the password?
-              </Button>
+              <div>
+                <Button look="quiet" onPress={() => go("forgot")}>
+                  Forgot the password?
+                </Button>
+              </div>
             )}
           </Stack>
         </Piece>

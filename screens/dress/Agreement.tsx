@@ -10,14 +10,9 @@ import { TextField } from "@/ui/TextField";
 import { Tick } from "@/ui/Ticks";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { useShootStore } from "@/data/ShootProvider";
+import { ByThemselves } from "./ByThemselves";
+import { nowWords } from "./nowWords";
 import { CONSENT_OPTIONS, INTRUSION_OPTIONS } from "./words";
-
-/** Now, as the record keeps it: "2027-05-11 08:50" by the clock of this place. */
-function nowWords(): string {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, "0");
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())} ${two(now.getHours())}:${two(now.getMinutes())}`;
-}
 
 /** What an answer lets us do at this place: a no nothing inside, themselves everything, a yes what was shown. */
 function answered(answer: Consent["answer"], before: Consent, shown: Intrusion): Partial<Consent> {
@@ -53,6 +48,7 @@ export function Agreement(props: { candidate: Candidate | null; isChosen: boolea
         options={CONSENT_OPTIONS}
         onChange={(answer) => set(answered(answer, consent, candidate?.intrusion ?? 0))}
       />
+      <ByThemselves rig={rig} />
       {consent.answer === "no" && (
         <p>
           That is fine.{" "}

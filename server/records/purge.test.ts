@@ -7,6 +7,7 @@ import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import type { Database } from "../../db/client";
 import { commandDone, history, shoot } from "../../db/schema";
 import { localCrew, type ActingCrew } from "../crew";
+import { makeTalentLink } from "../shared";
 import { openDemoShoot, reopenDemoShoot } from "../demoShoot";
 import { remove, workerDatabase } from "../../fixtures/testCrew";
 import { createRecord, listShoots, loadShoot, purge } from "./index";
@@ -50,6 +51,7 @@ test("after its time in the bin nothing of a shoot is left but what has happened
     randomUUID(),
     withLine({ shootId, school: "minus12", meterBottomDbfs: -60, lines: [] }, first!.id, { inputId: "phone" }),
   );
+  await makeTalentLink(acting, { shootId, rigId: first!.id });
   const before = await rowsOf(DEMO_SHOOT_ID);
   // It has something of everything by now: a table that is forgotten when it is emptied shows.
   expect(

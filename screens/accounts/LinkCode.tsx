@@ -14,7 +14,7 @@ function pathOf(text: string): { path: string; size: number } {
 }
 
 /** A link to send, or to photograph from this screen. */
-export function InviteCode({ link }: { link: string }) {
+export function LinkCode({ link, says }: { link: string; says: string }) {
   const { path, size } = pathOf(link);
   const copy = () =>
     void navigator.clipboard.writeText(link).then(
@@ -35,7 +35,7 @@ export function InviteCode({ link }: { link: string }) {
         <path d={path} fill="#000" />
       </svg>
       <code style={{ overflowWrap: "anywhere" }}>{link}</code>
-      <Soft>It lets in one person, for seven days.</Soft>
+      <Soft>{says}</Soft>
       <Button look="main" onPress={copy}>
         Copy link
       </Button>

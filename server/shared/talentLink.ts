@@ -1,0 +1,125 @@
+import { createHash, randomBytes, randomUUID } from "node:crypto";
+import * as Type from "@sinclair/typebox";
+import { and, eq, isNull, sql } from "drizzle-orm";
+import type { TalentCard } from "../../core/crew";
+import { cautionsOf, recipeFor, selfPlacementSteps } from "../../core/dress";
+import { placeOfRig, planRig } from "../../core/planning";
+import { type Consent, fieldChanges, type RigBody, type ShootBundle } from "../../core/records";
+import type { Database } from "../../db/client";
+import { sharedLink } from "../../db/schema";
+import { requireRight } from "../accounts";
+import type { ActingCrew } from "../crew";
+import { Fault } from "../faults";
+import { loadShoot, runCommand } from "../records";
+import { accept } from "../validate";
+
+/** A link holds so long: over the shoot, not for ever. */
+const HOLDS_MS = 14 * 24 * 3600_000;
+
+const Uuid = Type.String({ format: "uuid" });
+export const TalentLinkWish = Type.Object({ shootId: Uuid, rigId: Uuid }, { additionalProperties: false });
+const Token = Type.String({ minLength: 20, maxLength: 100 });
+/** `at`: by the clock of the place, as consent is kept. */
+export const TalentAnswer = Type.Object(
+  {
+    token: Token,
+    answer: Type.Union([Type.Literal("yes"), Type.Literal("no"), Type.Literal("self")]),
+    at: Type.String({ pattern: "^\\d{4}-\\d{2}-\\d{2} \\d{2}:\\d{2}$" }),
+  },
+  { additionalProperties: false },
+);
+
+const hashOfToken = (token: string): string => createHash("sha256").update(token).digest("hex");
+
+const rigOf = (bundle: ShootBundle, rigId: string) => bundle.rigs.find(({ id }) => id === rigId);
+
+/** A link for one talent in one scene; those made before for the same work no more. */
+export async function makeTalentLink(
+  acting: ActingCrew,
+  request: unknown,
+): Promise<{ token: string; expiresAt: Date }> {
+  requireRight(acting, "work");
+  const { shootId, rigId } = accept(TalentLinkWish, request);
+  const { database, crewId } = acting;
+  if (!rigOf(await loadShoot(acting, shootId), rigId)) throw new Fault("missing", { code: "record.missing" });
+  const token = randomBytes(24).toString("base64url");
+  const expiresAt = new Date(Date.now() + HOLDS_MS);
+  await database.transaction(async (transaction) => {
+    await transaction
+      .update(sharedLink)
+      .set({ revokedAt: sql`now()` })
+      .where(and(eq(sharedLink.rigId, rigId), eq(sharedLink.crewId, crewId), isNull(sharedLink.revokedAt)));
+    await transaction.insert(sharedLink).values({
+      ...{ id: randomUUID(), crewId, shootId, rigId, kind: "talent", tokenHash: hashOfToken(token) },
+      ...{ madeBy: acting.member, expiresAt },
+    });
+  });
+  return { token, expiresAt };
+}
+
+/** What a link is for. Throws Fault "missing" for links that are too old, taken back or made up, all alike. */
+async function linked(database: Database, token: string) {
+  const none = () => new Fault("missing", { code: "shared.noLink" });
+  const [link] = await database
+    .select()
+    .from(sharedLink)
+    .where(eq(sharedLink.tokenHash, hashOfToken(token)));
+  if (!link || link.revokedAt || link.expiresAt.getTime() < Date.now()) throw none();
+  // What happened is told of the talent, not of whoever made the link.
+  const acting: ActingCrew = { crewId: link.crewId, member: "talent", role: "assistant", database };
+  const bundle = await loadShoot(acting, link.shootId).catch((error: unknown) => {
+    throw error instanceof Fault ? none() : error;
+  });
+  const rig = rigOf(bundle, link.rigId);
+  const wearer = bundle.wearers.find(({ id }) => id === rig?.body.wearerId);
+  if (!rig || !wearer) throw none();
+  return { acting, bundle, rig, wearer };
+}
+
+/** What the talent is shown: their own name, scene and placement, and nothing of anybody else. */
+export async function openTalentLink(database: Database, token: string | null): Promise<TalentCard> {
+  const { bundle, rig, wearer } = await linked(database, accept(Token, token ?? ""));
+  const scene = bundle.scenes.find(({ id }) => id === rig.body.sceneId);
+  const place = placeOfRig(bundle, rig.body);
+  const { candidate, dress } = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
+  return {
+    name: wearer.body.name,
+    shoot: bundle.shoot.body.title,
+    units: bundle.shoot.body.units,
+    clock: bundle.shoot.body.clock,
+    scene: scene ? { title: scene.body.title, day: scene.body.day, startsAt: scene.body.startsAt } : null,
+    answer: rig.body.consent.answer,
+    placement: candidate && {
+      site: candidate.site.name,
+      mount: candidate.mount.name,
+      intrusion: candidate.intrusion,
+      minutes: recipeFor(candidate, dress).minutes,
+      steps: selfPlacementSteps(candidate),
+      cautions: cautionsOf(candidate),
+    },
+  };
+}
+
+/** What an answer lets the crew do: a yes what was shown, themselves everything, a no nothing inside. */
+function consentOf(answer: "yes" | "no" | "self", at: string, intrusion: Consent["agreedTo"]): Partial<Consent> {
+  const agreedTo = answer === "no" ? 0 : answer === "self" ? 3 : intrusion;
+  return { answer, askedAt: at, askedBy: "", agreedTo, isExplained: answer !== "no" };
+}
+
+/** Keeps the talent's own answer, with its time. */
+export async function answerTalentLink(database: Database, request: unknown): Promise<TalentCard> {
+  const { token, answer, at } = accept(TalentAnswer, request);
+  const { acting, bundle, rig, wearer } = await linked(database, token);
+  const place = placeOfRig(bundle, rig.body);
+  const { candidate } = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
+  const consent = {
+    ...rig.body.consent,
+    ...consentOf(answer, at, candidate?.intrusion ?? 0),
+    askedBy: wearer.body.name.slice(0, 80),
+  };
+  const after: RigBody = { ...rig.body, consent };
+  const changes = fieldChanges("rig", rig.body, after).map((each) => ({ ...each, path: [...each.path] }));
+  if (changes.length > 0)
+    await runCommand(acting, { op: "patch", key: randomUUID(), kind: "rig", id: rig.id, changes });
+  return openTalentLink(database, token);
+}
