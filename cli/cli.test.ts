@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { RecordingMeasurement } from "../core/check";
 import { schemaFaults } from "../core/schema";
+import { inLong } from "../fixtures/inLong";
 import { sine } from "../fixtures/testSignals";
 import { toWav } from "../core/audio";
 import { CALCULATORS } from "./calculators";
@@ -136,7 +137,7 @@ describe("calc", () => {
     expect(run(["calc"]).status).toBe(2);
   });
 
-  test("a place that cannot be, a clap that is none and a day without quiet are findings, in words", () => {
+  inLong("a place that cannot be, a clap that is none and a day without quiet are findings, in words", () => {
     const exampleOf = (name: string) => JSON.parse(run(["calc", name, "--example"]).stdout) as Record<string, unknown>;
     const finding = (name: string, input: unknown) => run(["calc", name, "-"], JSON.stringify(input));
     const room = { ...exampleOf("room"), setting: "lShape", cutLengthM: 50 };

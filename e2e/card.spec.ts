@@ -227,7 +227,7 @@ long("an hour's shape is there while it is measured, and comes closer down to sa
   await expect(page.getByText("Drop a take here, or a whole card")).toBeVisible();
 });
 
-test("a finding is dismissed with a note, the verdict follows, and it is remembered", async ({ page }) => {
+long("a finding is dismissed with a note, the verdict follows, and it is remembered", async ({ page }) => {
   // Somebody whose takes no other test touches.
   await page.goto(`/shoots/${DEMO_SHOOT_ID}/check?wearer=${demoId(39)}`);
   await expect(page.getByText("Quill, accordion")).toBeVisible();

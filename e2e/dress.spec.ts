@@ -133,30 +133,31 @@ long("the card is one A4 page and stands on the screen too", async ({ page, requ
   await expect(page.getByRole("region", { name: "For sound" })).toContainText("safety officer");
 });
 
-test("a no leads on without fuss, themselves gets words of their own, a yes is kept with its time", async ({
-  page,
-}) => {
-  await dressSomebody(page, "Asked");
-  await openView(page, "Ask");
-  await answer(page, "No");
-  await expect(page.getByText(/That is fine\./)).toBeVisible();
-  await answer(page, "Themselves");
-  await expect(page.getByText(/This is the microphone/)).toBeVisible();
-  await answer(page, "Yes");
-  await page.getByLabel("Asked by").fill("Kit");
-  await choose(page, "Agreed to, at most", "On the outside");
-  await expectSaved(page);
-  await page.reload();
-  await openView(page, "Ask");
-  await expect(page.getByLabel("Asked by")).toHaveValue("Kit");
-  await expect(page.getByText(/^Asked \d{4}-\d\d-\d\d \d\d:\d\d/)).toBeVisible();
-  await openView(page, "Places");
-  await expect(
-    places(page)
-      .getByText(/not agreed to/)
-      .first(),
-  ).toBeVisible();
-});
+long(
+  "a no leads on without fuss, themselves gets words of their own, a yes is kept with its time",
+  async ({ page }) => {
+    await dressSomebody(page, "Asked");
+    await openView(page, "Ask");
+    await answer(page, "No");
+    await expect(page.getByText(/That is fine\./)).toBeVisible();
+    await answer(page, "Themselves");
+    await expect(page.getByText(/This is the microphone/)).toBeVisible();
+    await answer(page, "Yes");
+    await page.getByLabel("Asked by").fill("Kit");
+    await choose(page, "Agreed to, at most", "On the outside");
+    await expectSaved(page);
+    await page.reload();
+    await openView(page, "Ask");
+    await expect(page.getByLabel("Asked by")).toHaveValue("Kit");
+    await expect(page.getByText(/^Asked \d{4}-\d\d-\d\d \d\d:\d\d/)).toBeVisible();
+    await openView(page, "Places");
+    await expect(
+      places(page)
+        .getByText(/not agreed to/)
+        .first(),
+    ).toBeVisible();
+  },
+);
 
 long("a rig carries over to another scene, and is flagged when a scarf comes on", async ({ page }) => {
   const id = await dressSomebody(page, "Scenes");

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { long } from "./long";
 import { newLink } from "../core/planning";
 import { BY_LEAD, FIRST_AIR_PLAN } from "../core/wireless";
@@ -95,28 +95,28 @@ long(
   },
 );
 
-test("a tick makes planned into set, and a changed setting asks for it again; a held knob is planned round", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`);
-  await awake(page);
-  const cards = settings(page, "Ines");
-  await cards.getByText("Mark as set").first().click();
-  await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
-  await expectSaved(page);
-  await page.reload();
-  await awake(page);
-  await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
-  await page.getByRole("button", { name: "Lock a control" }).click();
-  await choose(page, "Sensitivity, pack", "−21 dB");
-  await expect(cards).toContainText("−21 dB");
-  await expect(cards.getByText("Changed since it was set: set it again.")).toBeVisible();
-  await expectSaved(page);
-  await choose(page, "Sensitivity, pack", "as planned");
-  await expectSaved(page);
-});
+long(
+  "a tick makes planned into set, and a changed setting asks for it again; a held knob is planned round",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}/level?wearer=51ac0000-0000-4000-8000-000000000032`);
+    await awake(page);
+    const cards = settings(page, "Ines");
+    await cards.getByText("Mark as set").first().click();
+    await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
+    await expectSaved(page);
+    await page.reload();
+    await awake(page);
+    await expect(cards.getByText("Set", { exact: true })).toHaveCount(1);
+    await page.getByRole("button", { name: "Lock a control" }).click();
+    await choose(page, "Sensitivity, pack", "−21 dB");
+    await expect(cards).toContainText("−21 dB");
+    await expect(cards.getByText("Changed since it was set: set it again.")).toBeVisible();
+    await expectSaved(page);
+    await choose(page, "Sensitivity, pack", "as planned");
+    await expectSaved(page);
+  },
+);
 
 long("a school holds for the whole shoot; the meter at hand says where three quarters are", async ({ page }) => {
   const id = await startShoot(page, "Schools");

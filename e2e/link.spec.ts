@@ -28,30 +28,31 @@ async function findAll(page: Page): Promise<void> {
   await expect(verdict(page)).toHaveText(/^All \d+ frequencies are compatible\.$/);
 }
 
-test("by mouse: frequencies are found, one is dragged into another's way, the smallest move mends it", async ({
-  page,
-}) => {
-  await openLink(page, "Air by mouse", 4);
-  await expect(verdict(page)).toHaveText("4 of 4 links without a frequency.");
-  await findAll(page);
-  await expectSaved(page);
-  const pins = spectrum(page).getByRole("slider");
-  await expect(pins).toHaveCount(4);
-  const [one, other] = [(await pins.nth(0).boundingBox())!, (await pins.nth(1).boundingBox())!];
-  const label = (await pins.nth(0).locator("span").boundingBox())!;
-  await page.mouse.move(label.x + label.width / 2, label.y + label.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(label.x + label.width / 2 + (other.x - one.x), label.y + 10, { steps: 12 });
-  await page.mouse.up();
-  await expect(verdict(page)).toContainText("kHz apart, closer than");
-  await page.getByRole("button", { name: /^Only move Talent \d to \d+\.\d{3}$/ }).click();
-  await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
-  await expectSaved(page);
-  await page.reload();
-  await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
-  await page.goto(page.url().replace(/\/link.*/, ""));
-  await expect(page.getByRole("link", { name: /Link ?planned/ }).first()).toBeVisible();
-});
+long(
+  "by mouse: frequencies are found, one is dragged into another's way, the smallest move mends it",
+  async ({ page }) => {
+    await openLink(page, "Air by mouse", 4);
+    await expect(verdict(page)).toHaveText("4 of 4 links without a frequency.");
+    await findAll(page);
+    await expectSaved(page);
+    const pins = spectrum(page).getByRole("slider");
+    await expect(pins).toHaveCount(4);
+    const [one, other] = [(await pins.nth(0).boundingBox())!, (await pins.nth(1).boundingBox())!];
+    const label = (await pins.nth(0).locator("span").boundingBox())!;
+    await page.mouse.move(label.x + label.width / 2, label.y + label.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(label.x + label.width / 2 + (other.x - one.x), label.y + 10, { steps: 12 });
+    await page.mouse.up();
+    await expect(verdict(page)).toContainText("kHz apart, closer than");
+    await page.getByRole("button", { name: /^Only move Talent \d to \d+\.\d{3}$/ }).click();
+    await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
+    await expectSaved(page);
+    await page.reload();
+    await expect(verdict(page)).toHaveText("All 4 frequencies are compatible.");
+    await page.goto(page.url().replace(/\/link.*/, ""));
+    await expect(page.getByRole("link", { name: /Link ?planned/ }).first()).toBeVisible();
+  },
+);
 
 long(
   "by keyboard: a name is moved step by step, products are shown, and typed nonsense stays in its field",

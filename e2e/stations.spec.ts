@@ -48,7 +48,7 @@ long("a station without a screen says what it will answer and leads on", async (
   await expect(page).toHaveURL(/\/(scout|dress|level|check|roll)/);
 });
 
-test("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
+long("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
   const id = await startShoot(page, "Empty");
   await page.goto(`/shoots/${id}`);
   await expect(page.getByText("No talent yet.")).toBeVisible();

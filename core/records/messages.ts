@@ -1,4 +1,3 @@
-import type { Right, Role } from "../crew";
 import type { DressCatalogue } from "../dress";
 import type { Message } from "../message";
 import type { RoomCatalogue } from "../room";
@@ -39,8 +38,8 @@ export type RecordCatalogue = {
   "request.unreadable": object;
   "request.noDocument": object;
   "request.signedOut": object;
-  /** `right`: what was asked for; `role`: of who asked. */
-  "right.missing": { role: Role; right: Right };
+  /** `right`: what was asked for; `role`: of who asked; both as core/crew names them. */
+  "right.missing": { role: string; right: string };
   "crew.lastOwner": object;
   "crew.noMember": object;
   "crew.noInvitation": object;

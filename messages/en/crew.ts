@@ -1,12 +1,15 @@
 import type { Right, Role } from "../../core/crew";
 
-/** What a right is for, at the beginning of a sentence. */
-export const RIGHT_WORDS: Record<Right, string> = {
+const RIGHT_WORDS: Record<Right, string> = {
   read: "Seeing this",
   work: "Changing this",
   arrange: "Making or deleting this",
   manage: "Letting people in and out",
 };
+
+/** What a right is for, at the beginning of a sentence. */
+export const rightWords = (right: string): string =>
+  Object.hasOwn(RIGHT_WORDS, right) ? RIGHT_WORDS[right as Right] : "This";
 
 export const ROLE_NAMES: Record<Role, string> = {
   owner: "Owner",

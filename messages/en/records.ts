@@ -1,7 +1,7 @@
 import type { RecordCatalogue } from "../../core/records";
 import type { FieldCatalogue } from "../../core/schema";
 import type { Templates } from "../templates";
-import { RIGHT_WORDS } from "./crew";
+import { rightWords } from "./crew";
 import { count, figure } from "./words";
 
 const withUnit = (value: number, unit: string | null): string =>
@@ -68,7 +68,7 @@ export const records: Templates<RecordCatalogue> = {
   "record.noRecording": () => "There is no such recording.",
   "record.asWritten": ({ text }) => text,
   "request.signedOut": () => "Sign in first.",
-  "right.missing": ({ role, right }) => `${RIGHT_WORDS[right]}: a crew's ${role} cannot. Ask the owner.`,
+  "right.missing": ({ role, right }) => `${rightWords(right)}: a crew's ${role} cannot. Ask the owner.`,
   "crew.lastOwner": () => "A crew needs an owner: make somebody else one first.",
   "crew.noMember": () => "This person is not in the crew any more.",
   "crew.noInvitation": () => "This invitation was used, taken back, or is too old. Ask for another.",

@@ -38,7 +38,7 @@ const Steps = styled.ol`
 const ANSWERED: Record<TalentCard["answer"], string> = {
   notAsked: "",
   yes: "You said yes. You can change your mind at any time.",
-  self: "You place it yourself: the steps are below.",
+  self: "You place it yourself: the steps are above.",
   no: "You said no, and that is fine: we use another way.",
 };
 
@@ -87,9 +87,10 @@ function Card({ token }: { token: string }) {
     setSending(null);
   };
   const { scene, placement } = card;
-  const choice = (value: TalentCard["answer"], name: string, isMain = false) => (
+  // None is put forward: the one that was given stands out, and no other.
+  const choice = (value: TalentCard["answer"], name: string) => (
     <Button
-      look={isMain ? "main" : "plain"}
+      look={card.answer === value ? "main" : "plain"}
       aria-pressed={card.answer === value}
       isPending={sending === value}
       isDisabled={sending !== null}
@@ -105,7 +106,7 @@ function Card({ token }: { token: string }) {
           {card.shoot}
           {scene && ` · day ${scene.day}, ${timeWords(scene.startsAt)}: ${scene.title}`}
         </Soft>
-        <h1>{card.name}, your microphone</h1>
+        <h1>{card.name}: your microphone</h1>
       </div>
       {placement ? (
         <Piece aria-label="Where it goes">
@@ -124,7 +125,7 @@ function Card({ token }: { token: string }) {
           </p>
           {card.answer !== "notAsked" && <p role="status">{ANSWERED[card.answer]}</p>}
           <Answers>
-            {choice("yes", "Yes, somebody may fix it there", true)}
+            {choice("yes", "Yes, somebody may fix it there")}
             {choice("self", "I place it myself")}
             {choice("no", "No, please find another way")}
           </Answers>
