@@ -6,6 +6,7 @@ import type { Change, ShootBundle, Stored } from "@/core/records";
 import { bundleReader } from "./bundleReader";
 import { takeKey, theHub, type Hub } from "./hub";
 import type { ShootSnapshot, ShootStore } from "./shootStore";
+import type { WhoIsHere } from "./live";
 import { askSamples, askShoots, askTakeDetail, type Samples } from "./server";
 import { withPendings } from "./overlay";
 
@@ -89,6 +90,12 @@ export function useShootPart<Part>(part: (snapshot: ShootSnapshot) => Part): Par
   const store = useShootStore();
   const read = () => part(store.snapshot());
   return useSyncExternalStore(store.subscribe, read, read);
+}
+
+/** Who of the crew is here, on how many devices; this one counts too. */
+export function useHere(): WhoIsHere {
+  const hub = useHub();
+  return useSyncExternalStore(hub.subscribe, hub.here, hub.here);
 }
 
 /** The crew's shoots with those that are not saved yet, the bin, and how many changes wait. */

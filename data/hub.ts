@@ -3,7 +3,7 @@ import { v5 as uuidOf } from "uuid";
 import type { Change, RecordKind, Stored } from "@/core/records";
 import { Device, type Sync } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
-import { openLive } from "./live";
+import { openLive, type WhoIsHere } from "./live";
 import { withDeed, type Deed } from "./pending";
 import { makeQueries } from "./queries";
 import { sender as makeSender, type Sender } from "./sender";
@@ -34,6 +34,8 @@ export interface Hub {
   restore: (kind: "shoot", id: string, title: string) => void;
   /** How many changes that an earlier visit had left were saved by this one. */
   savedEarlier: () => number;
+  /** Who of the crew is here, on how many devices. */
+  here: () => WhoIsHere;
 }
 
 /** More news of one shoot within this are asked for at once, ms. */
@@ -88,6 +90,9 @@ async function openHub(): Promise<Hub> {
   let isLeader = typeof navigator.locks === "undefined";
   const earlier = new Set<string>();
   let savedEarlier = 0;
+
+  /** Who of the crew is here. */
+  let here: WhoIsHere = { pages: 0, names: [] };
 
   /** What the tab says that sends for all. */
   let isLeaderAway = false;
@@ -199,6 +204,11 @@ async function openHub(): Promise<Hub> {
         break;
       case "isAway?":
         tellAway();
+        if (isLeader) channel.postMessage({ type: "here", here } satisfies NewsMessage);
+        break;
+      case "here":
+        here = data.here;
+        notify();
     }
   });
   if (!isLeader) channel?.postMessage({ type: "isAway?" } satisfies NewsMessage);
@@ -217,6 +227,11 @@ async function openHub(): Promise<Hub> {
       },
       // The server answers again: what waits goes.
       onHeard: () => void sender.hurry(),
+      onHere(next) {
+        here = next;
+        notify();
+        channel?.postMessage({ type: "here", here } satisfies NewsMessage);
+      },
     });
   }
   if (isLeader) lead();
@@ -259,6 +274,7 @@ async function openHub(): Promise<Hub> {
       return () => listeners.delete(listener);
     },
     savedEarlier: () => savedEarlier,
+    here: () => here,
     storeOf(shootId) {
       const store =
         stores.get(shootId) ??
@@ -287,7 +303,8 @@ type NewsMessage =
   | { type: "missed" }
   /** Whether the tab that sends for all reaches the server; another one wants to know. */
   | { type: "away"; isAway: boolean }
-  | { type: "isAway?" };
+  | { type: "isAway?" }
+  | { type: "here"; here: WhoIsHere };
 
 let hub: Promise<Hub> | null = null;
 /** The page's one hub; opened in the browser when it is first asked for. */

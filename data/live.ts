@@ -6,6 +6,14 @@ interface LiveOptions {
   onMissed: () => void;
   /** The server is heard, for the first time or again. */
   onHeard: () => void;
+  /** Who of the crew has a page open now. */
+  onHere: (here: WhoIsHere) => void;
+}
+
+/** Who is here: how many pages, and whose where people sign in. */
+export interface WhoIsHere {
+  pages: number;
+  names: readonly string[];
 }
 
 /** A line that broke for good is tried again so much later, ms. */
@@ -14,12 +22,13 @@ const AGAIN_MS = 5000;
 const ASK_EVERY_MS = 30_000;
 
 /** Hears what others change, as long as the page is there; asks from time to time where it cannot hear. */
-export function openLive({ onNews, onMissed, onHeard }: LiveOptions): void {
+export function openLive(options: LiveOptions): void {
+  const { onNews, onMissed, onHeard, onHere } = options;
   if (typeof EventSource === "undefined") {
     setInterval(onMissed, ASK_EVERY_MS);
     return;
   }
-  const source = new EventSource("/api/events");
+  const source = new EventSource(`/api/events?page=${crypto.randomUUID()}`);
   let asking: ReturnType<typeof setInterval> | null = null;
   source.addEventListener("open", () => {
     if (asking) clearInterval(asking);
@@ -31,6 +40,7 @@ export function openLive({ onNews, onMissed, onHeard }: LiveOptions): void {
     const { shootId, seq } = JSON.parse(data) as { shootId: string | null; seq: number };
     onNews(shootId, seq);
   });
+  source.addEventListener("here", ({ data }: MessageEvent<string>) => onHere(JSON.parse(data) as WhoIsHere));
   source.addEventListener("missed", onMissed);
   source.addEventListener("signedOut", goSignIn);
   source.addEventListener("error", () => {
@@ -39,6 +49,7 @@ export function openLive({ onNews, onMissed, onHeard }: LiveOptions): void {
     if (source.readyState !== EventSource.CLOSED) return;
     source.close();
     if (asking) clearInterval(asking);
-    setTimeout(() => openLive({ onNews, onMissed, onHeard }), AGAIN_MS);
+    onHere({ pages: 0, names: [] });
+    setTimeout(() => openLive(options), AGAIN_MS);
   });
 }

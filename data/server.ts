@@ -128,6 +128,18 @@ export async function askAccounts(
   return { refusal: response.ok ? null : (answer?.message ?? "This did not work."), answer };
 }
 
+/** A device on which the person who asks is signed in. */
+export interface OwnSession {
+  token: string;
+  userAgent: string | null;
+  updatedAt: string;
+}
+export const askSessions = (): Promise<OwnSession[]> => ask("/api/accounts/list-sessions");
+export const askAccount = (): Promise<{
+  session: { token: string };
+  user: { name: string; email: string; twoFactorEnabled?: boolean };
+}> => ask("/api/accounts/get-session");
+
 /** What this device knows belongs to whoever was signed in: the next one begins anew. */
 export function forgetInstallation(): void {
   try {

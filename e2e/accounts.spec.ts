@@ -1,3 +1,4 @@
+import { createHmac } from "node:crypto";
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -24,6 +25,20 @@ test.afterAll(async () => {
 });
 
 const axe = (page: Page) => new AxeBuilder({ page }).setLegacyMode();
+/** The code of this half minute. Source: RFC 6238 with SHA-1, six digits, on RFC 4226. */
+function codeNow(uri: string): string {
+  const secret = new URL(uri).searchParams.get("secret")!;
+  const letters = "ABCDEFGHIJKLMNOPQRSTUVWXYZ234567";
+  const bits = [...secret.replace(/=+$/, "")]
+    .map((letter) => letters.indexOf(letter).toString(2).padStart(5, "0"))
+    .join("");
+  const key = Buffer.from((bits.match(/.{8}/g) ?? []).map((each) => parseInt(each, 2)));
+  const counter = Buffer.alloc(8);
+  counter.writeBigUInt64BE(BigInt(Math.floor(Date.now() / 30_000)));
+  const hash = createHmac("sha1", key).update(counter).digest();
+  return String((hash.readUInt32BE(hash[19]! & 15) & 0x7fffffff) % 1_000_000).padStart(6, "0");
+}
+
 const PASSWORD = "slack water at dawn";
 const addressOf = (name: string) => `${name.toLowerCase()}.${Date.now()}@example.org`;
 
@@ -102,6 +117,7 @@ test("an owner lets people in by links: both log takes live, a guest only reads,
   await awake(assistant);
   await page.goto(`${web.address}/shoots/${shootId}/roll`);
   await awake(page);
+  await expect(page.getByRole("button", { name: "2 here: Asta, Olin" })).toBeVisible();
   await assistant.getByRole("button", { name: "Start take" }).click();
   await expect(page.getByText(/^Rolling: /).first()).toBeVisible({ timeout: 3000 });
   await page.getByRole("button", { name: "Stop" }).click();
@@ -192,6 +208,40 @@ test("a talent answers on their own phone by a link, and the crew sees it at onc
   expect((await card.request.get(`${web.address}/api/shoots`)).status()).toBe(401);
   await card.goto(`${web.address}/t/${"a".repeat(32)}`);
   await expect(card.getByText("This link works no more.")).toBeVisible();
+});
+
+test("a code of a second device is asked for beside the password, once it is set up; other devices can be signed out", async ({
+  page,
+  browser,
+}) => {
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  const email = await signUp(page, "Twice");
+  await page.goto(`${web.address}/crew`);
+  await page.getByRole("button", { name: "A code beside the password" }).click();
+  await page.getByRole("textbox", { name: "Your password" }).fill(PASSWORD);
+  const enabled = page.waitForResponse(/two-factor\/enable/);
+  await page.getByRole("button", { name: "Set up a code" }).click();
+  const { totpURI } = (await (await enabled).json()) as { totpURI: string };
+  await expect(page.getByRole("img", { name: "The secret as a QR code" })).toBeVisible();
+  await expectNoFault(page);
+  await page.getByRole("textbox", { name: "Code", exact: true }).fill(codeNow(totpURI));
+  await page.getByRole("button", { name: "Ask for the code" }).click();
+  await expect(page.getByText("A code is asked for beside your password.")).toBeVisible();
+
+  const other = await (await browser.newContext({ serviceWorkers: "block" })).newPage();
+  await other.goto(`${web.address}/sign-in?to=/crew`);
+  await fillDoor(other, { "E-mail": email, Password: PASSWORD }, "Sign in");
+  await expect(other.getByRole("heading", { name: "Code of your second device" })).toBeVisible();
+  await fillDoor(other, { Code: "000000" }, "Go on");
+  await expect(other.getByRole("alert").filter({ hasText: /\S/ })).toBeVisible();
+  await fillDoor(other, { Code: codeNow(totpURI) }, "Go on");
+  await other.waitForURL(`${web.address}/crew`);
+  await page.reload();
+  await page.getByRole("button", { name: "Sign out there" }).first().click();
+  await expect(page.getByText("Signed out there.")).toBeVisible();
+  await other.reload();
+  await other.waitForURL(/\/sign-in/);
 });
 
 const tryIn = (request: APIRequestContext, email: string, password: string) =>

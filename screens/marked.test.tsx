@@ -77,7 +77,7 @@ const HINTS: Record<string, string[]> = {
   scout: ["Length runs west to east, width south to north; an L lacks its north-east corner."],
   pickup: ["Drag, or arrow keys: 5 cm a press. Rings turn. Dotted: critical distance. The small wedge is the breath."],
   link: [
-    "MHz. Drag a name, or arrow keys: one step, with Shift ten. Grey: taken by the scan. Below: allowed.",
+    "MHz. Drag a name, or arrow keys: one step, with Shift ten. Zoom: pinch, or Ctrl and wheel. Grey: taken by the scan. Below: allowed.",
     "Camera hops, ears, a desk's own transmitter. Talent comes from the scenes.",
   ],
   level: [

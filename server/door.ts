@@ -186,8 +186,12 @@ export async function answerEvents(request: Request): Promise<Response> {
   const requestId = randomUUID();
   try {
     checkSite(request);
-    const { crewId, member } = await actingCrew(request);
-    return new Response(eventStream({ crewId, member }, request.signal), {
+    const acting = await actingCrew(request);
+    requireRight(acting, "read");
+    const asked = new URL(request.url).searchParams.get("page") ?? "";
+    const page = /^[0-9a-f-]{36}$/.test(asked) ? asked : randomUUID();
+    const name = hasAccounts() ? (await signedInPerson(request)).name : "";
+    return new Response(eventStream({ ...acting, page, name }, request.signal), {
       headers: {
         ...HEADERS,
         "content-type": "text/event-stream",

@@ -1,6 +1,9 @@
+import { sql } from "drizzle-orm";
 import { Client } from "pg";
+import type { Database } from "../db/client";
 import type { ActingCrew } from "./crew";
 import { log } from "./log";
+import { makePresence, SAY_EVERY_MS, type Here } from "./presence";
 
 /** Something of a shoot changed, up to a number; of the crew's kit where there is no shoot. */
 export interface News {
@@ -9,8 +12,13 @@ export interface News {
   seq: number;
 }
 
-/** What a listener is told: news, that somebody was signed out, or that some may have been missed. */
-export type Told = { news: News } | { signedOut: string } | { missed: true };
+/** What a listener is told: news, that somebody was signed out, came or went, or that some may have been missed. */
+export type Told =
+  | { news: News }
+  | { signedOut: string }
+  | { here: Here }
+  | { gone: Pick<Here, "crewId" | "page"> }
+  | { missed: true };
 
 type Listener = (told: Told) => void;
 
@@ -45,8 +53,8 @@ function newsFrom(url: string) {
     next.on("end", () => onEnd());
     next.on("notification", ({ payload }) => {
       try {
-        const told = JSON.parse(payload ?? "") as News | { signedOut: string };
-        tell("signedOut" in told ? told : { news: told });
+        const told = JSON.parse(payload ?? "") as News | Exclude<Told, { news: News }>;
+        tell("seq" in told ? { news: told } : told);
       } catch {
         tell({ missed: true });
       }
@@ -98,9 +106,48 @@ export function news(): ReturnType<typeof newsFrom> {
 /** So often something is sent, that a line that is dead is noticed on both ends, ms. */
 const HEARTBEAT_MS = 15_000;
 
-/** Server-sent events of one crew: "change" with the shoot and its number, "missed" where all should be asked for anew. */
+/** Who is here, as this process knows it, and the streams that tell of it, by crew. */
+const presence = makePresence();
+const streams = new Map<string, Set<() => void>>();
+let stopHearing: (() => void) | null = null;
+
+/** Hears who of a crew comes and goes, until the function that comes back is called. */
+function watchPresence(crewId: string, onChange: () => void): () => void {
+  const own = streams.get(crewId) ?? new Set();
+  streams.set(crewId, own.add(onChange));
+  stopHearing ??= news().listen((told) => {
+    const changed =
+      "here" in told && presence.here(told.here, Date.now())
+        ? told.here.crewId
+        : "gone" in told && presence.gone(told.gone.crewId, told.gone.page)
+          ? told.gone.crewId
+          : null;
+    if (changed !== null) streams.get(changed)?.forEach((tell) => tell());
+  });
+  return () => {
+    own.delete(onChange);
+    if (own.size === 0) streams.delete(crewId);
+    if (streams.size > 0) return;
+    stopHearing?.();
+    stopHearing = null;
+  };
+}
+
+/** Tells all processes; where the database is away there is nobody to tell. */
+const tellAll = (database: Database, told: object): void =>
+  void database
+    .execute(sql`select pg_notify('hypophon_change', ${JSON.stringify(told)})`)
+    .catch((error: unknown) => log.warn({ error }, "who is here could not be told"));
+
+/** Who listens: of which crew, and the page by the name it gave itself. */
+export type Listening = Pick<ActingCrew, "crewId" | "member" | "database"> & { page: string; name: string };
+
+/**
+ * Server-sent events of one crew: "change" with the shoot and its number, "here" with who is, "signedOut", and "missed" where all
+ * should be asked for anew.
+ */
 export function eventStream(
-  { crewId, member }: Pick<ActingCrew, "crewId" | "member">,
+  { crewId, member, database, page, name }: Listening,
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
@@ -119,16 +166,30 @@ export function eventStream(
           if (told.signedOut !== member) return;
           send("event: signedOut\ndata: {}\n\n");
           end();
-        } else if (told.news.crewId === crewId) {
+        } else if ("news" in told && told.news.crewId === crewId) {
           const { shootId, seq } = told.news;
           send(`event: change\ndata: ${JSON.stringify({ shootId, seq })}\n\n`);
         }
       });
+      const sendHere = () => send(`event: here\ndata: ${JSON.stringify(presence.of(crewId))}\n\n`);
+      const stopWatching = watchPresence(crewId, sendHere);
+      const sayHere = () => {
+        if (presence.sweep(crewId, Date.now())) sendHere();
+        tellAll(database, { here: { crewId, page, name } });
+      };
+      const saying = setInterval(sayHere, SAY_EVERY_MS);
       const beat = setInterval(() => send(": still here\n\n"), HEARTBEAT_MS);
+      saying.unref();
       beat.unref();
+      let isOver = false;
       function stop(): void {
+        if (isOver) return;
+        isOver = true;
         clearInterval(beat);
+        clearInterval(saying);
         stopListening();
+        stopWatching();
+        tellAll(database, { gone: { crewId, page } });
       }
       function end(): void {
         stop();
@@ -141,6 +202,8 @@ export function eventStream(
       signal.addEventListener("abort", end);
       // A second between tries, and something at once: then the page knows that it hears.
       send("retry: 1000\n: hello\n\n");
+      sendHere();
+      sayHere();
     },
   });
 }

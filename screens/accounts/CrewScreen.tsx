@@ -25,6 +25,7 @@ import { Select } from "@/ui/Select";
 import { showToast } from "@/ui/toasts";
 import { Page } from "../shell/Page";
 
+const YourAccount = later(() => import("./YourAccount").then((module) => module.YourAccount));
 const LinkCode = later(() => import("./LinkCode").then((module) => module.LinkCode));
 
 const ROLE_CHOICES = ROLES.map((role) => ({ value: role, name: `${ROLE_NAMES[role]}: can ${ROLE_WORDS[role]}` }));
@@ -188,6 +189,7 @@ function Crew() {
         />
       </Piece>
       {may(crew.role, "manage") && <Invitations crew={crew} act={act} />}
+      <YourAccount />
     </Stack>
   );
 }

@@ -13,9 +13,26 @@ function pathOf(text: string): { path: string; size: number } {
   return { path, size };
 }
 
+/** A text as a code to photograph. */
+export function QrCode({ text, label }: { text: string; label: string }) {
+  const { path, size } = pathOf(text);
+  return (
+    <svg
+      viewBox={`-4 -4 ${size + 8} ${size + 8}`}
+      width={240}
+      height={240}
+      role="img"
+      aria-label={label}
+      shapeRendering="crispEdges"
+    >
+      <rect x={-4} y={-4} width={size + 8} height={size + 8} fill="#fff" />
+      <path d={path} fill="#000" />
+    </svg>
+  );
+}
+
 /** A link to send, or to photograph from this screen. */
 export function LinkCode({ link, says }: { link: string; says: string }) {
-  const { path, size } = pathOf(link);
   const copy = () =>
     void navigator.clipboard.writeText(link).then(
       () => showToast({ says: "Link copied." }),
@@ -23,17 +40,7 @@ export function LinkCode({ link, says }: { link: string; says: string }) {
     );
   return (
     <Stack>
-      <svg
-        viewBox={`-4 -4 ${size + 8} ${size + 8}`}
-        width={240}
-        height={240}
-        role="img"
-        aria-label="The link as a QR code"
-        shapeRendering="crispEdges"
-      >
-        <rect x={-4} y={-4} width={size + 8} height={size + 8} fill="#fff" />
-        <path d={path} fill="#000" />
-      </svg>
+      <QrCode text={link} label="The link as a QR code" />
       <code style={{ overflowWrap: "anywhere" }}>{link}</code>
       <Soft>{says}</Soft>
       <Button look="main" onPress={copy}>

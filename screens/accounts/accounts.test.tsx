@@ -8,6 +8,7 @@ import type { CrewNow } from "@/data/server";
 import { say, ROLE_NAMES } from "@/messages";
 import { ROLES } from "@/core/crew";
 import { Toasts } from "@/ui/toasts";
+import { deviceName } from "./device";
 import { CrewScreen } from "./CrewScreen";
 import { pageAfter, SignInScreen, typedFault } from "./SignInScreen";
 import { TalentScreen } from "./TalentScreen";
@@ -163,6 +164,12 @@ describe("the crew", () => {
     await press("Remove");
     expect(await screen.findByText(say({ code: "crew.lastOwner" }))).toBeTruthy();
   });
+});
+
+test("a device is called by what it is", () => {
+  expect(
+    ["Mozilla/5.0 (Linux; Mobile)", "Mozilla/5.0 (Tablet; rv:1)", "Mozilla/5.0 (X11)", "", null].map(deviceName),
+  ).toEqual(["phone", "tablet", "computer", "computer", "computer"]);
 });
 
 describe("a talent's own card", () => {

@@ -3,7 +3,7 @@
 import { ChevronDown, CircleHelp, Contrast, Search } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import { useShootPart } from "@/data/ShootProvider";
+import { useHere, useShootPart } from "@/data/ShootProvider";
 import { Button } from "@/ui/Button";
 import { Link, goTo } from "@/ui/address";
 import { later } from "@/ui/later";
@@ -65,6 +65,31 @@ const Wide = styled.span`
   }
 `;
 
+const Here = styled(Button)`
+  min-width: 0;
+  font-size: 0.85rem;
+  font-weight: 400;
+  text-decoration: none;
+  white-space: nowrap;
+  @media (max-width: 599px) {
+    display: none;
+  }
+`;
+
+/** That others work on the same at this moment, and who where people sign in. */
+function WhoIsHere() {
+  const { pages, names } = useHere();
+  if (pages < 2) return null;
+  const who = names.filter(Boolean).join(", ");
+  return (
+    <Tooltip says={who || `Open on ${pages} devices`}>
+      <Here look="quiet" aria-label={`${pages} here${who ? `: ${who}` : ""}`}>
+        {pages} here
+      </Here>
+    </Tooltip>
+  );
+}
+
 /** Where one is: shoot, day and scene; whether it is saved; and the way to anything by its name. */
 export function TopBar(props: { focus: Focus; onFind: () => void; onHelp: () => void }) {
   const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
@@ -89,6 +114,7 @@ export function TopBar(props: { focus: Focus; onFind: () => void; onHelp: () => 
       />
       <SceneChooser focus={props.focus} />
       <SaveLine />
+      <WhoIsHere />
       <Tooltip says="Find anything by its name (/)">
         <Button look="quiet" aria-label="Find" onPress={props.onFind}>
           <Search size={18} aria-hidden />

@@ -21,11 +21,14 @@ const A_DAY_S = 24 * 3600;
 function makeAccounts(database: Database) {
   const secret = process.env["HYPOPHON_SECRET"];
   if (!secret) throw new Error("HYPOPHON_SECRET is not set: start with ./hypophon start --accounts.");
-  const isSecure = (process.env["HYPOPHON_ORIGIN"] ?? "").startsWith("https:");
+  // Links in mails begin with it; without it with the address that was asked for.
+  const origin = process.env["HYPOPHON_ORIGIN"] ?? "";
+  const isSecure = origin.startsWith("https:");
   return betterAuth({
     appName: "Hypophon",
     secret,
     basePath: "/api/accounts",
+    ...(origin !== "" && { baseURL: origin }),
     database: drizzleAdapter(database, {
       provider: "pg",
       schema: {

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { join } from "node:path";
-import { chromium, type Page } from "@playwright/test";
+import { chromium, type Browser, type Page } from "@playwright/test";
+import type { Changes } from "../../core/records";
 import { migrateDatabase } from "../../db/migrate";
-import { localPostgres, WEB_ROLE } from "../../host/postgres";
+import { localPostgres, WEB_ROLE, type DatabaseUrls } from "../../host/postgres";
 import { TEST_STATE_DIR } from "../../host/state";
 import { MIGRATIONS } from "../../host/databases";
 import { ROOT } from "../../host/state";
@@ -11,8 +12,9 @@ import { serveWeb } from "../../host/webServer";
 import { CREATOR, ENGINEER, MILLER, SINGER, WELDER } from "../../demo/slackWater";
 import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import { hearing, heardFile } from "../../e2e/fakeMicrophone";
-import { openScout, openView } from "../../e2e/shoot";
+import { openView } from "../../e2e/shoot";
 import { quietThenVoiceWav } from "../../e2e/sounds";
+import { WebProcess } from "../webProcess";
 import { CHROMIUM_FLAGS } from "./benchPage";
 import { awake } from "../../e2e/shoot";
 
@@ -31,15 +33,6 @@ const PICTURES: readonly Picture[] = [
   { name: "shoots", path: "/" },
   { name: "board", path: `/shoots/${DEMO_SHOOT_ID}` },
   { name: "scout", path: shoot("scout"), height: 1000 },
-  {
-    name: "times",
-    path: shoot("scout"),
-    height: 1100,
-    prepare: async (page) => {
-      await openScout(page, "Quiet times");
-      await page.getByRole("group", { name: "Day strip" }).waitFor();
-    },
-  },
   {
     name: "pickup",
     path: `/shoots/${DEMO_SHOOT_ID}/pickup?scene=51ac0000-0000-4000-8000-000000000026`,
@@ -85,7 +78,6 @@ const PICTURES: readonly Picture[] = [
   },
   { name: "kit", path: `/shoots/${DEMO_SHOOT_ID}/kit?day=3` },
   { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
-  { name: "card-phone", path: shoot("card", SINGER), width: 390, height: 844 },
   {
     name: "level",
     path: shoot("level", ENGINEER),
@@ -116,7 +108,7 @@ const PICTURES: readonly Picture[] = [
     prepare: async (page) => {
       await page.getByRole("button", { name: /^Card of/ }).click();
       await page.getByText(/^21 of 21 files checked/).waitFor({ timeout: 180_000 });
-      await page.getByRole("button", { name: /^Keep 17 takes/ }).click();
+      await page.getByRole("button", { name: /^Keep 21 takes/ }).click();
       await page.getByRole("button", { name: /^SLACK_WATER.*T05_Tam/ }).click();
       await page.getByRole("list", { name: "Findings" }).waitFor();
       await page.waitForTimeout(1500);
@@ -125,6 +117,58 @@ const PICTURES: readonly Picture[] = [
   { name: "board-dark", path: `/shoots/${DEMO_SHOOT_ID}`, ground: "dark" },
   { name: "board-phone", path: `/shoots/${DEMO_SHOOT_ID}`, width: 390, height: 844 },
 ];
+
+const posting = (body: object): RequestInit => ({
+  method: "POST",
+  headers: { "content-type": "application/json" },
+  body: JSON.stringify(body),
+});
+
+/** The page of a talent's link, on a phone. */
+async function takeTalentCard(browser: Browser, address: string): Promise<void> {
+  const records = (await (await fetch(`${address}/api/shoots/${DEMO_SHOOT_ID}/records?since=0`)).json()) as Changes;
+  const rig = records.records.find(
+    ({ kind, body }) => kind === "rig" && (body as { wearerId: string }).wearerId === SINGER,
+  )!;
+  const made = await fetch(`${address}/api/talent/link`, posting({ shootId: DEMO_SHOOT_ID, rigId: rig.id }));
+  const { token } = (await made.json()) as { token: string };
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await page.goto(`${address}/t/${token}`);
+  await page.getByRole("region", { name: "Your answer" }).waitFor();
+  await page.screenshot({ path: join(ROOT, "docs", "screenshots", "talent-phone.png") });
+  await page.close();
+  process.stdout.write("talent-phone.png\n");
+}
+
+/** The crew page, on a server where people sign in. */
+async function takeCrew(browser: Browser, urls: DatabaseUrls): Promise<void> {
+  const environment = { HYPOPHON_SECRET: randomUUID() };
+  const web = new WebProcess(urls, 4690, [], { args: ["--accounts"], environment });
+  await web.start();
+  const signUp = async (name: string, link: string) => {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.goto(link);
+    if (!link.includes("join=")) await page.getByRole("button", { name: "New account" }).click();
+    await page.getByRole("textbox", { name: "Name" }).fill(name);
+    await page.getByRole("textbox", { name: "E-mail" }).fill(`${name.toLowerCase()}@example.org`);
+    await page.getByRole("textbox", { name: "Password" }).fill(randomUUID());
+    await page.getByRole("button", { name: "Make account" }).click();
+    await awake(page);
+    return page;
+  };
+  const owner = await signUp("Olin", `${web.address}/sign-in`);
+  for (const name of ["Asta", "Gwen"]) {
+    await owner.goto(`${web.address}/crew`);
+    await owner.getByRole("button", { name: "Make a link" }).click();
+    const link = await owner.getByRole("dialog").locator("code").textContent();
+    await signUp(name, link!);
+  }
+  await owner.goto(`${web.address}/crew`);
+  await owner.getByRole("group", { name: "Your devices" }).getByText("this one").waitFor();
+  await owner.screenshot({ path: join(ROOT, "docs", "screenshots", "crew.png") });
+  await web.kill("SIGTERM");
+  process.stdout.write("crew.png\n");
+}
 
 /** Takes the pictures of docs/screenshots anew, from the demo shoot in a database of its own. */
 export async function takePictures(): Promise<number> {
@@ -153,6 +197,8 @@ export async function takePictures(): Promise<number> {
       await context.close();
       process.stdout.write(`${name}.png\n`);
     }
+    await takeTalentCard(browser, web.address);
+    await takeCrew(browser, urls);
     await browser.close();
     await web.close();
     return 0;

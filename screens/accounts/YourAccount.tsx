@@ -1,0 +1,135 @@
+"use client";
+
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { askAccount, askAccounts, askSessions } from "@/data/server";
+import { Button } from "@/ui/Button";
+import { Disclosure } from "@/ui/Disclosure";
+import { Piece, Row, Soft, Stack } from "@/ui/layout";
+import { TextField } from "@/ui/TextField";
+import { showToast } from "@/ui/toasts";
+import { deviceName } from "./device";
+import { QrCode } from "./LinkCode";
+
+const anything = () => null;
+
+/** Does something with one's own account, says how it went, and shows it as it is then. */
+function useOwnDeeds() {
+  const queries = useQueryClient();
+  return async <Answer,>(path: string, body: object, done: string | null): Promise<Answer | null> => {
+    const { refusal, answer } = await askAccounts(path, body);
+    if (refusal ?? done) showToast({ says: refusal ?? done! });
+    await queries.invalidateQueries({ queryKey: ["own"] });
+    return refusal ? null : (answer as Answer);
+  };
+}
+
+function Devices() {
+  const account = useQuery({ queryKey: ["own", "account"], queryFn: askAccount });
+  const sessions = useQuery({ queryKey: ["own", "sessions"], queryFn: askSessions });
+  const act = useOwnDeeds();
+  const own = account.data?.session.token;
+  return (
+    <Stack $gap={0.4} role="group" aria-label="Your devices">
+      {sessions.data?.map(({ token, userAgent, updatedAt }) => (
+        <Row key={token} $between>
+          <span>
+            {deviceName(userAgent)}, last used {updatedAt.slice(0, 10)}
+            {token === own && " (this one)"}
+          </span>
+          {token !== own && (
+            <Button look="quiet" onPress={() => void act("revoke-session", { token }, "Signed out there.")}>
+              Sign out there
+            </Button>
+          )}
+        </Row>
+      ))}
+    </Stack>
+  );
+}
+
+interface Enabling {
+  totpURI: string;
+  backupCodes: string[];
+}
+
+/** A second device that shows a code, asked for beside the password. */
+function SecondFactor() {
+  const account = useQuery({ queryKey: ["own", "account"], queryFn: askAccount });
+  const act = useOwnDeeds();
+  const [password, setPassword] = useState("");
+  const [code, setCode] = useState("");
+  const [enabling, setEnabling] = useState<Enabling | null>(null);
+  if (!account.data) return null;
+  const isOn = account.data.user.twoFactorEnabled === true;
+  const begin = async () => {
+    const answer = await act<Enabling>(
+      isOn ? "two-factor/disable" : "two-factor/enable",
+      { password },
+      isOn ? "Only the password is asked for." : null,
+    );
+    setPassword("");
+    if (answer && !isOn) setEnabling(answer);
+  };
+  const confirm = async () => {
+    const answer = await act("two-factor/verify-totp", { code: code.trim() }, "The code is asked for from now on.");
+    if (!answer) return;
+    setEnabling(null);
+    setCode("");
+  };
+  if (enabling)
+    return (
+      <Stack>
+        <p>Photograph this with the app that shows codes, then type the code it shows.</p>
+        <QrCode text={enabling.totpURI} label="The secret as a QR code" />
+        <TextField
+          label="Code"
+          value={code}
+          maxLength={6}
+          autoComplete="one-time-code"
+          fault={anything}
+          onChange={setCode}
+        />
+        <Button look="main" onPress={() => void confirm()}>
+          Ask for the code
+        </Button>
+        <Soft>
+          If the device is lost, each of these lets you in once. Write them down: {enabling.backupCodes.join(" ")}
+        </Soft>
+      </Stack>
+    );
+  return (
+    <Stack $gap={0.5}>
+      <Soft>{isOn ? "A code is asked for beside your password." : "Only your password is asked for."}</Soft>
+      <Row $low>
+        <TextField
+          label="Your password"
+          type="password"
+          autoComplete="current-password"
+          value={password}
+          maxLength={200}
+          fault={anything}
+          onChange={setPassword}
+        />
+        <Button isDisabled={password === ""} onPress={() => void begin()}>
+          {isOn ? "No code any more" : "Set up a code"}
+        </Button>
+      </Row>
+    </Stack>
+  );
+}
+
+/** What belongs to the person who is signed in: devices, and how they sign in. */
+export function YourAccount() {
+  return (
+    <Piece aria-label="Your account">
+      <Stack $gap={0.6}>
+        <h2>Your account</h2>
+        <Devices />
+        <Disclosure title="A code beside the password">
+          <SecondFactor />
+        </Disclosure>
+      </Stack>
+    </Piece>
+  );
+}

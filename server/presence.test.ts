@@ -1,0 +1,48 @@
+import fc from "fast-check";
+import { makePresence } from "./presence";
+
+const CREW = "a";
+
+test("who is here is told once, by name, however many pages they have open", () => {
+  const presence = makePresence();
+  expect(presence.here({ crewId: CREW, page: "1", name: "Olin" }, 0)).toBe(true);
+  expect(presence.here({ crewId: CREW, page: "1", name: "Olin" }, 10_000)).toBe(false);
+  expect(presence.here({ crewId: CREW, page: "2", name: "Olin" }, 10_000)).toBe(true);
+  expect(presence.here({ crewId: CREW, page: "3", name: "Asta" }, 10_000)).toBe(true);
+  expect(presence.of(CREW)).toEqual({ pages: 3, names: ["Asta", "Olin"] });
+});
+
+test("whoever leaves is gone at once; whoever says nothing any more is gone after a while", () => {
+  const presence = makePresence();
+  presence.here({ crewId: CREW, page: "1", name: "Olin" }, 0);
+  presence.here({ crewId: CREW, page: "2", name: "Asta" }, 0);
+  expect(presence.gone(CREW, "1")).toBe(true);
+  expect(presence.gone(CREW, "1")).toBe(false);
+  expect(presence.sweep(CREW, 25_000)).toBe(false);
+  expect(presence.sweep(CREW, 25_001)).toBe(true);
+  expect(presence.of(CREW)).toEqual({ pages: 0, names: [] });
+});
+
+test("crews do not see each other, whatever comes and goes (property)", () => {
+  const crew = fc.constantFrom("a", "b");
+  const page = fc.integer({ min: 1, max: 4 }).map(String);
+  const deeds = fc.array(fc.tuple(crew, page, fc.boolean()), { maxLength: 40 });
+  fc.assert(
+    fc.property(deeds, (all) => {
+      const presence = makePresence();
+      const open = new Set<string>();
+      for (const [crewId, name, isHere] of all) {
+        if (isHere) presence.here({ crewId, page: name, name: `${crewId}${name}` }, 0);
+        else presence.gone(crewId, name);
+        if (isHere) open.add(crewId + name);
+        else open.delete(crewId + name);
+      }
+      for (const crewId of ["a", "b"]) {
+        const wanted = [...open]
+          .filter((each) => each.startsWith(crewId))
+          .sort((one, other) => one.localeCompare(other));
+        expect(presence.of(crewId)).toEqual({ pages: wanted.length, names: wanted });
+      }
+    }),
+  );
+});
