@@ -80,7 +80,7 @@ function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
     column.accessor("devices", { id: "devices", header: "Signed in", meta: { isFigure: true } }),
     column.display({
       id: "deeds",
-      header: "",
+      header: "Change",
       cell: ({ row: { original } }) =>
         isOwner && original.personId !== crew.me ? (
           <Row $gap={0.3}>
