@@ -4,7 +4,6 @@ import { openDatabase } from "../db/client";
 import { migrateDatabase } from "../db/migrate";
 import { localCrew } from "../server/crew";
 import { openDemoShoot } from "../server/demoShoot";
-import { allowedHosts, LOOPBACK } from "../server/hosts";
 import { log } from "../server/log";
 import { purge } from "../server/records";
 import { DATABASE_NAMES, managedUrls, MIGRATIONS, type WebMode } from "./databases";
@@ -12,6 +11,7 @@ import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
 import { keepPassword, newPassword, passwordOf } from "./postgresHome";
 import { IS_STATE_CHOSEN, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
+import { wantsAccounts } from "./wantsAccounts";
 import { serveWeb } from "./webServer";
 
 /** Puts the demo shoot into a database. */
@@ -56,19 +56,6 @@ function untilStopped(): Promise<void> {
   return new Promise((resolve) => {
     for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => resolve());
   });
-}
-
-const ACCOUNTS = "--accounts";
-
-/** Whether people sign in, as the command says; others than those at this machine must. */
-function wantsAccounts(args: readonly string[]): boolean {
-  const unknown = args.find((arg) => arg !== ACCOUNTS);
-  if (unknown !== undefined) throw new Error(`start knows ${ACCOUNTS} only, not ${unknown}.`);
-  const isWanted = args.includes(ACCOUNTS);
-  const others = [...allowedHosts()].filter((name) => !LOOPBACK.includes(name));
-  if (others.length > 0 && !isWanted)
-    throw new Error(`HYPOPHON_HOSTS lets others in (${others.join(", ")}), so people must sign in: start ${ACCOUNTS}.`);
-  return isWanted;
 }
 
 /** What sessions are signed with: made once, and kept beside the data. */

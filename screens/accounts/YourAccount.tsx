@@ -8,6 +8,7 @@ import { Disclosure } from "@/ui/Disclosure";
 import { Piece, Row, Soft, Stack } from "@/ui/layout";
 import { TextField } from "@/ui/TextField";
 import { showToast } from "@/ui/toasts";
+import { upperFirst } from "../dress/words";
 import { deviceName } from "./device";
 import { QrCode } from "./LinkCode";
 
@@ -34,7 +35,7 @@ function Devices() {
       {sessions.data?.map(({ token, userAgent, updatedAt }) => (
         <Row key={token} $between>
           <span>
-            {deviceName(userAgent)}, last used {updatedAt.slice(0, 10)}
+            {upperFirst(deviceName(userAgent))}, last used {updatedAt.slice(0, 10)}
             {token === own && " (this one)"}
           </span>
           {token !== own && (

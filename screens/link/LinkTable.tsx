@@ -82,8 +82,16 @@ function columnsOf(chosenId: string | null, onChoose: (id: string) => void): Col
         </Name>
       ),
     }),
-    column.accessor("system", { id: "system", header: "System" }),
-    column.accessor("preset", { id: "preset", header: "Preset" }),
+    column.accessor("system", {
+      id: "system",
+      header: "System",
+      cell: ({ row: { original }, getValue }) => (
+        <>
+          {getValue()}
+          {original.preset && <Soft>{original.preset}</Soft>}
+        </>
+      ),
+    }),
     column.accessor("frequencyMHz", {
       ...{ id: "frequency", header: "MHz", meta: { isFigure: true }, ...LAST },
       cell: ({ getValue }) => <b>{getValue()?.toFixed(3)}</b>,
@@ -122,7 +130,6 @@ export function LinkTable(props: {
   const columns = useMemo(() => columnsOf(chosenId, onChoose), [chosenId, onChoose]);
   // What nothing in the table has needs no column.
   const hidden = {
-    preset: !isNarrow && rows.some(({ preset }) => preset !== ""),
     spare: !isNarrow && rows.some(({ spareMHz }) => spareMHz !== undefined),
     system: !isNarrow,
   };

@@ -15,7 +15,10 @@ const SENDER = "hypophon@localhost";
  * Sends a mail: to the server that HYPOPHON_SMTP names, or as a file into the folder of HYPOPHON_MAILS, which stands for one.
  * Errors: those of the server or the disk; Error "no mail server" without either.
  */
-export async function sendMail(mail: Mail, environment: NodeJS.ProcessEnv = process.env): Promise<void> {
+export async function sendMail(
+  mail: Mail,
+  environment: Readonly<Record<string, string | undefined>> = process.env,
+): Promise<void> {
   const message = { from: environment["HYPOPHON_MAIL_FROM"] ?? SENDER, ...mail };
   const folder = environment["HYPOPHON_MAILS"];
   if (folder) {
