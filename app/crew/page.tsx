@@ -1,5 +1,5 @@
-import { CrewScreen } from "@/screens/accounts/CrewScreen";
+import { App } from "@/screens/shell/App";
 
-export default function CrewPage() {
-  return <CrewScreen />;
+export default function Page() {
+  return <App />;
 }

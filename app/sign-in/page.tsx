@@ -1,5 +1,5 @@
-import { SignInScreen } from "@/screens/accounts/SignInScreen";
+import { App } from "@/screens/shell/App";
 
-export default function SignInPage() {
-  return <SignInScreen />;
+export default function Page() {
+  return <App />;
 }

@@ -3,7 +3,6 @@
 import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ColumnDef, createColumnHelper } from "@tanstack/react-table";
 import { useMemo, useState } from "react";
-import { I18nProvider } from "react-aria-components";
 import { may, ROLES, type Role } from "@/core/crew";
 import {
   askAccounts,
@@ -198,12 +197,10 @@ function Crew() {
 export function CrewScreen() {
   const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
   return (
-    <I18nProvider locale="en-GB">
-      <QueryClientProvider client={queries}>
-        <Page id="work">
-          <Crew />
-        </Page>
-      </QueryClientProvider>
-    </I18nProvider>
+    <QueryClientProvider client={queries}>
+      <Page id="work">
+        <Crew />
+      </Page>
+    </QueryClientProvider>
   );
 }

@@ -69,6 +69,20 @@ const SCREENS: Record<string, ReturnType<typeof page>> = {
 const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
 const Home = screen("shoots", async () => (await import("../shoots/ShootsScreen")).ShootsScreen);
 
+const opening = <Soft role="status">Opening…</Soft>;
+/** Pages apart from the shoots, which need the server: where one signs in, the crew, a talent's own card. */
+const DOORS = {
+  "sign-in": later(() => import("../accounts/SignInScreen").then((module) => module.SignInScreen), opening),
+  crew: later(() => import("../accounts/CrewScreen").then((module) => module.CrewScreen), opening),
+  t: later(() => import("../accounts/TalentScreen").then((module) => module.TalentScreen), opening),
+} as const;
+function doorAt(path: string) {
+  const [, name = "", token = ""] = path.split("/");
+  if (!Object.hasOwn(DOORS, name)) return null;
+  const Door = DOORS[name as keyof typeof DOORS];
+  return <Door token={token} />;
+}
+
 /** The screen of an address. */
 function screenAt(path: string) {
   const [, shootId, name = ""] = SHOOT.exec(path) ?? [];
@@ -76,7 +90,7 @@ function screenAt(path: string) {
 }
 
 // What is asked for first comes first: the screen, and on a first visit the shoot.
-if (typeof window !== "undefined") {
+if (typeof window !== "undefined" && !doorAt(window.location.pathname)) {
   screenAt(window.location.pathname)?.prepare();
   const [, shootId] = SHOOT.exec(window.location.pathname) ?? [];
   if (shootId) askEarly(shootId);
@@ -167,22 +181,23 @@ function Place() {
   );
 }
 
+function Application() {
+  const { path } = useAddress();
+  // What is kept on the device and the screen are asked for at the same time.
+  useEffect(() => screenAt(path)?.prepare(), [path]);
+  useWholeApplication();
+  return (
+    <HubProvider opening={<Opening />}>
+      <Place />
+    </HubProvider>
+  );
+}
+
 /** The whole application: one document, whatever the address. */
 export function App() {
   const isAwake = useIsAwake();
   const { path } = useAddress();
-  // What is kept on the device and the screen are asked for at the same time.
-  useEffect(() => {
-    if (isAwake) screenAt(path)?.prepare();
-  }, [path, isAwake]);
-  useWholeApplication();
   if (!isAwake) return <Opening />;
-  return (
-    // Dates and numbers are written in one way, whatever the browser is set to.
-    <I18nProvider locale="en-GB">
-      <HubProvider opening={<Opening />}>
-        <Place />
-      </HubProvider>
-    </I18nProvider>
-  );
+  // Dates and numbers are written in one way, whatever the browser is set to.
+  return <I18nProvider locale="en-GB">{doorAt(path) ?? <Application />}</I18nProvider>;
 }

@@ -1,5 +1,5 @@
-import { TalentScreen } from "@/screens/accounts/TalentScreen";
+import { App } from "@/screens/shell/App";
 
-export default async function TalentPage({ params }: { params: Promise<{ token: string }> }) {
-  return <TalentScreen token={(await params).token} />;
+export default function Page() {
+  return <App />;
 }
