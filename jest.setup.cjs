@@ -9,6 +9,16 @@ process.env.HYPOPHON_LOG ??= "silent";
 // The document of component tests works out every rule of every sheet for each element that is asked for; what is hidden is
 // hidden by its attribute here, or by its own style.
 if (typeof window !== "undefined") {
+  // What a browser has and the document of these tests lacks.
+  globalThis.TextEncoder ??= require("node:util").TextEncoder;
+  globalThis.CSS ??= { escape: (text) => text };
+  globalThis.ResizeObserver ??= class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  };
+  window.matchMedia ??= (media) => Object.assign(new EventTarget(), { media, matches: false });
+  AbortSignal.timeout ??= () => new AbortController().signal;
   const HIDDEN = new Set(["SCRIPT", "STYLE", "TEMPLATE", "HEAD", "NOSCRIPT"]);
   window.getComputedStyle = (element) => {
     const own = element.style;

@@ -33,7 +33,6 @@ jest.mock("@react-pdf/renderer", () => {
   };
 });
 // A desk, not a phone: there is no screen here to ask.
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
 const WORDS = join(__dirname, "..", "messages", "en");
 for (const file of readdirSync(WORDS))
   if (!["index.ts", "units.ts", "words.ts"].includes(file))

@@ -25,6 +25,7 @@ import { DEMO_LOG } from "../demo/log";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
 import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, demoId, type DemoRecording } from "../demo/recordings";
 import { voiceOf } from "../demo/voices";
+import { requireRight } from "./accounts";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
 import { createRecord, isKnown, listRecords, loadShoot, runCommand } from "./records";
@@ -169,6 +170,7 @@ export async function openDemoShoot(acting: ActingCrew): Promise<string> {
 
 /** The demo shoot again after it was deleted. */
 export async function reopenDemoShoot(acting: ActingCrew): Promise<string> {
+  requireRight(acting, "arrange");
   await runCommand(acting, { op: "restore", key: randomUUID(), kind: "shoot", id: DEMO_SHOOT_ID }).catch(
     (error: unknown) => {
       if (!(error instanceof Fault && error.code === "missing")) throw error;

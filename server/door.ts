@@ -173,7 +173,11 @@ export async function answerDocument(
     const document = await work(acting);
     if (!document) throw new Fault("missing", { code: "request.noDocument" });
     return new Response(new Uint8Array(document), {
-      headers: { "content-type": type, "content-disposition": `inline; filename="${name}"` },
+      headers: {
+        "content-type": type,
+        "content-disposition": `inline; filename="${name}"`,
+        "cache-control": "no-store",
+      },
     });
   } catch (error) {
     if (error instanceof Fault) return new Response(say(error.says), { status: FAULT_STATUS[error.code] });
@@ -191,7 +195,13 @@ export async function answerEvents(request: Request): Promise<Response> {
     const asked = new URL(request.url).searchParams.get("page") ?? "";
     const page = /^[0-9a-f-]{36}$/.test(asked) ? asked : randomUUID();
     const name = hasAccounts() ? (await signedInPerson(request)).name : "";
-    return new Response(eventStream({ ...acting, page, name }, request.signal), {
+    const isStillIn = () =>
+      actingCrew(request).then(
+        ({ crewId }) => crewId === acting.crewId,
+        // Where the database is away, nobody is sent away for it.
+        (error: unknown) => !(error instanceof Fault),
+      );
+    return new Response(eventStream({ ...acting, page, name, isStillIn }, request.signal), {
       headers: {
         ...HEADERS,
         "content-type": "text/event-stream",

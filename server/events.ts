@@ -140,14 +140,19 @@ const tellAll = (database: Database, told: object): void =>
     .catch((error: unknown) => log.warn({ error }, "who is here could not be told"));
 
 /** Who listens: of which crew, and the page by the name it gave itself. */
-export type Listening = Pick<ActingCrew, "crewId" | "member" | "database"> & { page: string; name: string };
+export type Listening = Pick<ActingCrew, "crewId" | "member" | "database"> & {
+  page: string;
+  name: string;
+  /** Whether who listens may go on: a session may have ended elsewhere. */
+  isStillIn: () => Promise<boolean>;
+};
 
 /**
  * Server-sent events of one crew: "change" with the shoot and its number, "here" with who is, "signedOut", and "missed" where all
  * should be asked for anew.
  */
 export function eventStream(
-  { crewId, member, database, page, name }: Listening,
+  { crewId, member, database, page, name, isStillIn }: Listening,
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
@@ -161,11 +166,12 @@ export function eventStream(
         }
       };
       const stopListening = news().listen((told) => {
-        if ("missed" in told) send("event: missed\ndata: {}\n\n");
-        else if ("signedOut" in told) {
-          if (told.signedOut !== member) return;
-          send("event: signedOut\ndata: {}\n\n");
-          end();
+        if ("missed" in told) {
+          send("event: missed\ndata: {}\n\n");
+          // What was said before the line stood, this page's own word among it, nobody heard.
+          sayHere();
+        } else if ("signedOut" in told) {
+          if (told.signedOut === member) sendOut();
         } else if ("news" in told && told.news.crewId === crewId) {
           const { shootId, seq } = told.news;
           send(`event: change\ndata: ${JSON.stringify({ shootId, seq })}\n\n`);
@@ -177,7 +183,11 @@ export function eventStream(
         if (presence.sweep(crewId, Date.now())) sendHere();
         tellAll(database, { here: { crewId, page, name } });
       };
-      const saying = setInterval(sayHere, SAY_EVERY_MS);
+      const sayOrLeave = async () => {
+        if (await isStillIn()) sayHere();
+        else sendOut();
+      };
+      const saying = setInterval(() => void sayOrLeave(), SAY_EVERY_MS);
       const beat = setInterval(() => send(": still here\n\n"), HEARTBEAT_MS);
       saying.unref();
       beat.unref();
@@ -190,6 +200,10 @@ export function eventStream(
         stopListening();
         stopWatching();
         tellAll(database, { gone: { crewId, page } });
+      }
+      function sendOut(): void {
+        send("event: signedOut\ndata: {}\n\n");
+        end();
       }
       function end(): void {
         stop();

@@ -12,8 +12,6 @@ import { Select } from "./Select";
 import { Tick } from "./Ticks";
 import { TimeField } from "./TimeField";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
 afterEach(cleanup);
 
 describe("a number", () => {

@@ -15,6 +15,7 @@ export { LISTED_KINDS, LISTS, bundleOf, type Listed } from "./bundle";
 export { Command, Commands, type Change, type Changes, type FieldFault, type Outcome } from "./commands";
 export { dependsOn, namedBy } from "./dependence";
 export { inShapeNow } from "./earlierShapes";
+export { answeredConsent } from "./consent";
 export { emptyShoot } from "./emptyShoot";
 export type { FaultMessage, RecordCatalogue } from "./messages";
 export { newScene } from "./newScene";

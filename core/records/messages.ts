@@ -44,7 +44,6 @@ export type RecordCatalogue = {
   "crew.noMember": object;
   "crew.noInvitation": object;
   "crew.noAccounts": object;
-  "crew.none": object;
   "shared.noLink": object;
 };
 

@@ -74,7 +74,6 @@ export const records: Templates<RecordCatalogue> = {
   "crew.noInvitation": () => "This invitation was used, taken back, or is too old. Ask for another.",
   "crew.noAccounts": () => "There are no accounts here.",
   "shared.noLink": () => "This link works no more. Ask the sound department for another.",
-  "crew.none": () => "You are in no crew yet.",
   "request.otherSite": () => "This request came from another site.",
   "request.noJson": () => "The request is not JSON.",
   "request.tooLarge": () => "This is too much to save at once.",

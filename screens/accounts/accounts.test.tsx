@@ -1,5 +1,4 @@
 /** @jest-environment jsdom */
-import { TextEncoder } from "node:util";
 import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import fc from "fast-check";
@@ -12,17 +11,6 @@ import { deviceName } from "./device";
 import { CrewScreen } from "./CrewScreen";
 import { pageAfter, SignInScreen, typedFault } from "./SignInScreen";
 import { TalentScreen } from "./TalentScreen";
-
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-globalThis.ResizeObserver ??= class {
-  observe = () => undefined;
-  unobserve = () => undefined;
-  disconnect = () => undefined;
-} as unknown as typeof ResizeObserver;
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
-globalThis.TextEncoder ??= TextEncoder;
-if (!("timeout" in AbortSignal)) Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
 
 /** What was asked of the server, and what it answers by path. */
 const asked: { path: string; body: unknown }[] = [];

@@ -11,8 +11,6 @@ import { stored } from "@/fixtures/testShoot";
 import { CardLogView } from "./CardLogView";
 import type { Card, CardFile } from "./useCard";
 
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-
 let store: ShootStore;
 beforeEach(() => {
   store = testStore({

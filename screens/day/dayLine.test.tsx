@@ -7,7 +7,6 @@ import { bundleOf } from "@/fixtures/testStore";
 import { sayIn } from "@/messages";
 import { DayLine, namePlace, rowsOf } from "./DayLine";
 
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
 afterEach(() => {
   cleanup();
   sayIn({ units: "metric", clock: "24" });

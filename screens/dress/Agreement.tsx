@@ -1,8 +1,8 @@
 "use client";
 
 import { say } from "@/messages";
-import { type Candidate, cautionsOf, type Intrusion, INTRUSIONS, selfPlacementSteps } from "@/core/dress";
-import type { Consent, Stored } from "@/core/records";
+import { type Candidate, cautionsOf, INTRUSIONS, selfPlacementSteps } from "@/core/dress";
+import { answeredConsent, type Consent, type Stored } from "@/core/records";
 import { Choice } from "@/ui/Choice";
 import { Disclosure } from "@/ui/Disclosure";
 import { Select } from "@/ui/Select";
@@ -13,21 +13,6 @@ import { useShootStore } from "@/data/ShootProvider";
 import { ByThemselves } from "./ByThemselves";
 import { nowWords } from "./nowWords";
 import { CONSENT_OPTIONS, INTRUSION_OPTIONS } from "./words";
-
-/** What an answer lets us do at this place: a no nothing inside, themselves everything, a yes what was shown. */
-function answered(answer: Consent["answer"], before: Consent, shown: Intrusion): Partial<Consent> {
-  const askedAt = answer === "notAsked" ? "" : nowWords();
-  switch (answer) {
-    case "notAsked":
-      return { answer, askedAt, isExplained: false, agreedTo: 2 };
-    case "no":
-      return { answer, askedAt, agreedTo: 0 };
-    case "self":
-      return { answer, askedAt, isExplained: true, agreedTo: 3 };
-    case "yes":
-      return { answer, askedAt, isExplained: true, agreedTo: before.answer === "yes" ? before.agreedTo : shown };
-  }
-}
 
 /** What was explained, asked and answered for this scene; what to mind; whether it is done. */
 export function Agreement(props: { candidate: Candidate | null; isChosen: boolean; rig: Stored<"rig"> }) {
@@ -46,7 +31,7 @@ export function Agreement(props: { candidate: Candidate | null; isChosen: boolea
         label="Their answer"
         value={consent.answer}
         options={CONSENT_OPTIONS}
-        onChange={(answer) => set(answered(answer, consent, candidate?.intrusion ?? 0))}
+        onChange={(answer) => set(answeredConsent(consent, answer, candidate?.intrusion ?? 0, nowWords()))}
       />
       <ByThemselves rig={rig} />
       {consent.answer === "no" && (

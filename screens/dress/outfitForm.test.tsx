@@ -10,10 +10,6 @@ import { bundleOf, testStore } from "@/fixtures/testStore";
 import { OutfitForm } from "./OutfitForm";
 import { RecipeView } from "./RecipeView";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
-
 const TAM = "51ac0000-0000-4000-8000-000000000031";
 
 let store: ShootStore;

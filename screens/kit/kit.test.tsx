@@ -8,9 +8,6 @@ import { SLACK_WATER } from "@/demo/slackWater";
 import { bundleOf, testStore } from "@/fixtures/testStore";
 import { KitScreen } from "./KitScreen";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-
 let store: ShootStore;
 let isNarrow = false;
 window.matchMedia = (media) =>

@@ -9,10 +9,6 @@ import { bundleOf, testStore } from "@/fixtures/testStore";
 import { SLACK_WATER } from "@/demo/slackWater";
 import { WhatYouHave } from "./WhatYouHave";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
-
 let store: ShootStore;
 const onClose = jest.fn();
 beforeEach(() => {

@@ -12,13 +12,6 @@ import { Toasts } from "@/ui/toasts";
 import { FrequenciesView } from "./FrequenciesView";
 import { linkRows } from "./LinkTable";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-globalThis.ResizeObserver ??= class {
-  observe = () => undefined;
-  unobserve = () => undefined;
-  disconnect = () => undefined;
-} as unknown as typeof ResizeObserver;
 let isPhone = false;
 window.matchMedia = (media) =>
   Object.assign(new EventTarget(), {

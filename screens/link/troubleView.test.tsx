@@ -10,10 +10,6 @@ import { testStore } from "@/fixtures/testStore";
 import { SYMPTOM_NAMES } from "@/messages";
 import { TroubleView } from "./TroubleView";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
-
 afterEach(cleanup);
 
 function show(): void {

@@ -8,9 +8,6 @@ import { bundleOf } from "@/fixtures/testStore";
 import { CandidateList } from "./CandidateList";
 import { pickupScene, type PickupScene } from "./pickupScene";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-
 afterEach(cleanup);
 
 const bundle = bundleOf(SLACK_WATER);

@@ -23,15 +23,8 @@ jest.mock("@tanstack/react-virtual", () => ({
   }),
 }));
 // What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-globalThis.ResizeObserver ??= class {
-  observe = () => undefined;
-  unobserve = () => undefined;
-  disconnect = () => undefined;
-} as unknown as typeof ResizeObserver;
 for (const side of ["offsetHeight", "offsetWidth"])
   Object.defineProperty(HTMLElement.prototype, side, { configurable: true, get: () => 900 });
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
 
 const GATE = "51ac0000-0000-4000-8000-000000000022";
 const SPEECH = "51ac0000-0000-4000-8000-000000000023";

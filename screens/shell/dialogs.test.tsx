@@ -11,7 +11,6 @@ import { SceneDialog } from "./SceneDialog";
 import { ShootDialog } from "./ShootDialog";
 
 // What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
 window.scrollTo = () => undefined;
 
 let store: ShootStore;

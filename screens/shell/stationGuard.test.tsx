@@ -5,7 +5,6 @@ import { goTo } from "@/ui/address";
 import { later } from "@/ui/later";
 import { StationGuard } from "./StationGuard";
 
-window.matchMedia = (media) => Object.assign(new EventTarget(), { media, matches: false }) as unknown as MediaQueryList;
 // React tells of what is thrown here, as it should.
 jest.spyOn(console, "error").mockImplementation(() => undefined);
 

@@ -11,9 +11,6 @@ import { act } from "react";
 import { FirstSteps } from "./FirstSteps";
 import { ShootLine } from "./ShootLine";
 
-// What a browser has and the document of these tests lacks.
-globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-
 afterEach(cleanup);
 
 const DEMO = bundleOf(SLACK_WATER);

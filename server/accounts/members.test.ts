@@ -9,6 +9,7 @@ import { workerDatabase } from "../../fixtures/testCrew";
 import { TEST_SHOOT } from "../../fixtures/testShoot";
 import { requestCommands } from "../commands";
 import { type ActingCrew, foundCrew } from "../crew";
+import { reopenDemoShoot } from "../demoShoot";
 import { Fault } from "../faults";
 import { createRecord, listShoots, loadShoot } from "../records";
 import { crewForNewcomer, join, listCrew, memberOf, requestCrewDeed, requireRight } from "./members";
@@ -137,6 +138,20 @@ describe("a crew", () => {
     expect(seen.map(({ personId }) => personId)).toEqual([guest.member]);
   });
 
+  test("whoever worked in a crew and takes up another's invitation works in that one", async () => {
+    const [own, other] = [await memberWith("owner"), await memberWith("owner")];
+    const { token } = await invite(other, "mixer");
+    await join(database, own.member, { token });
+    expect(await memberOf(database, own.member)).toEqual({ crewId: other.crewId, role: "mixer" });
+  });
+
+  test("an invitation of one's own crew changes no role", async () => {
+    const owner = await memberWith("owner");
+    const { token } = await invite(owner, "guest");
+    await join(database, owner.member, { token });
+    expect((await memberOf(database, owner.member))!.role).toBe("owner");
+  });
+
   test("a newcomer without an invitation gets one crew, however often it is asked at once", async () => {
     const id = await somebody();
     const crews = await Promise.all(Array.from({ length: 5 }, () => crewForNewcomer(database, id, "Tam")));
@@ -188,12 +203,23 @@ describe("what a role may", () => {
         };
         expect([role, kind, op, await isRefusedFor(acting)]).toEqual([role, kind, op, !may(role, rightOf(op, kind))]);
         // Another crew's owner does nothing to it, whatever is sent.
-        if (kind === "shoot") await send(stranger, own);
+        if (kind === "shoot")
+          await send(
+            stranger,
+            op === "patch" ? { ...own, changes: [{ path: ["title"], from: "T", to: "Taken" }] } : own,
+          );
       }
     // Deleted and brought back by those who may; by nobody else.
     expect((await loadShoot(owner, shootId)).shoot.body.title).toBe("T");
     expect((await listShoots(stranger)).shoots).toEqual([]);
     expect(await refusal(loadShoot(stranger, shootId))).not.toBe("nothing");
+  });
+
+  test.each(["assistant", "guest"] as const)("%s puts no demo shoot among the crew's", async (role) => {
+    const owner = await memberWith("owner");
+    const acting = await memberWith(role, owner.crewId);
+    expect(await refusal(reopenDemoShoot(acting))).toBe("right.missing");
+    expect((await listShoots(owner)).shoots).toEqual([]);
   });
 
   test("a right is asked by its name", () => {

@@ -1,11 +1,12 @@
-import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { randomUUID } from "node:crypto";
 import * as Type from "@sinclair/typebox";
-import { and, asc, eq, gt, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNull, sql } from "drizzle-orm";
 import { may, ROLES, type Role } from "../../core/crew";
 import type { Connection, Database } from "../../db/client";
 import { crew, crewMember, invitation, person, signedIn } from "../../db/schema";
 import { type ActingCrew, foundCrew } from "../crew";
 import { Fault } from "../faults";
+import { hashOfToken, newToken } from "../tokens";
 import { accept } from "../validate";
 
 const A_DAY_MS = 24 * 3600_000;
@@ -28,19 +29,17 @@ export const JoinDeed = Type.Object(
   { additionalProperties: false },
 );
 
-const hashOfToken = (token: string): string => createHash("sha256").update(token).digest("hex");
-
 export function requireRight({ role }: ActingCrew, right: Parameters<typeof may>[1]): void {
   if (!may(role, right)) throw new Fault("forbidden", { code: "right.missing", role, right });
 }
 
-/** The crew that a person works in; the first that was joined. Null for somebody without one. */
+/** The crew that a person works in: the one that let them in last. Null for somebody without one. */
 export async function memberOf(database: Connection, personId: string): Promise<{ crewId: string; role: Role } | null> {
   const [found] = await database
     .select({ crewId: crewMember.crewId, role: crewMember.role })
     .from(crewMember)
     .where(eq(crewMember.personId, personId))
-    .orderBy(asc(crewMember.joinedAt))
+    .orderBy(desc(crewMember.joinedAt))
     .limit(1);
   return found ?? null;
 }
@@ -135,7 +134,7 @@ export async function requestCrewDeed(acting: ActingCrew, request: unknown): Pro
   const deed = accept(CrewDeed, request);
   const { database, crewId } = acting;
   if (deed.do === "invite") {
-    const token = randomBytes(24).toString("base64url");
+    const token = newToken();
     const expiresAt = new Date(Date.now() + INVITED_MS);
     await database.insert(invitation).values({
       id: randomUUID(),

@@ -17,8 +17,6 @@ export async function signedInCrew(database: Database, headers: Headers): Promis
   const { id, name } = await whoIs(database, headers);
   const member = await memberOf(database, id);
   if (member) return { ...member, member: id, database };
-  // Somebody who is about to join by a link must not found a crew on the way.
-  if (headers.get("x-hypophon-joining")) throw new Fault("forbidden", { code: "crew.none" });
   return { crewId: await crewForNewcomer(database, id, name), role: "owner", member: id, database };
 }
 

@@ -1,16 +1,17 @@
-import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { randomUUID } from "node:crypto";
 import * as Type from "@sinclair/typebox";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import type { TalentCard } from "../../core/crew";
 import { cautionsOf, recipeFor, selfPlacementSteps } from "../../core/dress";
 import { placeOfRig, planRig } from "../../core/planning";
-import { type Consent, fieldChanges, type RigBody, type ShootBundle } from "../../core/records";
+import { answeredConsent, fieldChanges, type RigBody, type ShootBundle } from "../../core/records";
 import type { Database } from "../../db/client";
 import { sharedLink } from "../../db/schema";
 import { requireRight } from "../accounts";
 import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
 import { loadShoot, runCommand } from "../records";
+import { hashOfToken, newToken } from "../tokens";
 import { accept } from "../validate";
 
 /** A link holds so long: over the shoot, not for ever. */
@@ -29,8 +30,6 @@ export const TalentAnswer = Type.Object(
   { additionalProperties: false },
 );
 
-const hashOfToken = (token: string): string => createHash("sha256").update(token).digest("hex");
-
 const rigOf = (bundle: ShootBundle, rigId: string) => bundle.rigs.find(({ id }) => id === rigId);
 
 /** A link for one talent in one scene; those made before for the same work no more. */
@@ -42,7 +41,7 @@ export async function makeTalentLink(
   const { shootId, rigId } = accept(TalentLinkWish, request);
   const { database, crewId } = acting;
   if (!rigOf(await loadShoot(acting, shootId), rigId)) throw new Fault("missing", { code: "record.missing" });
-  const token = randomBytes(24).toString("base64url");
+  const token = newToken();
   const expiresAt = new Date(Date.now() + HOLDS_MS);
   await database.transaction(async (transaction) => {
     await transaction
@@ -100,23 +99,14 @@ export async function openTalentLink(database: Database, token: string | null): 
   };
 }
 
-/** What an answer lets the crew do: a yes what was shown, themselves everything, a no nothing inside. */
-function consentOf(answer: "yes" | "no" | "self", at: string, intrusion: Consent["agreedTo"]): Partial<Consent> {
-  const agreedTo = answer === "no" ? 0 : answer === "self" ? 3 : intrusion;
-  return { answer, askedAt: at, askedBy: "", agreedTo, isExplained: answer !== "no" };
-}
-
 /** Keeps the talent's own answer, with its time. */
 export async function answerTalentLink(database: Database, request: unknown): Promise<TalentCard> {
   const { token, answer, at } = accept(TalentAnswer, request);
   const { acting, bundle, rig, wearer } = await linked(database, token);
   const place = placeOfRig(bundle, rig.body);
   const { candidate } = planRig(wearer.body, rig.body, place?.body ?? null, bundle.kit);
-  const consent = {
-    ...rig.body.consent,
-    ...consentOf(answer, at, candidate?.intrusion ?? 0),
-    askedBy: wearer.body.name.slice(0, 80),
-  };
+  const answered = answeredConsent(rig.body.consent, answer, candidate?.intrusion ?? 0, at);
+  const consent = { ...answered, askedBy: wearer.body.name.slice(0, 80) };
   const after: RigBody = { ...rig.body, consent };
   const changes = fieldChanges("rig", rig.body, after).map((each) => ({ ...each, path: [...each.path] }));
   if (changes.length > 0)

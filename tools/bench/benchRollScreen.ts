@@ -52,8 +52,9 @@ const watchKept = (page: Page) =>
     const kept: number[] = [];
     const pressed = { at: Infinity };
     Object.assign(window, { kept, pressed });
-    // oxlint-disable-next-line typescript/unbound-method -- it is called on its database below
-    const transaction = IDBDatabase.prototype.transaction;
+    const { value: transaction } = Object.getOwnPropertyDescriptor(IDBDatabase.prototype, "transaction") as {
+      value: (this: IDBDatabase, ...args: Parameters<IDBDatabase["transaction"]>) => IDBTransaction;
+    };
     IDBDatabase.prototype.transaction = function (...args) {
       const made = transaction.apply(this, args);
       if (args[1] === "readwrite" && pressed.at < Infinity) {
