@@ -63,12 +63,15 @@ test("what cannot be sorted has no button for it", () => {
   expect(screen.getAllByRole("button", { name: "Pack" })).toHaveLength(3);
 });
 
-test("groups have a head each, until it is sorted", async () => {
+test("groups have a head each until it is sorted, and again when it is put back", async () => {
   const inOrder = [PARTS[1]!, PARTS[2]!, PARTS[0]!];
   show({ rows: inOrder, groupOf: ({ bag }) => bag });
   expect(names()).toEqual(["Cables", "cable", "adapter", "Tape", "tape"]);
   await sortBy("Item");
   expect(names()).toEqual(["adapter", "cable", "tape"]);
+  await sortBy("Item");
+  await sortBy("Item");
+  expect(names()).toEqual(["Cables", "cable", "adapter", "Tape", "tape"]);
 });
 
 test("a hidden column is not there, and the row that is shown elsewhere is marked", () => {

@@ -1,14 +1,13 @@
 /** @jest-environment jsdom */
-import { createColumnHelper, type ColumnDef } from "@tanstack/react-table";
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { I18nProvider } from "react-aria-components";
-import { DataTable } from "./DataTable";
 import { DateField } from "./DateField";
 import { Faults } from "./faults";
 import { NumberField, UNITS } from "./NumberField";
 import { Select } from "./Select";
+import { TextField } from "./TextField";
 import { Tick } from "./Ticks";
 import { TimeField } from "./TimeField";
 
@@ -171,58 +170,6 @@ test("a tick in a table has its name, though nobody sees it", async () => {
   expect(changed).toHaveBeenCalledWith(true);
 });
 
-describe("a table of rows", () => {
-  interface Row {
-    id: string;
-    name: string;
-    count: number;
-    group: string;
-  }
-  const rows: Row[] = [
-    { id: "a", name: "cable", count: 3, group: "Cables" },
-    { id: "b", name: "adapter", count: 12, group: "Cables" },
-    { id: "c", name: "pack", count: 2, group: "Radio" },
-  ];
-  const column = createColumnHelper<Row>();
-  const columns = [
-    column.accessor("name", { id: "name", header: "Item", cell: ({ getValue }) => getValue() }),
-    column.accessor("count", { id: "count", header: "Needed", cell: ({ getValue }) => getValue() }),
-  ] as ColumnDef<Row, never>[];
-  const show = (hidden = {}) =>
-    render(
-      <DataTable
-        label="Packing"
-        rows={rows}
-        columns={columns}
-        rowId={({ id }) => id}
-        groupOf={({ group }) => group}
-        heading="name"
-        hidden={hidden}
-      />,
-    );
-  const heads = () => screen.getAllByRole("rowheader").map(({ textContent }) => textContent);
-
-  test("stands in its groups until it is sorted, then as sorted; a third press puts it back", async () => {
-    const user = userEvent.setup();
-    show();
-    expect(heads()).toEqual(["Cables", "cable", "adapter", "Radio", "pack"]);
-    const needed = screen.getByRole("button", { name: "Needed" });
-    await user.click(needed);
-    expect(heads()).toEqual(["adapter", "cable", "pack"]);
-    expect(screen.getByRole("columnheader", { name: "Needed" }).getAttribute("aria-sort")).toBe("descending");
-    await user.click(needed);
-    expect(heads()).toEqual(["pack", "cable", "adapter"]);
-    await user.click(needed);
-    expect(heads()).toEqual(["Cables", "cable", "adapter", "Radio", "pack"]);
-  });
-
-  test("columns can be left out", () => {
-    show({ count: false });
-    expect(screen.getAllByRole("columnheader")).toHaveLength(1);
-    expect(within(screen.getByRole("table", { name: "Packing" })).queryByText("12")).toBeNull();
-  });
-});
-
 test("a time that is refused stays typed and is not taken", async () => {
   const user = userEvent.setup();
   const changed = jest.fn();
@@ -242,4 +189,44 @@ test("a time that is refused stays typed and is not taken", async () => {
   expect(screen.getByText("The day must end after it begins.")).toBeTruthy();
   expect(changed).not.toHaveBeenCalledWith("07:00");
   expect(hour!.textContent).toBe("07");
+});
+
+describe("a text that is written in its own way", () => {
+  function Frequency() {
+    const [mhz, setMhz] = useState(518);
+    return (
+      <>
+        <TextField
+          isFormatted
+          label="MHz"
+          value={mhz.toFixed(3)}
+          fault={(text) => (Number(text) >= 500 ? null : "Too low.")}
+          onChange={(text) => setMhz(Number(text))}
+        />
+        <output>{mhz}</output>
+      </>
+    );
+  }
+  const field = () => screen.getByLabelText<HTMLInputElement>("MHz");
+  const known = () => screen.getByRole("status").textContent;
+
+  test("stays as it is typed until the field is left, and is known at once", async () => {
+    render(<Frequency />);
+    await userEvent.clear(field());
+    await userEvent.type(field(), "545.5");
+    expect(field().value).toBe("545.5");
+    expect(known()).toBe("545.5");
+    await userEvent.tab();
+    expect(field().value).toBe("545.500");
+  });
+
+  test("what is refused stays typed when the field is left, with the reason, and nothing is passed on", async () => {
+    render(<Frequency />);
+    await userEvent.clear(field());
+    await userEvent.type(field(), "12");
+    await userEvent.tab();
+    expect(field().value).toBe("12");
+    expect(screen.getByText("Too low.")).toBeTruthy();
+    expect(known()).toBe("518");
+  });
 });

@@ -86,3 +86,12 @@ export const VisuallyHidden = styled.span`
   clip-path: inset(50%);
   white-space: nowrap;
 `;
+
+/** Steps in their order, large enough to be read while the hands work. */
+export const Steps = styled.ol`
+  margin: 0;
+  padding-left: 1.4rem;
+  display: grid;
+  gap: 0.4rem;
+  font-size: 1.05rem;
+`;

@@ -7,7 +7,7 @@ import type { TalentCard } from "@/core/crew";
 import { askTalentCard, Refused, sendTalentAnswer } from "@/data/server";
 import { say, sayIn, timeWords } from "@/messages";
 import { Button } from "@/ui/Button";
-import { Lead, Piece, Soft, Stack } from "@/ui/layout";
+import { Lead, Piece, Soft, Stack, Steps } from "@/ui/layout";
 import { showToast } from "@/ui/toasts";
 import { nowWords } from "../dress/nowWords";
 import { INTRUSION_OPTIONS } from "../dress/words";
@@ -25,14 +25,6 @@ const Answers = styled.div`
     min-height: 56px;
     font-size: 1.05rem;
   }
-`;
-
-const Steps = styled.ol`
-  margin: 0;
-  padding-left: 1.4rem;
-  display: grid;
-  gap: 0.4rem;
-  font-size: 1.05rem;
 `;
 
 const ANSWERED: Record<TalentCard["answer"], string> = {

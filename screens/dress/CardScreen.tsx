@@ -7,21 +7,13 @@ import { headDirections, recipeFor, selfPlacementSteps } from "@/core/dress";
 import { dayPlan, outfitOf } from "@/core/planning";
 import { Button } from "@/ui/Button";
 import { DressForm } from "@/ui/dressForm/DressForm";
-import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { Columns, Lead, Piece, Row, Soft, Stack, Steps, VisuallyHidden } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
 import { stationHref } from "../shell/stationHref";
 import { useWearer, type WorkingOn } from "../shell/useWearer";
 import { missingLetters } from "./cardLetters";
 import { MaterialList } from "./RecipeView";
 import { placeTitle, upperFirst } from "./words";
-
-const Steps = styled.ol`
-  margin: 0;
-  padding-left: 1.4rem;
-  display: grid;
-  gap: 0.4rem;
-  font-size: 1.05rem;
-`;
 
 const Go = styled(Link)`
   min-height: var(--hit);
