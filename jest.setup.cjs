@@ -19,6 +19,9 @@ if (typeof window !== "undefined") {
   };
   window.matchMedia ??= (media) => Object.assign(new EventTarget(), { media, matches: false });
   AbortSignal.timeout ??= () => new AbortController().signal;
+  // React notes for each element where it was made, to show it when something fails: a tenth of the time here, read by nobody.
+  const { __CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE: own } = require("react");
+  Object.defineProperty(own, "recentlyCreatedOwnerStacks", { get: () => Infinity, set() {} });
   const HIDDEN = new Set(["SCRIPT", "STYLE", "TEMPLATE", "HEAD", "NOSCRIPT"]);
   window.getComputedStyle = (element) => {
     const own = element.style;

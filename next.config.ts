@@ -18,7 +18,7 @@ const config: NextConfig = {
       [`**/dist/private/intl/*/{${OTHER_LOCALES}}.mjs`]: { loaders: ["./ui/otherLocale.cjs"], as: "*.js" },
     },
   },
-  serverExternalPackages: ["pg", "better-auth", "@node-rs/argon2", "nodemailer"],
+  serverExternalPackages: ["pg", "better-auth", "@better-auth/passkey", "prom-client", "@node-rs/argon2", "nodemailer"],
   // Types are checked by ./hypophon test with the project's own settings.
   // Next writes into the file it is given, so it gets one of its own.
   typescript: { ignoreBuildErrors: true, tsconfigPath: ".build/tsconfig.next.json" },

@@ -1,4 +1,4 @@
-import type { Role, TalentCard } from "@/core/crew";
+import type { Role, SheetKind, TalentCard } from "@/core/crew";
 import type { Change, Changes, Command, FaultMessage, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
@@ -104,17 +104,36 @@ export interface CrewMember {
   name: string;
   role: Role;
   devices: number;
+  /** Until when somebody is in who came by the pass of a day. */
+  until: string | null;
   email?: string;
 }
+/** How phones of the local network reach the machine, one door a network. */
+export interface LanDoors {
+  fingerprint: string;
+  doors: { address: string; trust: string }[];
+}
 export interface CrewNow {
+  crewId: string;
   name: string;
   me: string;
   role: Role;
   members: CrewMember[];
-  invitations: { id: string; role: Role; expiresAt: string }[];
+  invitations: { id: string; role: Role; kind: "member" | "day"; expiresAt: string }[];
+  crews: { id: string; name: string }[];
+  lan: LanDoors | null;
 }
+/** A link that was made: its token, and what it begins with where that is not the address of this page. */
+export interface MadeLink {
+  token: string;
+  expiresAt: string;
+  from: string | null;
+}
+export const linkOf = ({ token, from }: MadeLink, path: string): string =>
+  `${from ?? window.location.origin}${path}${token}`;
 export const askCrew = (): Promise<CrewNow> => ask("/api/crew");
 export const changeCrew = <Answer = unknown>(deed: object): Promise<Answer> => ask("/api/crew", asJson(deed));
+export const chooseCrew = (crewId: string): Promise<object> => ask("/api/crew/choose", asJson({ crewId }));
 export const joinCrew = (token: string): Promise<{ crewId: string }> => ask("/api/crew/join", asJson({ token }));
 
 /** Signs somebody in or up, or out; what the server says where it refuses. */
@@ -128,17 +147,20 @@ export async function askAccounts(
   return { refusal: response.ok ? null : (answer?.message ?? "This did not work."), answer };
 }
 
+/** What the accounts know, for whoever asks. */
+export const askAccountsFor = <Answer>(path: string): Promise<Answer> => ask(`/api/accounts/${path}`);
+
 /** A device on which the person who asks is signed in. */
 export interface OwnSession {
   token: string;
   userAgent: string | null;
   updatedAt: string;
 }
-export const askSessions = (): Promise<OwnSession[]> => ask("/api/accounts/list-sessions");
+export const askSessions = (): Promise<OwnSession[]> => askAccountsFor("list-sessions");
 export const askAccount = (): Promise<{
   session: { token: string };
   user: { name: string; email: string; twoFactorEnabled?: boolean };
-}> => ask("/api/accounts/get-session");
+}> => askAccountsFor("get-session");
 
 /** What this device knows belongs to whoever was signed in: the next one begins anew. */
 export function forgetInstallation(): void {
@@ -211,8 +233,21 @@ export const askSamples = (): Promise<Samples> => ask("/api/demo");
 export const askDemo = (): Promise<{ id: string }> => ask("/api/demo", asJson({}));
 
 /** A link by which one talent sees their placement and answers. */
-export const askTalentLink = (shootId: string, rigId: string): Promise<{ token: string }> =>
+export const askTalentLink = (shootId: string, rigId: string): Promise<MadeLink> =>
   ask("/api/talent/link", asJson({ shootId, rigId }));
+
+/** Shares a sheet of a day, or of all days where that is null. */
+export const shareSheet = (shootId: string, kind: SheetKind, day: number | null): Promise<MadeLink> =>
+  ask("/api/links", asJson({ do: "share", shootId, kind, day }));
+export interface OpenLink {
+  id: string;
+  kind: SheetKind | "talent";
+  day: number | null;
+  expiresAt: string;
+}
+export const askLinks = async (shootId: string): Promise<OpenLink[]> =>
+  (await ask<{ links: OpenLink[] }>(`/api/links?shoot=${encodeURIComponent(shootId)}`)).links;
+export const takeBackLink = (id: string): Promise<object> => ask("/api/links", asJson({ do: "revoke", id }));
 
 /** What a talent's link shows, and what was answered by it. */
 export const askTalentCard = (token: string): Promise<TalentCard> =>

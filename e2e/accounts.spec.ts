@@ -4,7 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import AxeBuilder from "@axe-core/playwright";
 import { type APIRequestContext, type Browser, expect, test, type Page } from "@playwright/test";
+import { isLong } from "./long";
 import { freePort, WebProcess } from "../tools/webProcess";
+import { pdfWords } from "./pdfWords";
 import { awake, choose, expectSaved, openView, startHere } from "./shoot";
 
 const mails = mkdtempSync(join(tmpdir(), "hypophon-mails-"));
@@ -67,6 +69,7 @@ async function joinBy(browser: Browser, link: string, name: string): Promise<Pag
 
 /** The door, the crew and a link's page have no accessibility fault either. */
 async function expectNoFault(page: Page): Promise<void> {
+  if (!isLong) return;
   expect((await axe(page).analyze()).violations.map(({ id }) => id)).toEqual([]);
 }
 
@@ -243,6 +246,88 @@ test("a code of a second device is asked for beside the password, once it is set
   await expect(page.getByText("Signed out there.")).toBeVisible();
   await other.reload();
   await other.waitForURL(/\/sign-in/);
+});
+
+test("a passkey of the device signs in without the password, and is taken off again", async ({ page }) => {
+  // Keys of devices are for names.
+  const here = web.address.replace("127.0.0.1", "localhost");
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send("WebAuthn.enable");
+  await devtools.send("WebAuthn.addVirtualAuthenticator", {
+    options: {
+      ...{ protocol: "ctap2", transport: "internal", hasResidentKey: true, hasUserVerification: true },
+      ...{ isUserVerified: true, automaticPresenceSimulation: true },
+    },
+  });
+  await page.goto(`${here}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  await signUp(page, "Keya");
+  await page.goto(`${here}/crew`);
+  await page.getByRole("button", { name: "Passkeys" }).click();
+  await page.getByRole("button", { name: "Add a passkey of this device" }).click();
+  await expect(page.getByText("Passkey added.")).toBeVisible();
+  await expectNoFault(page);
+  await page.getByRole("button", { name: "Sign out", exact: true }).click();
+  await page.waitForURL(/\/sign-in/);
+  await page.goto(`${here}/sign-in?to=/crew`);
+  await page.getByRole("button", { name: "Use a passkey" }).click();
+  await page.waitForURL(`${here}/crew`);
+  await page.getByRole("button", { name: "Passkeys" }).click();
+  await page.getByRole("group", { name: "Passkeys" }).getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByText("Passkey removed.")).toBeVisible();
+  await page.getByRole("button", { name: "Sign out", exact: true }).click();
+  await page.waitForURL(/\/sign-in/);
+  await page.getByRole("button", { name: "Use a passkey" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: /\S/ })).toBeVisible();
+});
+
+test("a call sheet, a report and a delivery list are read by a link without an account, until it is taken back", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  await signUp(page, "Sheeta");
+  await awake(page);
+  const shootId = await startHere(page, "Shared sheets");
+  await page.goto(`${web.address}/shoots/${shootId}/dress`);
+  await page.getByRole("button", { name: "Add talent" }).click();
+  await expectSaved(page);
+  const share = async (path: string, sheet: string): Promise<string> => {
+    await page.goto(`${web.address}/shoots/${shootId}/${path}`);
+    await page.getByRole("button", { name: "Share", exact: true }).click();
+    const dialog = page.getByRole("dialog", { name: "Share by a link" });
+    await dialog.getByRole("button", { name: sheet, exact: true }).click();
+    return (await dialog.locator("code").textContent())!;
+  };
+  const links = [
+    await share("day", "Call sheet"),
+    await share("report", "Sound report"),
+    await share("report", "Delivery list"),
+  ];
+  await expectNoFault(page);
+  const said: string[] = [];
+  for (const link of links) {
+    const answer = await request.get(link);
+    expect([answer.status(), answer.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+    said.push(
+      pdfWords(await answer.body())
+        .map(({ text }) => text)
+        .join(" "),
+    );
+  }
+  expect(said[0]).toContain("Shared sheets: call sheet");
+  expect(said[0]).toContain("Talent 1");
+  expect(said[0]).not.toMatch(/MHz|lav|consent|sternum/i);
+  expect(said[1]).toContain("sound report");
+  expect(said[2]).toContain("delivery list");
+  const open = page.getByRole("group", { name: "Links of this shoot" });
+  for (let left = 3; left > 0; left -= 1) {
+    await expect(open.getByRole("button", { name: "Take back" })).toHaveCount(left);
+    await open.getByRole("button", { name: "Take back" }).first().click();
+  }
+  await expect(open).toHaveCount(0);
+  for (const link of links) expect((await request.get(link)).status()).toBe(404);
 });
 
 const tryIn = (request: APIRequestContext, email: string, password: string) =>

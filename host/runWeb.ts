@@ -11,7 +11,7 @@ import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
 import { keepPassword, newPassword, passwordOf } from "./postgresHome";
 import { IS_STATE_CHOSEN, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
-import { wantsAccounts } from "./wantsAccounts";
+import { startWish } from "./startWish";
 import { serveWeb } from "./webServer";
 
 /** Puts the demo shoot into a database. */
@@ -68,7 +68,8 @@ function keepSecret(): string {
 
 /** Sets up the database and the build, serves until stopped, and prints the address last. */
 export async function runWeb(mode: WebMode, args: readonly string[] = []): Promise<number> {
-  if (mode === "start" && wantsAccounts(args)) {
+  const wish = mode === "start" ? startWish(args) : { hasAccounts: false, isOnLan: false };
+  if (wish.hasAccounts) {
     process.env["HYPOPHON_ACCOUNTS"] = "1";
     process.env["HYPOPHON_SECRET"] ??= keepSecret();
   } else delete process.env["HYPOPHON_ACCOUNTS"];
@@ -83,10 +84,16 @@ export async function runWeb(mode: WebMode, args: readonly string[] = []): Promi
     const stopTidying = keepTidy(url);
     const isDevelopment = mode === "dev";
     const distDir = isDevelopment ? join(".build", "dev") : await webBuild();
-    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, ...chosenPort() });
+    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, isOnLan: wish.isOnLan, ...chosenPort() });
     if (!managed)
       say(
         `Data: ${STATE_DIR} (${IS_STATE_CHOSEN ? "as HYPOPHON_STATE says" : "shared by all checkouts; HYPOPHON_STATE chooses another"})`,
+      );
+    if (wish.isOnLan)
+      say(
+        web.lanAddresses().length > 0
+          ? `In the local network: ${web.lanAddresses().join(", ")}. Crew shows phones the way.`
+          : "This machine is in no local network yet: it is looked for every 20 s.",
       );
     say("Stop with Ctrl-C.");
     process.stdout.write(`Hypophon is running at ${web.address}\n`);

@@ -5,6 +5,8 @@ import { MAX_BODY_BYTES } from "../server/door";
 import { allowedHosts, isAllowedHost } from "../server/hosts";
 import { sendCompressed } from "./compressBuild";
 import { writeNextSettings } from "./nextSettings";
+import { nameAsker, trustedProxies } from "./asker";
+import { type Lan, openLan } from "./lan/lan";
 import { SERVICE_WORKER } from "./serviceWorker";
 import { ROOT } from "./state";
 
@@ -77,18 +79,21 @@ function sendServiceWorker(response: ServerResponse, code: Buffer): void {
 
 export interface WebServer {
   address: string;
+  /** Where phones of the local network open it; none unless it was asked for. */
+  lanAddresses: () => string[];
   close(): Promise<void>;
 }
 
 /**
- * Serves the web application on loopback in this process, on the preferred port or the next free one. The port opens when the
- * application can answer, not before.
+ * Serves the web application on loopback in this process, on the preferred port or the next free one, and in the local network
+ * where that is asked for. Ports open when the application can answer, not before.
  */
 export async function serveWeb(options: {
   distDir: string;
   databaseUrl: string;
   isDevelopment?: boolean;
   preferredPort?: number;
+  isOnLan?: boolean;
 }): Promise<WebServer> {
   process.env["HYPOPHON_DIST"] = options.distDir;
   process.env["DATABASE_URL"] = options.databaseUrl;
@@ -107,33 +112,39 @@ export async function serveWeb(options: {
   });
   await application.prepare();
   const handle = application.getRequestHandler();
-  const allowed = allowedHosts();
+  const proxies = trustedProxies();
   const serviceWorkerPath = join(ROOT, options.distDir, SERVICE_WORKER);
   const serviceWorker = existsSync(serviceWorkerPath) ? readFileSync(serviceWorkerPath) : null;
-  server.on("request", (request, response) => {
+  const answer = (request: IncomingMessage, response: ServerResponse) => {
+    nameAsker(request, proxies);
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
-    const refusal = refusalOf(request, allowed);
+    const refusal = refusalOf(request, allowedHosts());
     if (refusal) refuse(response, refusal);
     else if (serviceWorker && request.url === `/${SERVICE_WORKER}`) sendServiceWorker(response, serviceWorker);
     else
       void sendCompressed(join(ROOT, options.distDir), request, response).then((isSent) =>
         isSent ? undefined : handle(request, response),
       );
-  });
+  };
+  server.on("request", answer);
   server.prependListener("upgrade", (request, socket) => {
-    if (refusalOf(request, allowed)) socket.destroy();
+    if (refusalOf(request, allowedHosts())) socket.destroy();
   });
   let port = first;
   while (!(await listen(server, port))) {
     port += 1;
     if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
   }
+  const lan: Lan | null = options.isOnLan ? await openLan(answer) : null;
   return {
     address: `http://127.0.0.1:${port}`,
-    close: () =>
-      new Promise((resolve) => {
+    lanAddresses: () => lan?.addresses() ?? [],
+    close: async () => {
+      await lan?.close();
+      await new Promise<void>((resolve) => {
         server.closeAllConnections();
         server.close(() => resolve());
-      }),
+      });
+    },
   };
 }

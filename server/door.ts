@@ -160,6 +160,11 @@ export async function answerRead(request: Request, work: (acting: ActingCrew) =>
   }
 }
 
+const documentAnswer = (document: Uint8Array, type: string, name: string): Response =>
+  new Response(new Uint8Array(document), {
+    headers: { "content-type": type, "content-disposition": `inline; filename="${name}"`, "cache-control": "no-store" },
+  });
+
 /** Answers with a document to look at or to keep; `work` gives null where there is nothing to make one of. */
 export async function answerDocument(
   request: Request,
@@ -172,16 +177,26 @@ export async function answerDocument(
     requireRight(acting, "read");
     const document = await work(acting);
     if (!document) throw new Fault("missing", { code: "request.noDocument" });
-    return new Response(new Uint8Array(document), {
-      headers: {
-        "content-type": type,
-        "content-disposition": `inline; filename="${name}"`,
-        "cache-control": "no-store",
-      },
-    });
+    return documentAnswer(document, type, name);
   } catch (error) {
     if (error instanceof Fault) return new Response(say(error.says), { status: FAULT_STATUS[error.code] });
-    throw error;
+    return answerTrouble(error, randomUUID());
+  }
+}
+
+/** Answers whoever has a link with a document. */
+export async function answerSharedDocument(
+  request: Request,
+  type: string,
+  name: string,
+  work: (database: Database) => Promise<Uint8Array>,
+): Promise<Response> {
+  try {
+    if (!isAllowedHost(request.headers.get("host"))) throw new Fault("forbidden", { code: "request.otherSite" });
+    return documentAnswer(await work(ourDatabase()), type, name);
+  } catch (error) {
+    if (error instanceof Fault) return new Response(say(error.says), { status: FAULT_STATUS[error.code] });
+    return answerTrouble(error, randomUUID());
   }
 }
 
@@ -240,7 +255,7 @@ export async function answerAccounts(request: Request): Promise<Response> {
     else checkOrigin(request);
     if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES)
       throw new Fault("tooLarge", { code: "request.tooLarge" });
-    const answer = await (await accountsOf(ourDatabase())).handler(request);
+    const answer = await (await accountsOf(ourDatabase(), request.headers)).handler(request);
     answer.headers.set("cache-control", "no-store");
     return answer;
   } catch (error) {

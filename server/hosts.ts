@@ -1,13 +1,16 @@
+import { lanNow } from "./lan";
+
 /** Names of the machine itself. */
 export const LOOPBACK: readonly string[] = ["localhost", "127.0.0.1", "[::1]"];
 
 /**
- * Names that may be asked for: the machine's own, and those of HYPOPHON_HOSTS, parted by commas or spaces. A page elsewhere
+ * Names that may be asked for: the machine's own, those it has in the local network where it listens there, and those of
+ * HYPOPHON_HOSTS, parted by commas or spaces. A page elsewhere
  * whose name is made to point here asks for its own name, and is refused.
  */
 export function allowedHosts(setting = process.env["HYPOPHON_HOSTS"] ?? ""): ReadonlySet<string> {
   const named = setting.split(/[\s,]+/).filter(Boolean);
-  return new Set([...LOOPBACK, ...named.map((name) => name.toLowerCase())]);
+  return new Set([...LOOPBACK, ...(lanNow()?.hosts ?? []), ...named.map((name) => name.toLowerCase())]);
 }
 
 /** The name in a Host header, without its port; null where it is none. */

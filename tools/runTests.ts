@@ -96,17 +96,22 @@ function readPlaywright(report: unknown): Count {
   return { passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) };
 }
 
-async function jest(postgres: LocalPostgres, extra: readonly string[]): Promise<Count> {
+/** A database with the demo shoot in it, which all others are copies of: measuring its recordings takes longer than copying. */
+async function makePattern(postgres: LocalPostgres): Promise<string> {
+  const name = `pattern_${process.pid}`;
+  const { owner, web } = await postgres.freshDatabaseUrls(name);
+  await migrateDatabase(owner, MIGRATIONS, WEB_ROLE);
+  await seedDemo(web);
+  return name;
+}
+
+async function jest(postgres: LocalPostgres, pattern: string, extra: readonly string[]): Promise<Count> {
   const report = join(REPORTS, "jest.json");
   // A database a worker, of this run alone: two runs at once do not meet.
   const names = Array.from({ length: JEST_WORKERS }, (_, index) => `test_${process.pid}_${index + 1}`);
   try {
     const urls: DatabaseUrls[] = [];
-    for (const name of names) {
-      const each = await postgres.freshDatabaseUrls(name);
-      await migrateDatabase(each.owner, MIGRATIONS, WEB_ROLE);
-      urls.push(each);
-    }
+    for (const name of names) urls.push(await postgres.freshDatabaseUrls(name, pattern));
     return await suite(
       "unit, reference and server tests",
       "jest",
@@ -123,7 +128,7 @@ async function jest(postgres: LocalPostgres, extra: readonly string[]): Promise<
   }
 }
 
-async function browser(postgres: LocalPostgres, extra: readonly string[]): Promise<Count> {
+async function browser(postgres: LocalPostgres, pattern: string, extra: readonly string[]): Promise<Count> {
   // A server and a database a worker: what one test changes in the demo shoot, none beside it sees.
   const names = Array.from({ length: BROWSER_WORKERS }, (_, index) => `e2e_${process.pid}_${index + 1}`);
   const webs: WebProcess[] = [];
@@ -131,14 +136,7 @@ async function browser(postgres: LocalPostgres, extra: readonly string[]): Promi
   try {
     await webBuild();
     const urls: DatabaseUrls[] = [];
-    for (const name of names) {
-      const isFirst = urls.length === 0;
-      const each = await postgres.freshDatabaseUrls(name, isFirst ? undefined : names[0]);
-      urls.push(each);
-      if (!isFirst) continue;
-      await migrateDatabase(each.owner, MIGRATIONS, WEB_ROLE);
-      await seedDemo(each.web);
-    }
+    for (const name of names) urls.push(await postgres.freshDatabaseUrls(name, pattern));
     for (const each of urls) {
       const web = new WebProcess(each, 4380);
       webs.push(web);
@@ -211,15 +209,18 @@ export async function runTests(args: readonly string[]): Promise<number> {
   const counts: Count[] = [];
   if (!only) counts.push(...(await staticChecks()));
   let postgres: LocalPostgres | null = null;
+  let pattern: string | null = null;
   try {
     postgres = await localPostgres(TEST_STATE_DIR);
     await probe(postgres);
-    if (!only || only === "unit") counts.push(await jest(postgres, extra));
-    if (!only || only === "e2e") counts.push(await browser(postgres, extra));
+    pattern = await makePattern(postgres);
+    if (!only || only === "unit") counts.push(await jest(postgres, pattern, extra));
+    if (!only || only === "e2e") counts.push(await browser(postgres, pattern, extra));
   } catch (error) {
     tell(`FAIL ${error instanceof Error ? error.message : String(error)}`);
     counts.push({ passed: 0, failed: 1 });
   } finally {
+    if (pattern !== null) await postgres?.dropDatabase(pattern);
     await postgres?.release();
   }
   const passed = counts.reduce((sum, count) => sum + count.passed, 0);

@@ -2,8 +2,9 @@
 
 import { parseTime } from "@internationalized/date";
 import { DateInput, DateSegment, TimeField as AriaTimeField } from "react-aria-components";
-import { createContext, use, useState } from "react";
+import { use, useState } from "react";
 import styled from "styled-components";
+import { ClockContext } from "./clock";
 import { useFault } from "./faults";
 import { FieldFault, FieldLabel, fieldBox } from "./fieldParts";
 
@@ -51,9 +52,6 @@ function timeOf(value: string) {
     return null;
   }
 }
-
-/** Which clock times are typed by: that of the shoot. */
-export const ClockContext = createContext<"24" | "12">("24");
 
 /** A time of the day, kept as "HH:MM" of 24 hours, whatever the browser's own zone and clock. What is refused stays typed. */
 export function TimeField(props: {

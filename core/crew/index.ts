@@ -3,3 +3,4 @@
  */
 export { MAY, may, rightOf, ROLES, type Right, type Role } from "./rights";
 export type { TalentCard } from "./talentCard";
+export { SHEET_KINDS, type SheetKind } from "./sheets";

@@ -43,6 +43,7 @@ export type RecordCatalogue = {
   "crew.lastOwner": object;
   "crew.noMember": object;
   "crew.noInvitation": object;
+  "crew.passFull": { most: number };
   "crew.noAccounts": object;
   "shared.noLink": object;
 };

@@ -11,8 +11,9 @@ import {
   text,
   timestamp,
   uuid,
+  type AnyPgColumn,
 } from "drizzle-orm/pg-core";
-import { ROLES, type Role } from "../../core/crew";
+import { ROLES, type Role, SHEET_KINDS } from "../../core/crew";
 import { crew } from "./kept";
 import { shoot } from "./shoot";
 
@@ -99,6 +100,25 @@ export const secondFactor = pgTable(
   (table) => [index("second_factor_person").on(table.userId)],
 );
 
+/** A key of a device that somebody signs in with instead of a password. Names are those of the library that checks them. */
+export const passkey = pgTable(
+  "passkey",
+  {
+    id: text("id").primaryKey(),
+    name: text("name"),
+    publicKey: text("public_key").notNull(),
+    userId: ofPerson(),
+    credentialID: text("credential_id").notNull().unique(),
+    counter: integer("counter").notNull(),
+    deviceType: text("device_type").notNull(),
+    backedUp: boolean("backed_up").notNull(),
+    transports: text("transports"),
+    aaguid: text("aaguid"),
+    createdAt: at("created_at").notNull().defaultNow(),
+  },
+  (table) => [index("passkey_person").on(table.userId)],
+);
+
 /** How often something was asked for, by where from or by whose account. */
 export const askedOften = pgTable("asked_often", {
   id: text("id").primaryKey(),
@@ -106,6 +126,10 @@ export const askedOften = pgTable("asked_often", {
   count: integer("count").notNull(),
   lastRequest: bigint("last_request", { mode: "number" }).notNull(),
 });
+
+/** What an invitation lets in: one person with an account of their own, or phones for the day, without one. */
+export const INVITED = ["member", "day"] as const;
+export type Invited = (typeof INVITED)[number];
 
 export const crewMember = pgTable(
   "crew_member",
@@ -116,6 +140,11 @@ export const crewMember = pgTable(
     personId: ofPerson(),
     role: text("role").$type<Role>().notNull(),
     joinedAt: at("joined_at").notNull().defaultNow(),
+    /** Somebody in several crews works in the one chosen last. */
+    chosenAt: at("chosen_at").notNull().defaultNow(),
+    /** By which day's pass somebody is in, and until when; nothing for those with an account. */
+    passId: uuid("pass_id").references((): AnyPgColumn => invitation.id, { onDelete: "cascade" }),
+    until: at("until"),
   },
   (table) => [
     primaryKey({ columns: [table.crewId, table.personId] }),
@@ -133,6 +162,7 @@ export const invitation = pgTable(
       .notNull()
       .references(() => crew.id),
     role: text("role").$type<Role>().notNull(),
+    kind: text("kind").$type<Invited>().notNull().default("member"),
     tokenHash: text("token_hash").notNull().unique(),
     madeBy: text("made_by")
       .notNull()
@@ -145,11 +175,12 @@ export const invitation = pgTable(
   (table) => [
     index("invitation_crew").on(table.crewId),
     check("invitation_role", sql`${table.role} in (${oneOf(ROLES)})`),
+    check("invitation_kind", sql`${table.kind} in (${oneOf(INVITED)})`),
   ],
 );
 
-/** What a link shows and lets its holder do. */
-export const SHARED_KINDS = ["talent"] as const;
+/** What a link shows: a talent their own card, which they may answer; anybody a sheet of a day or of all days, to read. */
+export const SHARED_KINDS = ["talent", ...SHEET_KINDS] as const;
 
 /** A link to one thing, for somebody without an account; the token itself is known to whoever has the link only. */
 export const sharedLink = pgTable(
@@ -161,8 +192,10 @@ export const sharedLink = pgTable(
       .references(() => crew.id),
     shootId: uuid("shoot_id").notNull(),
     kind: text("kind").$type<(typeof SHARED_KINDS)[number]>().notNull(),
-    /** The rig of a talent in a scene. */
-    rigId: uuid("rig_id").notNull(),
+    /** The rig of a talent in a scene, for a talent's card. */
+    rigId: uuid("rig_id"),
+    /** The day of a sheet; nothing for all days. */
+    day: integer("day"),
     tokenHash: text("token_hash").notNull().unique(),
     madeBy: text("made_by").notNull(),
     madeAt: at("made_at").notNull().defaultNow(),
@@ -172,6 +205,7 @@ export const sharedLink = pgTable(
   (table) => [
     index("shared_link_shoot").on(table.shootId, table.crewId),
     check("shared_link_kind", sql`${table.kind} in (${oneOf(SHARED_KINDS)})`),
+    check("shared_link_rig", sql`(${table.kind} = 'talent') = (${table.rigId} is not null)`),
     foreignKey({
       name: "shared_link_of_shoot",
       columns: [table.shootId, table.crewId],

@@ -71,6 +71,7 @@ export const records: Templates<RecordCatalogue> = {
   "right.missing": ({ role, right }) => `${rightWords(right)}: a crew's ${role} cannot. Ask the owner.`,
   "crew.lastOwner": () => "A crew needs an owner: make somebody else one first.",
   "crew.noMember": () => "This person is not in the crew any more.",
+  "crew.passFull": ({ most }) => `This code has let in ${most} phones, which is its most. Ask for another.`,
   "crew.noInvitation": () => "This invitation was used, taken back, or is too old. Ask for another.",
   "crew.noAccounts": () => "There are no accounts here.",
   "shared.noLink": () => "This link works no more. Ask the sound department for another.",

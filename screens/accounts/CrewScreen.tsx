@@ -8,9 +8,12 @@ import {
   askAccounts,
   askCrew,
   changeCrew,
+  chooseCrew,
   type CrewMember,
   type CrewNow,
   forgetInstallation,
+  linkOf,
+  type MadeLink,
   Refused,
 } from "@/data/server";
 import { ROLE_NAMES, ROLE_WORDS, say } from "@/messages";
@@ -26,6 +29,7 @@ import { Page } from "../shell/Page";
 
 const YourAccount = later(() => import("./YourAccount").then((module) => module.YourAccount));
 const LinkCode = later(() => import("./LinkCode").then((module) => module.LinkCode));
+const Phones = later(() => import("./Phones").then((module) => module.Phones));
 
 const ROLE_CHOICES = ROLES.map((role) => ({ value: role, name: `${ROLE_NAMES[role]}: can ${ROLE_WORDS[role]}` }));
 const saidBy = (error: unknown): string =>
@@ -54,12 +58,16 @@ const column = createColumnHelper<CrewMember>();
 function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
   const isOwner = may(crew.role, "manage");
   const columns = [
-    column.accessor("name", { id: "name", header: "Name" }),
+    column.accessor("name", {
+      id: "name",
+      header: "Name",
+      cell: ({ row: { original } }) => (original.until ? `${original.name} (today)` : original.name),
+    }),
     column.accessor("role", {
       id: "role",
       header: "Role",
       cell: ({ row: { original } }) =>
-        isOwner ? (
+        isOwner && !original.until ? (
           <Select<Role>
             isPlain
             label={`Role of ${original.name}`}
@@ -113,8 +121,8 @@ function Inviting({ act }: { act: Do }) {
   const [role, setRole] = useState<Role>("assistant");
   const [link, setLink] = useState<string | null>(null);
   const invite = async () => {
-    const made = await act<{ token: string }>({ do: "invite", role }, "Invitation made.");
-    if (made) setLink(`${window.location.origin}/sign-in?join=${made.token}`);
+    const made = await act<MadeLink>({ do: "invite", role }, "Invitation made.");
+    if (made) setLink(linkOf(made, "/sign-in?join="));
   };
   return (
     <Stack $gap={0.6}>
@@ -137,12 +145,21 @@ function Invitations({ crew, act }: { crew: CrewNow; act: Do }) {
       <Stack $gap={0.6}>
         <h2>Let somebody in</h2>
         <Inviting act={act} />
-        {crew.invitations.map(({ id, role, expiresAt }) => (
+        {crew.invitations.map(({ id, role, kind, expiresAt }) => (
           <Row key={id} $between>
             <span>
-              {ROLE_NAMES[role]}, open until {expiresAt.slice(0, 10)}
+              {ROLE_NAMES[role]}
+              {kind === "day" ? ", phones for the day" : ""}, open until {expiresAt.slice(0, 10)}
             </span>
-            <Button look="quiet" onPress={() => void act({ do: "revoke", id }, "The link works no more.")}>
+            <Button
+              look="quiet"
+              onPress={() =>
+                void act(
+                  { do: "revoke", id },
+                  kind === "day" ? "The code works no more, and its phones are out." : "The link works no more.",
+                )
+              }
+            >
               Take back
             </Button>
           </Row>
@@ -187,6 +204,19 @@ function Crew() {
           heading="name"
         />
       </Piece>
+      {crew.crews.length > 1 && (
+        <div>
+          <Select
+            label="You work in"
+            value={crew.crewId}
+            options={crew.crews.map(({ id, name }) => ({ value: id, name }))}
+            onChange={(id) => void chooseCrew(id).then(() => window.location.assign("/crew"))}
+          />
+        </div>
+      )}
+      {may(crew.role, "manage") && (
+        <Phones crew={crew} make={(role) => act<MadeLink>({ do: "passForDay", role }, "Code made.")} />
+      )}
       {may(crew.role, "manage") && <Invitations crew={crew} act={act} />}
       <YourAccount />
     </Stack>

@@ -2,6 +2,7 @@
 
 import { useState, useSyncExternalStore } from "react";
 import styled from "styled-components";
+import { canUsePasskeys, signInByPasskey } from "@/data/passkeys";
 import { askAccounts, joinCrew, Refused } from "@/data/server";
 import { say } from "@/messages";
 import { Button } from "@/ui/Button";
@@ -17,7 +18,7 @@ const Door = styled.main`
   }
 `;
 
-type Mode = "in" | "up" | "forgot" | "reset" | "code";
+type Mode = "in" | "up" | "forgot" | "reset" | "code" | "day";
 
 const TITLES: Record<Mode, string> = {
   in: "Sign in",
@@ -25,6 +26,7 @@ const TITLES: Record<Mode, string> = {
   forgot: "New password",
   reset: "New password",
   code: "Code of your second device",
+  day: "In for the day",
 };
 const DOES: Record<Mode, string> = {
   in: "Sign in",
@@ -32,6 +34,7 @@ const DOES: Record<Mode, string> = {
   forgot: "Send me a link",
   reset: "Set password",
   code: "Go on",
+  day: "Come in",
 };
 
 /** Pages of this origin only: nobody is sent elsewhere after signing in. */
@@ -56,7 +59,7 @@ export function typedFault(
   mode: Mode,
   typed: { name: string; email: string; password: string; code: string },
 ): string | null {
-  if (mode === "up" && typed.name.trim() === "") return "Tell the crew your name.";
+  if ((mode === "up" || mode === "day") && typed.name.trim() === "") return "Tell the crew your name.";
   if ((mode === "in" || mode === "up" || mode === "forgot") && !/^\S+@\S+$/.test(typed.email.trim()))
     return "An e-mail address, such as you@example.org.";
   if ((mode === "up" || mode === "reset") && typed.password.length < 10) return "A password of ten characters or more.";
@@ -69,9 +72,9 @@ const anything = () => null;
 /** The door: sign in, make an account, take up an invitation, get a new password. */
 export function SignInScreen() {
   const query = useQuery();
-  const [invited, resetToken] = [query.get("join"), query.get("token")];
+  const [invited, resetToken, day] = [query.get("join"), query.get("token"), query.get("day")];
   const [chosen, setMode] = useState<Mode | null>(null);
-  const mode = chosen ?? (resetToken ? "reset" : invited ? "up" : "in");
+  const mode = chosen ?? (day ? "day" : resetToken ? "reset" : invited ? "up" : "in");
   const [typed, setTyped] = useState({ name: "", email: "", password: "", code: "" });
   const [says, setSays] = useState<string | null>(null);
   const [isBusy, setIsBusy] = useState(false);
@@ -110,6 +113,10 @@ export function SignInScreen() {
       const { refusal } = await askAccounts("two-factor/verify-totp", { code: typed.code.trim() });
       if (refusal) setSays(refusal);
       else await enter();
+    } else if (mode === "day") {
+      const { refusal } = await askAccounts("sign-in/day", { token: day, name: typed.name.trim() });
+      if (refusal) setSays(refusal);
+      else await enter();
     } else if (mode === "forgot") {
       const { refusal } = await askAccounts("request-password-reset", { email, redirectTo: "/sign-in" });
       setSays(refusal ?? "If there is such an account, a link is on its way.");
@@ -138,8 +145,16 @@ export function SignInScreen() {
           <Stack>
             <h1>{TITLES[mode]}</h1>
             {invited && (mode === "in" || mode === "up") && <Soft>You are invited to a crew.</Soft>}
-            {mode === "up" && (
-              <TextField label="Name" value={typed.name} autoComplete="name" fault={anything} onChange={set("name")} />
+            {mode === "day" && <Soft>Until the code ends. No account, no password.</Soft>}
+            {(mode === "up" || mode === "day") && (
+              <TextField
+                label="Name"
+                value={typed.name}
+                maxLength={60}
+                autoComplete="name"
+                fault={anything}
+                onChange={set("name")}
+              />
             )}
             {(mode === "in" || mode === "up" || mode === "forgot") && (
               <TextField
@@ -192,6 +207,13 @@ export function SignInScreen() {
             </Row>
             {mode === "in" && (
               <div>
+                {canUsePasskeys() && (
+                  <Button
+                    onPress={() => void signInByPasskey().then((refusal) => (refusal ? setSays(refusal) : enter()))}
+                  >
+                    Use a passkey
+                  </Button>
+                )}
                 <Button look="quiet" onPress={() => go("forgot")}>
                   Forgot the password?
                 </Button>

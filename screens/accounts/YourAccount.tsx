@@ -2,6 +2,7 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { addPasskey, askPasskeys, canUsePasskeys, deletePasskey } from "@/data/passkeys";
 import { askAccount, askAccounts, askSessions } from "@/data/server";
 import { Button } from "@/ui/Button";
 import { Disclosure } from "@/ui/Disclosure";
@@ -45,6 +46,41 @@ function Devices() {
           )}
         </Row>
       ))}
+    </Stack>
+  );
+}
+
+/** Keys that devices keep, and sign in with instead of a password. */
+function Passkeys() {
+  const queries = useQueryClient();
+  const keys = useQuery({ queryKey: ["own", "passkeys"], queryFn: askPasskeys });
+  const act = async (deed: () => Promise<string | null>, done: string) => {
+    showToast({ says: (await deed()) ?? done });
+    await queries.invalidateQueries({ queryKey: ["own"] });
+  };
+  return (
+    <Stack $gap={0.4} role="group" aria-label="Passkeys">
+      {keys.data?.map(({ id, name, createdAt }) => (
+        <Row key={id} $between>
+          <span>
+            {name || "Passkey"}, since {createdAt.slice(0, 10)}
+          </span>
+          <Button look="quiet" onPress={() => void act(() => deletePasskey(id), "Passkey removed.")}>
+            Remove
+          </Button>
+        </Row>
+      ))}
+      {canUsePasskeys() ? (
+        <div>
+          <Button
+            onPress={() => void act(() => addPasskey(upperFirst(deviceName(navigator.userAgent))), "Passkey added.")}
+          >
+            Add a passkey of this device
+          </Button>
+        </div>
+      ) : (
+        <Soft>A passkey needs a name in the address, such as localhost, not a number.</Soft>
+      )}
     </Stack>
   );
 }
@@ -127,6 +163,9 @@ export function YourAccount() {
       <Stack $gap={0.6}>
         <h2>Your account</h2>
         <Devices />
+        <Disclosure title="Passkeys">
+          <Passkeys />
+        </Disclosure>
         <Disclosure title="A code beside the password">
           <SecondFactor />
         </Disclosure>

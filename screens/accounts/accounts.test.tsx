@@ -109,14 +109,12 @@ describe("the door", () => {
 });
 
 const crew = (role: CrewNow["role"]): CrewNow => ({
-  name: "Quay crew",
-  me: "olin",
-  role,
+  ...{ crewId: "quay", name: "Quay crew", me: "olin", role, invitations: [], lan: null },
+  crews: [{ id: "quay", name: "Quay crew" }],
   members: [
-    { personId: "olin", name: "Olin", role, devices: 1 },
-    { personId: "asta", name: "Asta", role: "assistant", devices: 2 },
+    { personId: "olin", name: "Olin", role, devices: 1, until: null },
+    { personId: "asta", name: "Asta", role: "assistant", devices: 2, until: null },
   ],
-  invitations: [],
 });
 
 describe("the crew", () => {

@@ -21,6 +21,7 @@ import { Button } from "@/ui/Button";
 import { ThreadSample } from "@/ui/Stitch";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { useShoot } from "@/data/ShootProvider";
+import { ShareSheet } from "../accounts/ShareSheet";
 import { upperFirst } from "../dress/words";
 import { stationHref } from "../shell/stationHref";
 import { useFocus } from "../shell/useFocus";
@@ -232,6 +233,7 @@ export function DayScreen() {
           <Button look="main" onPress={() => window.print()}>
             <Printer size={16} aria-hidden /> Print
           </Button>
+          <ShareSheet shootId={bundle.shoot.id} kinds={["callSheet"]} day={day} />
           <Who href={`/shoots/${bundle.shoot.id}/card?day=${day}`}>Talent cards of day {day}</Who>
         </Row>
       </OnScreen>

@@ -3,7 +3,7 @@
 import { Smartphone } from "lucide-react";
 import { useState } from "react";
 import type { Stored } from "@/core/records";
-import { askTalentLink, Refused } from "@/data/server";
+import { askTalentLink, linkOf, Refused } from "@/data/server";
 import { say } from "@/messages";
 import { Button } from "@/ui/Button";
 import { Dialog } from "@/ui/Dialog";
@@ -17,8 +17,7 @@ export function ByThemselves({ rig }: { rig: Stored<"rig"> }) {
   const [link, setLink] = useState<string | null>(null);
   const make = async () => {
     try {
-      const { token } = await askTalentLink(rig.body.shootId, rig.id);
-      setLink(`${window.location.origin}/t/${token}`);
+      setLink(linkOf(await askTalentLink(rig.body.shootId, rig.id), "/t/"));
     } catch (error) {
       showToast({ says: error instanceof Refused ? say(error.says) : "A link needs the server, which is away." });
     }

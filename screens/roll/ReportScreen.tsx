@@ -11,6 +11,7 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Table, TableScroll } from "@/ui/Table";
 import { Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
+import { ShareSheet } from "../accounts/ShareSheet";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { useFocus } from "../shell/useFocus";
 import { reportCells } from "./reportCells";
@@ -132,6 +133,7 @@ export function ReportScreen() {
             <A4 href={`/shoots/${bundle.shoot.id}/report.pdf?day=${wanted}&size=phone`} download={`${name} phone.pdf`}>
               PDF, phone
             </A4>
+            <ShareSheet shootId={bundle.shoot.id} kinds={["report", "delivery"]} day={day} />
             <Button look="quiet" onPress={() => void saveCsv(`${name}.csv`, reportCells(report))}>
               CSV
             </Button>

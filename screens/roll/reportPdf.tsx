@@ -10,7 +10,8 @@ const INK = "#221f1a";
 const SOFT = "#5a5347";
 const SEAM = "#a99d86";
 
-const styles = StyleSheet.create({
+/** How printed sheets look. */
+export const sheetStyles = StyleSheet.create({
   page: {
     padding: 30,
     paddingBottom: 40,
@@ -60,56 +61,73 @@ function Line({ row, isNarrow }: { row: ReportRow; isNarrow: boolean }) {
         <Text style={{ fontWeight: 600 }}>
           {printable(takeName(body))} {rating && `(${rating.toLowerCase()})`}
         </Text>
-        <Text style={styles.soft}>
+        <Text style={sheetStyles.soft}>
           {row.timecode} · {length} · {filesOf(row)}
         </Text>
         <Text>{notesOf(row)}</Text>
       </View>
     );
   return (
-    <View style={styles.row} wrap={false}>
-      <Text style={styles.take}>{printable(takeName(body))}</Text>
-      <Text style={styles.rating}>{rating}</Text>
-      <Text style={styles.file}>{filesOf(row)}</Text>
-      <Text style={styles.start}>{row.timecode}</Text>
-      <Text style={styles.length}>{length}</Text>
-      <Text style={styles.notes}>{notesOf(row)}</Text>
+    <View style={sheetStyles.row} wrap={false}>
+      <Text style={sheetStyles.take}>{printable(takeName(body))}</Text>
+      <Text style={sheetStyles.rating}>{rating}</Text>
+      <Text style={sheetStyles.file}>{filesOf(row)}</Text>
+      <Text style={sheetStyles.start}>{row.timecode}</Text>
+      <Text style={sheetStyles.length}>{length}</Text>
+      <Text style={sheetStyles.notes}>{notesOf(row)}</Text>
     </View>
   );
 }
 
-/** The sound report of a day, or of all days where that is null, on A4 or for a phone. */
-export async function reportPdf(bundle: ShootBundle, day: number | null, size: "a4" | "phone"): Promise<Buffer> {
+/**
+ * The sound report of a day, or of all days where that is null, on A4 or for a phone; or only what is delivered of it, the takes
+ * that are good or held.
+ */
+export async function reportPdf(
+  bundle: ShootBundle,
+  day: number | null,
+  size: "a4" | "phone",
+  isDelivery = false,
+): Promise<Buffer> {
   registerFonts();
   const { title, frameRate, sampleRateHz, bitsPerSample } = bundle.shoot.body;
   const report = reportOf(bundle, day);
   const { takes, good, minutes, gigabytes } = report.totals;
+  const isShown = ({ roll: { body } }: ReportRow) => {
+    if (!isDelivery || body.rating === "good" || body.rating === "hold") return true;
+    return body.rating === "none" && (body.type === "wild" || body.type === "roomTone");
+  };
+  const shown = report.rows.filter(isShown);
   const scenes = scenesInOrder(bundle.scenes);
   const groups = [...scenes, null]
     .map((scene) => ({
       scene,
-      rows: report.rows.filter((row) => (row.scene?.id ?? null) === (scene?.id ?? null)),
+      rows: shown.filter((row) => (row.scene?.id ?? null) === (scene?.id ?? null)),
     }))
     .filter(({ rows }) => rows.length > 0);
   const isNarrow = size === "phone";
-  const heading = `${title}: sound report, ${day === null ? "all days" : `day ${day}`}`;
+  const heading = `${title}: ${isDelivery ? "delivery list" : "sound report"}, ${day === null ? "all days" : `day ${day}`}`;
   return renderToBuffer(
     <Document title={heading}>
-      <Page size={isNarrow ? [280, 520] : "A4"} style={isNarrow ? [styles.page, { padding: 16 }] : styles.page}>
-        <Text style={isNarrow ? [styles.title, { fontSize: 13 }] : styles.title}>{printable(heading)}</Text>
-        <Text style={styles.soft}>
+      <Page
+        size={isNarrow ? [280, 520] : "A4"}
+        style={isNarrow ? [sheetStyles.page, { padding: 16 }] : sheetStyles.page}
+      >
+        <Text style={isNarrow ? [sheetStyles.title, { fontSize: 13 }] : sheetStyles.title}>{printable(heading)}</Text>
+        <Text style={sheetStyles.soft}>
           {say({ code: "totals.day", takes, good, minutes, gigabytes })} {sampleRateHz / 1000} kHz, {bitsPerSample} bit,
           timecode at {frameRate} frames a second.
         </Text>
-        {report.rows.length === 0 && <Text style={{ marginTop: 10 }}>{say({ code: "roll.nothing" })}</Text>}
+        {shown.length === 0 && <Text style={{ marginTop: 10 }}>{say({ code: "roll.nothing" })}</Text>}
         {groups.map(({ scene, rows }) => (
           <View key={scene?.id ?? "none"}>
-            <Text style={styles.scene} minPresenceAhead={40}>
+            <Text style={sheetStyles.scene} minPresenceAhead={40}>
               {scene ? printable(`Day ${scene.body.day}, ${scene.body.title}`) : "In no scene"}
             </Text>
             {scene &&
+              !isDelivery &&
               owedOfScene(bundle, scene.id).map((says) => (
-                <Text key={JSON.stringify(says)} style={styles.soft}>
+                <Text key={JSON.stringify(says)} style={sheetStyles.soft}>
                   Owed: {printable(say(says))}
                 </Text>
               ))}
@@ -119,7 +137,7 @@ export async function reportPdf(bundle: ShootBundle, day: number | null, size: "
           </View>
         ))}
         <Text
-          style={styles.foot}
+          style={sheetStyles.foot}
           fixed
           render={({ pageNumber, totalPages }) => `${printable(title)} · page ${pageNumber} of ${totalPages}`}
         />

@@ -1,6 +1,6 @@
 "use client";
 
-import { ClockContext } from "@/ui/TimeField";
+import { ClockContext } from "@/ui/clock";
 import { useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { STATION_IDS, STATIONS, type StationId } from "@/core/board";

@@ -2,11 +2,14 @@ import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { APIError, createAuthMiddleware } from "better-auth/api";
 import { twoFactor } from "better-auth/plugins";
+import { passkey as passkeys } from "@better-auth/passkey";
 import type { Database } from "../../db/client";
-import { askedOften, mailedLink, person, secondFactor, signedIn, signInMethod } from "../../db/schema";
+import { askedOften, mailedLink, passkey, person, secondFactor, signedIn, signInMethod } from "../../db/schema";
 import { newPasswordMail, tooManyTries } from "../../messages";
+import { ADDRESS_HEADER } from "../asker";
 import { isOwnOrigin } from "../hosts";
 import { log } from "../log";
+import { dayPass } from "./dayPass";
 import { guessedRight, guessedWrong, waitMs } from "./guesses";
 import { sendMail } from "./mail";
 import { hashPassword, isPassword } from "./passwords";
@@ -17,13 +20,18 @@ const emailOf = (body: unknown): string | null =>
 
 const A_DAY_S = 24 * 3600;
 
-/** Accounts, sessions and second factors, on the application's own database. */
-function makeAccounts(database: Database) {
+/** How a browser reaches it: over TLS, and by which name. */
+export interface Line {
+  isSecure: boolean;
+  host: string;
+}
+
+/** Accounts, sessions, keys of devices and second factors, on the application's own database. */
+function makeAccounts(database: Database, { isSecure, host }: Line) {
   const secret = process.env["HYPOPHON_SECRET"];
   if (!secret) throw new Error("HYPOPHON_SECRET is not set: start with ./hypophon start --accounts.");
   // Links in mails begin with it; without it with the address that was asked for.
   const origin = process.env["HYPOPHON_ORIGIN"] ?? "";
-  const isSecure = origin.startsWith("https:");
   return betterAuth({
     appName: "Hypophon",
     secret,
@@ -38,6 +46,7 @@ function makeAccounts(database: Database) {
         verification: mailedLink,
         rateLimit: askedOften,
         twoFactor: secondFactor,
+        passkey,
       },
     }),
     trustedOrigins: (request) => {
@@ -72,11 +81,13 @@ function makeAccounts(database: Database) {
       },
     },
     advanced: {
-      cookiePrefix: "hypophon",
-      useSecureCookies: isSecure,
-      defaultCookieAttributes: { httpOnly: true, sameSite: "lax", path: "/" },
+      // Over TLS a cookie is of this very host, and no other host or line without TLS can set it.
+      cookiePrefix: isSecure ? "__Host-hypophon" : "hypophon",
+      useSecureCookies: false,
+      defaultCookieAttributes: { httpOnly: true, sameSite: "lax", path: "/", secure: isSecure },
+      ipAddress: { ipAddressHeaders: [ADDRESS_HEADER] },
     },
-    plugins: [twoFactor({ issuer: "Hypophon" })],
+    plugins: [twoFactor({ issuer: "Hypophon" }), passkeys({ rpID: host, rpName: "Hypophon" }), dayPass(database)],
     telemetry: { enabled: false },
     logger: { disabled: true },
     hooks: {
@@ -101,11 +112,15 @@ function makeAccounts(database: Database) {
 export type Accounts = ReturnType<typeof makeAccounts>;
 
 declare global {
-  var hypophonAccounts: Accounts | undefined;
+  var hypophonAccounts: Map<string, Accounts> | undefined;
 }
 
-/** The process's accounts; made when somebody first asks. */
-export function accounts(database: Database): Accounts {
-  globalThis.hypophonAccounts ??= makeAccounts(database);
-  return globalThis.hypophonAccounts;
+/** The process's accounts, for each kind of line; made when somebody first asks. */
+export function accounts(database: Database, line: Line): Accounts {
+  const known = (globalThis.hypophonAccounts ??= new Map<string, Accounts>());
+  // As many as there are names that may be asked for.
+  const key = `${line.isSecure} ${line.host}`;
+  const found = known.get(key) ?? makeAccounts(database, line);
+  known.set(key, found);
+  return found;
 }

@@ -12,7 +12,17 @@ import { type ActingCrew, foundCrew } from "../crew";
 import { reopenDemoShoot } from "../demoShoot";
 import { Fault } from "../faults";
 import { createRecord, listShoots, loadShoot } from "../records";
-import { crewForNewcomer, join, listCrew, memberOf, requestCrewDeed, requireRight } from "./members";
+import {
+  chooseCrew,
+  crewForNewcomer,
+  join,
+  joinForDay,
+  listCrew,
+  memberOf,
+  openPass,
+  requestCrewDeed,
+  requireRight,
+} from "./members";
 
 let pool: Pool;
 let database: Database;
@@ -40,6 +50,83 @@ const refusal = async (work: Promise<unknown>): Promise<string> =>
     () => "nothing",
     (error: unknown) => (error instanceof Fault ? error.says.code : String(error)),
   );
+
+describe("a pass for the day", () => {
+  const passOf = async (owner: ActingCrew, role = "assistant") =>
+    (await requestCrewDeed(owner, { do: "passForDay", role })) as { token: string };
+  /** A phone that came in by a pass. */
+  async function phone(token: string): Promise<string> {
+    const id = await somebody("Phone");
+    await joinForDay(database, id, await openPass(database, token));
+    return id;
+  }
+  const device = (personId: string) =>
+    database.insert(signedIn).values({
+      ...{ id: randomUUID(), token: randomUUID(), userId: personId },
+      expiresAt: new Date(Date.now() + 3600_000),
+    });
+
+  test("lets in as many phones as photograph it, in its role, and is no invitation", async () => {
+    const owner = await memberWith("owner");
+    const { token } = await passOf(owner, "guest");
+    for (const id of [await phone(token), await phone(token)])
+      expect(await memberOf(database, id)).toEqual({ crewId: owner.crewId, role: "guest" });
+    expect(await refusal(join(database, await somebody(), { token }))).toBe("crew.noInvitation");
+    expect(await refusal(openPass(database, (await invite(owner)).token))).toBe("crew.noInvitation");
+    const { members } = await listCrew(owner);
+    expect(members.map(({ until }) => until !== null)).toEqual([false, true, true]);
+    // An address that nobody reads is shown to nobody.
+    expect(members[1]).not.toHaveProperty("email");
+  });
+
+  test("ends by itself, and nobody who came by it gets a crew of their own", async () => {
+    const owner = await memberWith("owner");
+    const id = await phone((await passOf(owner)).token);
+    await database
+      .update(crewMember)
+      .set({ until: sql`now() - interval '1 second'` })
+      .where(eq(crewMember.personId, id));
+    expect(await memberOf(database, id)).toBeNull();
+    expect(await refusal(crewForNewcomer(database, id, "Phone"))).toBe("request.signedOut");
+    expect((await listCrew(owner)).members).toHaveLength(1);
+  });
+
+  test("taken back, its phones are out and signed out, and others stay", async () => {
+    const owner = await memberWith("owner");
+    const { token } = await passOf(owner);
+    const [out, stays] = [await phone(token), await phone((await passOf(owner)).token)];
+    for (const id of [out, stays]) await device(id);
+    const { invitations } = await listCrew(owner);
+    await requestCrewDeed(owner, { do: "revoke", id: invitations[0]!.id });
+    expect([await memberOf(database, out), await memberOf(database, stays)]).toEqual([
+      null,
+      { crewId: owner.crewId, role: "assistant" },
+    ]);
+    const left = await database.select({ of: signedIn.userId }).from(signedIn);
+    expect(left.map(({ of }) => of)).not.toContain(out);
+    expect(left.map(({ of }) => of)).toContain(stays);
+    expect(await refusal(openPass(database, token))).toBe("crew.noInvitation");
+  });
+
+  test("is made by an owner, and for no owner", async () => {
+    const owner = await memberWith("owner");
+    expect((await refusal(passOf(owner, "owner"))).split(".")[0]).toBe("field");
+    for (const role of ["mixer", "assistant", "guest"] as const)
+      expect(await refusal(passOf(await memberWith(role, owner.crewId)))).toBe("right.missing");
+  });
+});
+
+test("somebody in several crews works in the one they chose last, and in none that they are not in", async () => {
+  const [one, other] = [await memberWith("owner"), await memberWith("owner")];
+  const { token } = await invite(other, "guest");
+  await join(database, one.member, { token });
+  expect(await memberOf(database, one.member)).toEqual({ crewId: other.crewId, role: "guest" });
+  await chooseCrew(database, one.member, { crewId: one.crewId });
+  expect(await memberOf(database, one.member)).toEqual({ crewId: one.crewId, role: "owner" });
+  expect((await listCrew(one)).crews.map(({ id }) => id)).toEqual([one.crewId, other.crewId]);
+  const third = await memberWith("owner");
+  expect(await refusal(chooseCrew(database, one.member, { crewId: third.crewId }))).toBe("crew.noMember");
+});
 
 describe("invitations", () => {
   test("let one person in, in the role that was chosen, once", async () => {

@@ -1,17 +1,20 @@
 import { randomUUID } from "node:crypto";
 import * as Type from "@sinclair/typebox";
-import { and, asc, desc, eq, gt, isNull, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, isNull, or, sql } from "drizzle-orm";
 import { may, ROLES, type Role } from "../../core/crew";
 import type { Connection, Database } from "../../db/client";
 import { crew, crewMember, invitation, person, signedIn } from "../../db/schema";
 import { type ActingCrew, foundCrew } from "../crew";
 import { Fault } from "../faults";
+import { lanNow, linksFrom } from "../lan";
 import { hashOfToken, newToken } from "../tokens";
 import { accept } from "../validate";
 
 const A_DAY_MS = 24 * 3600_000;
 /** An invitation holds so long. */
 const INVITED_MS = 7 * A_DAY_MS;
+/** A pass for the day holds over the longest one, and not over the next. */
+export const DAY_PASS_MS = 16 * 3600_000;
 
 const RoleName = Type.Union(ROLES.map((role) => Type.Literal(role)));
 const PersonId = Type.String({ minLength: 1, maxLength: 100 });
@@ -19,6 +22,13 @@ const PersonId = Type.String({ minLength: 1, maxLength: 100 });
 /** What can be done with a crew. */
 export const CrewDeed = Type.Union([
   Type.Object({ do: Type.Literal("invite"), role: RoleName }, { additionalProperties: false }),
+  Type.Object(
+    {
+      do: Type.Literal("passForDay"),
+      role: Type.Union([Type.Literal("mixer"), Type.Literal("assistant"), Type.Literal("guest")]),
+    },
+    { additionalProperties: false },
+  ),
   Type.Object({ do: Type.Literal("revoke"), id: Type.String({ format: "uuid" }) }, { additionalProperties: false }),
   Type.Object({ do: Type.Literal("role"), personId: PersonId, role: RoleName }, { additionalProperties: false }),
   Type.Object({ do: Type.Literal("remove"), personId: PersonId }, { additionalProperties: false }),
@@ -29,19 +39,41 @@ export const JoinDeed = Type.Object(
   { additionalProperties: false },
 );
 
+const CrewChoice = Type.Object({ crewId: Type.String({ format: "uuid" }) }, { additionalProperties: false });
+
 export function requireRight({ role }: ActingCrew, right: Parameters<typeof may>[1]): void {
   if (!may(role, right)) throw new Fault("forbidden", { code: "right.missing", role, right });
 }
 
-/** The crew that a person works in: the one that let them in last. Null for somebody without one. */
-export async function memberOf(database: Connection, personId: string): Promise<{ crewId: string; role: Role } | null> {
-  const [found] = await database
-    .select({ crewId: crewMember.crewId, role: crewMember.role })
+/** Whether a membership holds now: a pass for the day ends, and can be taken back. */
+const isIn = or(isNull(crewMember.until), and(gt(crewMember.until, sql`now()`), isNull(invitation.revokedAt)));
+
+/** Crews that a person is in, the one they work in first. */
+export const crewsOf = (database: Connection, personId: string) =>
+  database
+    .select({ crewId: crewMember.crewId, role: crewMember.role, name: crew.name })
     .from(crewMember)
-    .where(eq(crewMember.personId, personId))
-    .orderBy(desc(crewMember.joinedAt))
-    .limit(1);
-  return found ?? null;
+    .innerJoin(crew, eq(crew.id, crewMember.crewId))
+    .leftJoin(invitation, eq(invitation.id, crewMember.passId))
+    .where(and(eq(crewMember.personId, personId), isIn))
+    .orderBy(desc(crewMember.chosenAt));
+
+/** The crew that a person works in: the one chosen or joined last. Null for somebody without one. */
+export async function memberOf(database: Connection, personId: string): Promise<{ crewId: string; role: Role } | null> {
+  const [found] = await crewsOf(database, personId);
+  return found ? { crewId: found.crewId, role: found.role } : null;
+}
+
+/** Works in another of one's crews from now on. */
+export async function chooseCrew(database: Database, personId: string, request: unknown): Promise<object> {
+  const { crewId } = accept(CrewChoice, request);
+  const chosen = await database
+    .update(crewMember)
+    .set({ chosenAt: sql`now()` })
+    .where(and(eq(crewMember.crewId, crewId), eq(crewMember.personId, personId)))
+    .returning({ crewId: crewMember.crewId });
+  if (chosen.length === 0) throw new Fault("missing", { code: "crew.noMember" });
+  return {};
 }
 
 /** Any number: whoever becomes the first of a crew holds it. */
@@ -56,6 +88,9 @@ export function crewForNewcomer(database: Database, personId: string, name: stri
     await transaction.execute(sql`select pg_advisory_xact_lock(${FIRST_LOCK})`);
     const known = await memberOf(transaction, personId);
     if (known) return known.crewId;
+    // Whoever came with a pass for the day goes with it.
+    const [passed] = await transaction.select().from(crewMember).where(eq(crewMember.personId, personId)).limit(1);
+    if (passed?.passId) throw new Fault("signedOut", { code: "request.signedOut" });
     const [local] = await transaction
       .select({ id: crew.id })
       .from(crew)
@@ -78,18 +113,20 @@ export async function listCrew(acting: ActingCrew) {
       name: person.name,
       email: person.email,
       role: crewMember.role,
+      until: crewMember.until,
       devices: sql<number>`count(${signedIn.id})::int`,
     })
     .from(crewMember)
     .innerJoin(person, eq(person.id, crewMember.personId))
+    .leftJoin(invitation, eq(invitation.id, crewMember.passId))
     .leftJoin(signedIn, and(eq(signedIn.userId, person.id), gt(signedIn.expiresAt, sql`now()`)))
-    .where(eq(crewMember.crewId, crewId))
-    .groupBy(person.id, crewMember.role, crewMember.joinedAt)
+    .where(and(eq(crewMember.crewId, crewId), isIn))
+    .groupBy(person.id, crewMember.role, crewMember.until, crewMember.joinedAt)
     .orderBy(asc(crewMember.joinedAt));
   const isOwner = may(acting.role, "manage");
   const invited = isOwner
     ? await database
-        .select({ id: invitation.id, role: invitation.role, expiresAt: invitation.expiresAt })
+        .select({ id: invitation.id, role: invitation.role, kind: invitation.kind, expiresAt: invitation.expiresAt })
         .from(invitation)
         .where(
           and(
@@ -104,9 +141,13 @@ export async function listCrew(acting: ActingCrew) {
   const [own] = await database.select({ name: crew.name }).from(crew).where(eq(crew.id, crewId));
   // Addresses are for whoever has to tell people apart.
   const shown = members.map(({ email, ...each }) =>
-    isOwner || each.personId === acting.member ? { ...each, email } : each,
+    each.until === null && (isOwner || each.personId === acting.member) ? { ...each, email } : each,
   );
-  return { name: own!.name, me: acting.member, role: acting.role, members: shown, invitations: invited };
+  const crews = await crewsOf(database, acting.member);
+  return {
+    ...{ crewId, name: own!.name, me: acting.member, role: acting.role, members: shown, invitations: invited },
+    ...{ crews: crews.map((each) => ({ id: each.crewId, name: each.name })), lan: isOwner ? lanNow() : null },
+  };
 }
 
 const memberIs = ({ crewId }: ActingCrew, personId: string) =>
@@ -133,24 +174,28 @@ export async function requestCrewDeed(acting: ActingCrew, request: unknown): Pro
   requireRight(acting, "manage");
   const deed = accept(CrewDeed, request);
   const { database, crewId } = acting;
-  if (deed.do === "invite") {
+  if (deed.do === "invite" || deed.do === "passForDay") {
+    const isForDay = deed.do === "passForDay";
     const token = newToken();
-    const expiresAt = new Date(Date.now() + INVITED_MS);
+    const expiresAt = new Date(Date.now() + (isForDay ? DAY_PASS_MS : INVITED_MS));
     await database.insert(invitation).values({
-      id: randomUUID(),
-      crewId,
-      role: deed.role,
-      tokenHash: hashOfToken(token),
-      madeBy: acting.member,
-      expiresAt,
+      ...{ id: randomUUID(), crewId, role: deed.role, kind: isForDay ? "day" : "member" },
+      ...{ tokenHash: hashOfToken(token), madeBy: acting.member, expiresAt },
     });
-    return { token, expiresAt };
+    return { token, expiresAt, from: linksFrom() };
   }
   if (deed.do === "revoke") {
-    await database
-      .update(invitation)
-      .set({ revokedAt: sql`now()` })
-      .where(and(eq(invitation.id, deed.id), eq(invitation.crewId, crewId)));
+    await database.transaction(async (transaction) => {
+      await transaction
+        .update(invitation)
+        .set({ revokedAt: sql`now()` })
+        .where(and(eq(invitation.id, deed.id), eq(invitation.crewId, crewId)));
+      const passed = await transaction
+        .select({ personId: crewMember.personId })
+        .from(crewMember)
+        .where(and(eq(crewMember.passId, deed.id), eq(crewMember.crewId, crewId)));
+      for (const { personId } of passed) await signOut(transaction, personId);
+    });
     return {};
   }
   const { personId } = deed;
@@ -167,6 +212,31 @@ export async function requestCrewDeed(acting: ActingCrew, request: unknown): Pro
   return {};
 }
 
+/** Phones that one pass lets in, at most. */
+const MOST_ON_A_PASS = 60;
+
+/** What a pass for the day lets in to. Throws Fault "missing" where it is over, and "invalid" where too many came by it. */
+export async function openPass(database: Database, token: string) {
+  const [found] = await database
+    .select()
+    .from(invitation)
+    .where(eq(invitation.tokenHash, hashOfToken(token)));
+  if (!found || found.kind !== "day" || found.revokedAt || found.expiresAt.getTime() < Date.now())
+    throw new Fault("missing", { code: "crew.noInvitation" });
+  const [passed] = await database.select({ many: count() }).from(crewMember).where(eq(crewMember.passId, found.id));
+  if (passed!.many >= MOST_ON_A_PASS) throw new Fault("invalid", { code: "crew.passFull", most: MOST_ON_A_PASS });
+  return found;
+}
+
+/** Somebody new in the crew of a pass, until it ends. */
+export const joinForDay = async (
+  database: Database,
+  personId: string,
+  { id, crewId, role, expiresAt }: Awaited<ReturnType<typeof openPass>>,
+): Promise<void> => {
+  await database.insert(crewMember).values({ crewId, personId, role, passId: id, until: expiresAt });
+};
+
 /** Joins the crew of an invitation, once. */
 export async function join(database: Database, personId: string, request: unknown): Promise<{ crewId: string }> {
   const { token } = accept(JoinDeed, request);
@@ -176,7 +246,7 @@ export async function join(database: Database, personId: string, request: unknow
       .from(invitation)
       .where(eq(invitation.tokenHash, hashOfToken(token)))
       .for("update");
-    if (!found || found.usedAt || found.revokedAt || found.expiresAt.getTime() < Date.now())
+    if (!found || found.kind !== "member" || found.usedAt || found.revokedAt || found.expiresAt.getTime() < Date.now())
       throw new Fault("missing", { code: "crew.noInvitation" });
     await transaction
       .update(invitation)
@@ -186,7 +256,7 @@ export async function join(database: Database, personId: string, request: unknow
     await transaction
       .insert(crewMember)
       .values({ crewId: found.crewId, personId, role: found.role })
-      .onConflictDoNothing();
+      .onConflictDoUpdate({ target: [crewMember.crewId, crewMember.personId], set: { chosenAt: sql`now()` } });
     return { crewId: found.crewId };
   });
 }

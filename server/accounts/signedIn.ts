@@ -6,7 +6,7 @@ import { crewForNewcomer, memberOf } from "./members";
 
 /** Who sends these headers. Throws Fault "signedOut" where that is nobody. */
 export async function whoIs(database: Database, headers: Headers): Promise<{ id: string; name: string }> {
-  const session = await (await accountsOf(database)).api.getSession({ headers });
+  const session = await (await accountsOf(database, headers)).api.getSession({ headers });
   if (!session) throw new Fault("signedOut", { code: "request.signedOut" });
   const { id, name } = session.user;
   return { id, name };

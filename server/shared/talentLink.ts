@@ -11,11 +11,8 @@ import { requireRight } from "../accounts";
 import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
 import { loadShoot, runCommand } from "../records";
-import { hashOfToken, newToken } from "../tokens";
 import { accept } from "../validate";
-
-/** A link holds so long: over the shoot, not for ever. */
-const HOLDS_MS = 14 * 24 * 3600_000;
+import { makeLink, openLink } from "./links";
 
 const Uuid = Type.String({ format: "uuid" });
 export const TalentLinkWish = Type.Object({ shootId: Uuid, rigId: Uuid }, { additionalProperties: false });
@@ -33,45 +30,25 @@ export const TalentAnswer = Type.Object(
 const rigOf = (bundle: ShootBundle, rigId: string) => bundle.rigs.find(({ id }) => id === rigId);
 
 /** A link for one talent in one scene; those made before for the same work no more. */
-export async function makeTalentLink(
-  acting: ActingCrew,
-  request: unknown,
-): Promise<{ token: string; expiresAt: Date }> {
+export async function makeTalentLink(acting: ActingCrew, request: unknown): ReturnType<typeof makeLink> {
   requireRight(acting, "work");
   const { shootId, rigId } = accept(TalentLinkWish, request);
-  const { database, crewId } = acting;
   if (!rigOf(await loadShoot(acting, shootId), rigId)) throw new Fault("missing", { code: "record.missing" });
-  const token = newToken();
-  const expiresAt = new Date(Date.now() + HOLDS_MS);
-  await database.transaction(async (transaction) => {
-    await transaction
+  const same = and(eq(sharedLink.rigId, rigId), eq(sharedLink.crewId, acting.crewId), isNull(sharedLink.revokedAt));
+  return makeLink(acting, { shootId, rigId, kind: "talent" }, (transaction) =>
+    transaction
       .update(sharedLink)
       .set({ revokedAt: sql`now()` })
-      .where(and(eq(sharedLink.rigId, rigId), eq(sharedLink.crewId, crewId), isNull(sharedLink.revokedAt)));
-    await transaction.insert(sharedLink).values({
-      ...{ id: randomUUID(), crewId, shootId, rigId, kind: "talent", tokenHash: hashOfToken(token) },
-      ...{ madeBy: acting.member, expiresAt },
-    });
-  });
-  return { token, expiresAt };
+      .where(same),
+  );
 }
 
-/** What a link is for. Throws Fault "missing" for links that are too old, taken back or made up, all alike. */
+/** The rig and the talent that a link is for. Throws Fault "missing" where it is for nobody. */
 async function linked(database: Database, token: string) {
-  const none = () => new Fault("missing", { code: "shared.noLink" });
-  const [link] = await database
-    .select()
-    .from(sharedLink)
-    .where(eq(sharedLink.tokenHash, hashOfToken(token)));
-  if (!link || link.revokedAt || link.expiresAt.getTime() < Date.now()) throw none();
-  // What happened is told of the talent, not of whoever made the link.
-  const acting: ActingCrew = { crewId: link.crewId, member: "talent", role: "assistant", database };
-  const bundle = await loadShoot(acting, link.shootId).catch((error: unknown) => {
-    throw error instanceof Fault ? none() : error;
-  });
-  const rig = rigOf(bundle, link.rigId);
+  const { acting, link, bundle } = await openLink(database, token);
+  const rig = link.rigId === null ? undefined : rigOf(bundle, link.rigId);
   const wearer = bundle.wearers.find(({ id }) => id === rig?.body.wearerId);
-  if (!rig || !wearer) throw none();
+  if (!rig || !wearer) throw new Fault("missing", { code: "shared.noLink" });
   return { acting, bundle, rig, wearer };
 }
 

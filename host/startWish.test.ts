@@ -1,4 +1,4 @@
-import { wantsAccounts } from "./wantsAccounts";
+import { startWish } from "./startWish";
 
 const hosts = process.env["HYPOPHON_HOSTS"];
 afterEach(() => {
@@ -8,24 +8,29 @@ afterEach(() => {
 
 test("nobody signs in unless that is asked for", () => {
   delete process.env["HYPOPHON_HOSTS"];
-  expect(wantsAccounts([])).toBe(false);
-  expect(wantsAccounts(["--accounts"])).toBe(true);
+  expect(startWish([])).toEqual({ hasAccounts: false, isOnLan: false });
+  expect(startWish(["--accounts"])).toEqual({ hasAccounts: true, isOnLan: false });
+});
+
+test("whoever comes over the local network must sign in", () => {
+  delete process.env["HYPOPHON_HOSTS"];
+  expect(startWish(["--lan"])).toEqual({ hasAccounts: true, isOnLan: true });
 });
 
 test.each(["sound.example.org", "localhost, 192.168.7.20", "127.0.0.1 studio"])(
   "where others can come in (%s), people must sign in",
   (named) => {
     process.env["HYPOPHON_HOSTS"] = named;
-    expect(() => wantsAccounts([])).toThrow(/so people must sign in: start --accounts\.$/);
-    expect(wantsAccounts(["--accounts"])).toBe(true);
+    expect(() => startWish([])).toThrow(/so people must sign in: start --accounts\.$/);
+    expect(startWish(["--accounts"]).hasAccounts).toBe(true);
   },
 );
 
 test("names of the machine itself let nobody else in", () => {
   process.env["HYPOPHON_HOSTS"] = "localhost 127.0.0.1 [::1]";
-  expect(wantsAccounts([])).toBe(false);
+  expect(startWish([]).hasAccounts).toBe(false);
 });
 
 test("what start does not know is said, and nothing is started", () => {
-  expect(() => wantsAccounts(["--acounts"])).toThrow("start knows --accounts only, not --acounts.");
+  expect(() => startWish(["--acounts"])).toThrow("start knows --accounts and --lan only, not --acounts.");
 });
