@@ -6,8 +6,8 @@ import type { Change, ShootBundle, Stored } from "@/core/records";
 import { bundleReader } from "./bundleReader";
 import { takeKey, theHub, type Hub } from "./hub";
 import type { ShootSnapshot, ShootStore } from "./shootStore";
-import type { WhoIsHere } from "./live";
-import { askSamples, askShoots, askTakeDetail, type Samples } from "./server";
+import { pageHere, type WhoIsHere } from "./live";
+import { askSamples, askShoots, askTakeDetail, sayWhere, type Samples } from "./server";
 import { withPendings } from "./overlay";
 
 const HubContext = createContext<Hub | null>(null);
@@ -96,6 +96,21 @@ export function useShootPart<Part>(part: (snapshot: ShootSnapshot) => Part): Par
 export function useHere(): WhoIsHere {
   const hub = useHub();
   return useSyncExternalStore(hub.subscribe, hub.here, hub.here);
+}
+
+/** So long somebody stays at one thing before the others are told, ms. */
+const STAYS_MS = 400;
+
+/** Tells the others of the crew what is open on this page; gives back those who have the same open. */
+export function useTogether(at: string): readonly string[] {
+  const here = useHere();
+  const isAlone = here.pages < 2;
+  useEffect(() => {
+    if (isAlone) return undefined;
+    const timer = setTimeout(() => void sayWhere(pageHere(), at), STAYS_MS);
+    return () => clearTimeout(timer);
+  }, [at, isAlone]);
+  return here.people.filter((each) => each.at === at && each.page !== pageHere()).map(({ name }) => name);
 }
 
 /** The crew's shoots with those that are not saved yet, the bin, and how many changes wait. */

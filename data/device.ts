@@ -75,3 +75,22 @@ export class Device extends Dexie {
     );
   }
 }
+
+const databaseNames = async (): Promise<string[]> =>
+  (await Dexie.getDatabaseNames()).filter((name) => name.startsWith("hypophon "));
+
+/** How many changes this device holds that no server has. */
+export async function unsavedHere(): Promise<number> {
+  let count = 0;
+  for (const name of await databaseNames()) {
+    const device = new Device(name.slice("hypophon ".length));
+    count += await device.commands.count().catch(() => 0);
+    device.close();
+  }
+  return count;
+}
+
+/** Forgets all that this device keeps of any crew. */
+export async function forgetAll(): Promise<void> {
+  for (const name of await databaseNames()) await Dexie.delete(name);
+}

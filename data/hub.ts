@@ -1,9 +1,10 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { v5 as uuidOf } from "uuid";
-import type { Change, RecordKind, Stored } from "@/core/records";
+import { may, rightOf } from "@/core/crew";
+import type { Change, FaultMessage, RecordKind, Stored } from "@/core/records";
 import { Device, type Sync } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
-import { openLive, type WhoIsHere } from "./live";
+import { NOBODY, openLive, type WhoIsHere } from "./live";
 import { withDeed, type Deed } from "./pending";
 import { makeQueries } from "./queries";
 import { sender as makeSender, type Sender } from "./sender";
@@ -12,6 +13,7 @@ import {
   askMe,
   bind,
   knownInstallation,
+  knownRole,
   Refused,
   sendCommands,
   sendLeaving,
@@ -36,6 +38,8 @@ export interface Hub {
   savedEarlier: () => number;
   /** Who of the crew is here, on how many devices. */
   here: () => WhoIsHere;
+  /** Hears what somebody wanted to do and may not. */
+  onNotAllowed: (listener: (says: FaultMessage) => void) => () => void;
 }
 
 /** More news of one shoot within this are asked for at once, ms. */
@@ -74,7 +78,8 @@ function isTyping(): boolean {
 }
 
 async function openHub(): Promise<Hub> {
-  if (knownInstallation() === "") await askMe().catch(() => undefined);
+  const me = askMe().catch(() => undefined);
+  if (knownInstallation() === "") await me;
   bind();
   const device = new Device(knownInstallation() || "unknown");
   const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(device.name);
@@ -91,8 +96,17 @@ async function openHub(): Promise<Hub> {
   const earlier = new Set<string>();
   let savedEarlier = 0;
 
+  const refused = new Set<(says: FaultMessage) => void>();
+  /** The server refuses what a role may not; here it is not even tried. */
+  function mayDo(op: Deed["op"], kind: RecordKind): boolean {
+    const [role, right] = [knownRole(), rightOf(op, kind)];
+    if (may(role, right)) return true;
+    refused.forEach((tell) => tell({ code: "right.missing", role, right }));
+    return false;
+  }
+
   /** Who of the crew is here. */
-  let here: WhoIsHere = { pages: 0, names: [] };
+  let here: WhoIsHere = NOBODY;
 
   /** What the tab says that sends for all. */
   let isLeaderAway = false;
@@ -257,6 +271,7 @@ async function openHub(): Promise<Hub> {
   sender.nudge();
 
   function act(deed: Deed, name: string): void {
+    if (!mayDo(deed.op, deed.kind)) return;
     const doing = { key: newKey(), shootId: deed.id, name, madeBy: page, nowMs: Date.now(), isTyped: false };
     void keeper.change((pendings) => withDeed(pendings, deed, doing));
     sender.nudge();
@@ -265,6 +280,10 @@ async function openHub(): Promise<Hub> {
   return {
     remove: (kind, { id, body }) => act({ op: "delete", kind, id }, body.title),
     restore: (kind, id, title) => act({ op: "restore", kind, id }, title),
+    onNotAllowed(listener) {
+      refused.add(listener);
+      return () => refused.delete(listener);
+    },
     keeper,
     sender,
     queries,
@@ -289,6 +308,7 @@ async function openHub(): Promise<Hub> {
           page: () => page,
           newKey,
           now: () => Date.now(),
+          mayDo,
           nudge: sender.nudge,
           isTyping,
         });

@@ -93,6 +93,7 @@ function world() {
     });
     keeper.subscribe(() => isOpen && sender.nudge());
     const store = shootStore({
+      mayDo: () => true,
       ...{ keeper, subscribe: keeper.subscribe, shootId: ID, isAway: sender.isAway, page: () => page, newKey },
       ...{ now: time.now, nudge: () => isOpen && sender.nudge(), isTyping: () => true },
     });

@@ -10,11 +10,17 @@ interface LiveOptions {
   onHere: (here: WhoIsHere) => void;
 }
 
-/** Who is here: how many pages, and whose where people sign in. */
+/** Who is here: how many pages, whose where people sign in, and what is open on them. */
 export interface WhoIsHere {
   pages: number;
   names: readonly string[];
+  people: readonly { page: string; name: string; at: string }[];
 }
+export const NOBODY: WhoIsHere = { pages: 0, names: [], people: [] };
+
+/** This page, as the others of the crew know it. */
+let ownPage: string | null = null;
+export const pageHere = (): string => (ownPage ??= crypto.randomUUID());
 
 /** A line that broke for good is tried again so much later, ms. */
 const AGAIN_MS = 5000;
@@ -28,7 +34,7 @@ export function openLive(options: LiveOptions): void {
     setInterval(onMissed, ASK_EVERY_MS);
     return;
   }
-  const source = new EventSource(`/api/events?page=${crypto.randomUUID()}`);
+  const source = new EventSource(`/api/events?page=${pageHere()}`);
   let asking: ReturnType<typeof setInterval> | null = null;
   source.addEventListener("open", () => {
     if (asking) clearInterval(asking);
@@ -49,7 +55,7 @@ export function openLive(options: LiveOptions): void {
     if (source.readyState !== EventSource.CLOSED) return;
     source.close();
     if (asking) clearInterval(asking);
-    onHere({ pages: 0, names: [] });
+    onHere(NOBODY);
     setTimeout(() => openLive(options), AGAIN_MS);
   });
 }

@@ -1,4 +1,4 @@
-import type { Role, SheetKind, TalentCard } from "@/core/crew";
+import { type HistoryPage, type Role, ROLES, type SheetKind, type TalentCard } from "@/core/crew";
 import type { Change, Changes, Command, FaultMessage, Outcome } from "@/core/records";
 
 /** The server could not be reached, or could not answer; what was asked may have been done. */
@@ -96,8 +96,32 @@ export interface Me {
   me: string;
   role: Role;
 }
-/** Who acts, and by the way which database the server has; asked for on the first visit. */
-export const askMe = (): Promise<Me> => ask("/api/me");
+const ROLE = "hypophon.role";
+
+/** The role that somebody had here last; without a signal it is gone by. */
+export function knownRole(): Role {
+  try {
+    const kept = window.localStorage.getItem(ROLE);
+    return ROLES.find((role) => role === kept) ?? "owner";
+  } catch {
+    return "owner";
+  }
+}
+
+/** Who acts, and by the way which database the server has; asked for on every visit. */
+export async function askMe(): Promise<Me> {
+  const me = await ask<Me>("/api/me");
+  try {
+    window.localStorage.setItem(ROLE, me.role);
+  } catch {
+    // Then it is the server that refuses.
+  }
+  return me;
+}
+
+/** Says what is open on this page; nobody waits for it. */
+export const sayWhere = (page: string, at: string): Promise<unknown> =>
+  ask("/api/here", asJson({ page, at })).catch(() => undefined);
 
 export interface CrewMember {
   personId: string;
@@ -166,6 +190,7 @@ export const askAccount = (): Promise<{
 export function forgetInstallation(): void {
   try {
     window.localStorage.removeItem(INSTALLATION);
+    window.localStorage.removeItem(ROLE);
   } catch {
     // Nothing was kept.
   }
@@ -213,6 +238,10 @@ export const sendCommands = async (commands: readonly Command[]): Promise<Outcom
 export function sendLeaving(commands: readonly Command[]): void {
   void fetch("/api/commands", { ...asJson({ commands }), keepalive: true }).catch(() => undefined);
 }
+
+/** What was changed in a shoot and may be asked about; `before` where the page before ended. */
+export const askHistory = (shootId: string, before: number | null): Promise<HistoryPage> =>
+  ask(`/api/history?shoot=${shootId}${before === null ? "" : `&before=${before}`}`);
 
 export interface ShootList {
   shoots: Change<"shoot">[];

@@ -73,6 +73,8 @@ export interface StoreOptions {
   page: () => string;
   newKey: () => string;
   now: () => number;
+  /** Whether whoever is here may do this; says so where not. */
+  mayDo: (op: Deed["op"], kind: RecordKind) => boolean;
   /** Something is to be sent. */
   nudge: () => void;
   /** Whether what is done now is typed, and more of it may follow at once. */
@@ -139,6 +141,7 @@ export function shootStore(
   };
 
   function act(deed: Deed, name: string, scope: string | null): void {
+    if (!options.mayDo(deed.op, deed.kind)) return;
     const doing = {
       ...{ key: options.newKey(), shootId: scope, name, madeBy: options.page() },
       ...{ nowMs: options.now(), isTyped: options.isTyping() },
@@ -220,6 +223,7 @@ export function shootStore(
       return id;
     },
     createAll(records) {
+      if (!records.every(({ kind }) => options.mayDo("create", kind))) return;
       const nowMs = options.now();
       void keeper.change((pendings) =>
         records.reduce((all, { kind, id, body }) => {

@@ -133,7 +133,7 @@ test("one code signs phones in for the day: they log, work without signal, and a
     const inHand = await context.newPage();
     await inHand.goto(link);
     await inHand.getByRole("textbox", { name: "Name" }).fill("Asta");
-    await inHand.getByRole("button", { name: "Come in" }).click();
+    await inHand.getByRole("button", { name: "Sign in" }).click();
     await inHand.waitForURL(`https://${PHONE_NET}:${port}/`);
     await awake(inHand);
     const cookies = await context.cookies();
@@ -162,7 +162,7 @@ test("one code signs phones in for the day: they log, work without signal, and a
     await inHand.waitForURL(/\/sign-in/, { timeout: 15_000 });
     await inHand.goto(link);
     await inHand.getByRole("textbox", { name: "Name" }).fill("Asta");
-    await inHand.getByRole("button", { name: "Come in" }).click();
+    await inHand.getByRole("button", { name: "Sign in" }).click();
     await expect(inHand.getByRole("alert").filter({ hasText: "taken back" })).toBeVisible();
   } finally {
     await phone.close();

@@ -26,6 +26,19 @@ test.each(["sound.example.org", "localhost, 192.168.7.20", "127.0.0.1 studio"])(
   },
 );
 
+test("where it listens for others, people must sign in", () => {
+  delete process.env["HYPOPHON_HOSTS"];
+  process.env["HYPOPHON_LISTEN"] = "0.0.0.0";
+  try {
+    expect(() => startWish([])).toThrow(/opens it to others \(0\.0\.0\.0\), so people must sign in/);
+    expect(startWish(["--accounts"]).hasAccounts).toBe(true);
+    process.env["HYPOPHON_LISTEN"] = "127.0.0.1";
+    expect(startWish([]).hasAccounts).toBe(false);
+  } finally {
+    delete process.env["HYPOPHON_LISTEN"];
+  }
+});
+
 test("names of the machine itself let nobody else in", () => {
   process.env["HYPOPHON_HOSTS"] = "localhost 127.0.0.1 [::1]";
   expect(startWish([]).hasAccounts).toBe(false);

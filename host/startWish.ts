@@ -17,5 +17,8 @@ export function startWish(args: readonly string[]): StartWish {
   const others = [...allowedHosts()].filter((name) => !LOOPBACK.includes(name));
   if (others.length > 0 && !hasAccounts)
     throw new Error(`HYPOPHON_HOSTS lets others in (${others.join(", ")}), so people must sign in: start --accounts.`);
+  const listens = process.env["HYPOPHON_LISTEN"] ?? "127.0.0.1";
+  if (!LOOPBACK.includes(listens) && !hasAccounts)
+    throw new Error(`HYPOPHON_LISTEN opens it to others (${listens}), so people must sign in: start --accounts.`);
   return { hasAccounts, isOnLan };
 }

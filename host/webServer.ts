@@ -7,10 +7,16 @@ import { sendCompressed } from "./compressBuild";
 import { writeNextSettings } from "./nextSettings";
 import { nameAsker, trustedProxies } from "./asker";
 import { type Lan, openLan } from "./lan/lan";
+import { makeMetrics, metricsPort, openMetrics } from "./metrics";
 import { SERVICE_WORKER } from "./serviceWorker";
 import { ROOT } from "./state";
 
 const PREFERRED_PORT = 4180;
+/** When it is stopped, what is being answered has so long, ms. */
+const LAST_ANSWERS_MS = 1500;
+
+/** Where it listens: loopback, unless HYPOPHON_LISTEN names another address, in a container that is the only way in. */
+const listenAddress = (): string => process.env["HYPOPHON_LISTEN"] ?? "127.0.0.1";
 
 function listen(server: Server, port: number): Promise<boolean> {
   return new Promise((resolve, reject) => {
@@ -25,7 +31,7 @@ function listen(server: Server, port: number): Promise<boolean> {
     };
     server.once("error", refused);
     server.once("listening", accepted);
-    server.listen(port, "127.0.0.1");
+    server.listen(port, listenAddress());
   });
 }
 
@@ -113,10 +119,13 @@ export async function serveWeb(options: {
   await application.prepare();
   const handle = application.getRequestHandler();
   const proxies = trustedProxies();
+  const metrics = makeMetrics();
+  const figuresAt = metricsPort();
   const serviceWorkerPath = join(ROOT, options.distDir, SERVICE_WORKER);
   const serviceWorker = existsSync(serviceWorkerPath) ? readFileSync(serviceWorkerPath) : null;
   const answer = (request: IncomingMessage, response: ServerResponse) => {
     nameAsker(request, proxies);
+    metrics.watch(request, response);
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     const refusal = refusalOf(request, allowedHosts());
     if (refusal) refuse(response, refusal);
@@ -135,15 +144,22 @@ export async function serveWeb(options: {
     port += 1;
     if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
   }
+  const figures = figuresAt === null ? null : await openMetrics(metrics, figuresAt);
   const lan: Lan | null = options.isOnLan ? await openLan(answer) : null;
   return {
     address: `http://127.0.0.1:${port}`,
     lanAddresses: () => lan?.addresses() ?? [],
     close: async () => {
+      figures?.close();
       await lan?.close();
       await new Promise<void>((resolve) => {
-        server.closeAllConnections();
-        server.close(() => resolve());
+        // What is being answered is answered; pages that listen come again elsewhere.
+        const late = setTimeout(() => server.closeAllConnections(), LAST_ANSWERS_MS);
+        server.close(() => {
+          clearTimeout(late);
+          resolve();
+        });
+        server.closeIdleConnections();
       });
     },
   };

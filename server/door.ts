@@ -6,7 +6,7 @@ import type { FaultMessage } from "../core/records";
 import { say } from "../messages";
 import { accountsOf, hasAccounts, requireRight, signedInCrew, whoIs } from "./accounts";
 import { localCrew, type ActingCrew } from "./crew";
-import { eventStream } from "./events";
+import { eventStream, requestHere } from "./events";
 import { FAULT_STATUS, Fault, type FaultCode } from "./faults";
 import { isAllowedHost, isOwnOrigin } from "./hosts";
 import { jsonStream } from "./jsonStream";
@@ -229,6 +229,13 @@ export async function answerEvents(request: Request): Promise<Response> {
     return answerTrouble(error, requestId);
   }
 }
+
+/** Tells the crew what is open on a page. */
+export const answerHere = (request: Request): Promise<Response> =>
+  answerChange(request, async (acting, body) => {
+    requireRight(acting, "read");
+    return requestHere(acting, hasAccounts() ? (await signedInPerson(request)).name : "", body);
+  });
 
 /** Answers a change by somebody who may be in no crew yet. */
 export async function answerPerson(

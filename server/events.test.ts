@@ -3,7 +3,7 @@ import { sql } from "drizzle-orm";
 import type { Pool } from "pg";
 import type { Database } from "../db/client";
 import { workerDatabase } from "../fixtures/testCrew";
-import { eventStream, type Listening } from "./events";
+import { eventStream, type Listening, requestHere } from "./events";
 
 let pool: Pool;
 let database: Database;
@@ -53,7 +53,19 @@ const lastHere = ({ text }: Heard): unknown => {
   return told ? JSON.parse(told[1]!) : null;
 };
 const isHere = (heard: Heard, pages: number, names: string[]) => () =>
-  JSON.stringify(lastHere(heard)) === JSON.stringify({ pages, names });
+  JSON.stringify(lastHere(heard)) === JSON.stringify({ pages, names, people: [] });
+
+test("what is open on a page is told to the crew, and only what a page may say", async () => {
+  const crew = randomUUID();
+  const [page, member] = [randomUUID(), "asta"];
+  const heard = listen(crew, { page, name: "Asta", member });
+  const acting = { crewId: crew, member, role: "guest" as const, database };
+  await until(isHere(heard, 1, ["Asta"]));
+  await requestHere(acting, "Asta", { page, at: "shoot roll " });
+  await until(() => heard.text.includes('"at":"shoot roll "'));
+  for (const wrong of [{ page: "1", at: "" }, { page, at: "x".repeat(161) }, { page }, { page, at: "", name: "Olin" }])
+    await expect(requestHere(acting, "Asta", wrong)).rejects.toMatchObject({ code: "invalid" });
+});
 
 test("who comes and goes is told to all pages of the crew, and to no other crew", async () => {
   const [crew, other] = [randomUUID(), randomUUID()];

@@ -1,9 +1,11 @@
+import * as Type from "@sinclair/typebox";
 import { sql } from "drizzle-orm";
 import { Client } from "pg";
 import type { Database } from "../db/client";
 import type { ActingCrew } from "./crew";
 import { log } from "./log";
 import { makePresence, SAY_EVERY_MS, type Here } from "./presence";
+import { accept } from "./validate";
 
 /** Something of a shoot changed, up to a number; of the crew's kit where there is no shoot. */
 export interface News {
@@ -138,6 +140,22 @@ const tellAll = (database: Database, told: object): void =>
   void database
     .execute(sql`select pg_notify('hypophon_change', ${JSON.stringify(told)})`)
     .catch((error: unknown) => log.warn({ error }, "who is here could not be told"));
+
+const PlaceOfPage = Type.Object(
+  {
+    page: Type.String({ format: "uuid" }),
+    /** Such as a shoot, a station and a talent, by their ids. */
+    at: Type.String({ maxLength: 160 }),
+  },
+  { additionalProperties: false },
+);
+
+/** A page says what is open on it, for the others of the crew. */
+export async function requestHere({ crewId, database }: ActingCrew, name: string, request: unknown): Promise<object> {
+  const { page, at } = accept(PlaceOfPage, request);
+  tellAll(database, { here: { crewId, page, name, at } });
+  return {};
+}
 
 /** Who listens: of which crew, and the page by the name it gave itself. */
 export type Listening = Pick<ActingCrew, "crewId" | "member" | "database"> & {

@@ -9,7 +9,20 @@ test("who is here is told once, by name, however many pages they have open", () 
   expect(presence.here({ crewId: CREW, page: "1", name: "Olin" }, 10_000)).toBe(false);
   expect(presence.here({ crewId: CREW, page: "2", name: "Olin" }, 10_000)).toBe(true);
   expect(presence.here({ crewId: CREW, page: "3", name: "Asta" }, 10_000)).toBe(true);
-  expect(presence.of(CREW)).toEqual({ pages: 3, names: ["Asta", "Olin"] });
+  expect(presence.of(CREW)).toEqual({ pages: 3, names: ["Asta", "Olin"], people: [] });
+});
+
+test("what is open on a page is told when it changes, and kept while the page only says that it is here", () => {
+  const presence = makePresence();
+  const asta = { crewId: CREW, page: "1", name: "Asta" };
+  expect(presence.here({ ...asta, at: "shoot dress ines" }, 0)).toBe(true);
+  expect(presence.here(asta, 1)).toBe(false);
+  expect(presence.of(CREW).people).toEqual([{ page: "1", name: "Asta", at: "shoot dress ines" }]);
+  expect(presence.here({ ...asta, at: "shoot roll " }, 2)).toBe(true);
+  presence.here({ crewId: CREW, page: "2", name: "Olin" }, 2);
+  expect(presence.of(CREW).people).toEqual([{ page: "1", name: "Asta", at: "shoot roll " }]);
+  presence.gone(CREW, "1");
+  expect(presence.of(CREW).people).toEqual([]);
 });
 
 test("whoever leaves is gone at once; whoever says nothing any more is gone after a while", () => {
@@ -20,7 +33,7 @@ test("whoever leaves is gone at once; whoever says nothing any more is gone afte
   expect(presence.gone(CREW, "1")).toBe(false);
   expect(presence.sweep(CREW, 25_000)).toBe(false);
   expect(presence.sweep(CREW, 25_001)).toBe(true);
-  expect(presence.of(CREW)).toEqual({ pages: 0, names: [] });
+  expect(presence.of(CREW)).toEqual({ pages: 0, names: [], people: [] });
 });
 
 test("crews do not see each other, whatever comes and goes (property)", () => {
@@ -41,7 +54,7 @@ test("crews do not see each other, whatever comes and goes (property)", () => {
         const wanted = [...open]
           .filter((each) => each.startsWith(crewId))
           .sort((one, other) => one.localeCompare(other));
-        expect(presence.of(crewId)).toEqual({ pages: wanted.length, names: wanted });
+        expect(presence.of(crewId)).toEqual({ pages: wanted.length, names: wanted, people: [] });
       }
     }),
   );

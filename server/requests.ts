@@ -1,7 +1,10 @@
+import * as Type from "@sinclair/typebox";
 import type { Change, Changes } from "../core/records";
 import type { ActingCrew } from "./crew";
 import { Fault } from "./faults";
-import { loadChanges, loadTakeDetails } from "./records";
+import type { HistoryPage } from "../core/crew";
+import { listHistory, loadChanges, loadTakeDetails } from "./records";
+import { accept } from "./validate";
 
 /** Takes that are looked at in one go. */
 const MOST_TAKES = 60;
@@ -18,4 +21,18 @@ export function requestTakeDetails(acting: ActingCrew, of: string | null): Promi
   const ids = (of ?? "").split(",").filter(Boolean);
   if (ids.length > MOST_TAKES) throw new Fault("invalid", { code: "request.tooManyTakes", most: MOST_TAKES });
   return loadTakeDetails(acting, ids);
+}
+
+const ShootId = Type.String({ format: "uuid" });
+
+/** What was changed in a shoot, the newest first; `before` a number that an earlier answer named. */
+export function requestHistory(
+  acting: ActingCrew,
+  shootId: string | null,
+  before: string | null,
+): Promise<HistoryPage> {
+  const number = before === null ? undefined : Number(before);
+  if (number !== undefined && (!Number.isSafeInteger(number) || number < 1))
+    throw new Fault("invalid", { code: "request.badSince" });
+  return listHistory(acting, accept(ShootId, shootId ?? ""), number);
 }

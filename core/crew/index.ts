@@ -4,3 +4,4 @@
 export { MAY, may, rightOf, ROLES, type Right, type Role } from "./rights";
 export type { TalentCard } from "./talentCard";
 export { SHEET_KINDS, type SheetKind } from "./sheets";
+export { HISTORY_SUBJECTS, type HistoryChange, type HistoryPage, type HistorySubject } from "./historyPage";

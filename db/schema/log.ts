@@ -1,5 +1,6 @@
 import { bigint, boolean, check, index, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { sql } from "drizzle-orm";
+import { HISTORY_SUBJECTS, type HistorySubject } from "../../core/crew";
 import type { FieldConflict, RecordKind } from "../../core/records";
 import { crew } from "./kept";
 
@@ -30,9 +31,6 @@ export const commandDone = pgTable(
   },
   (table) => [index("command_done_at").on(table.at)],
 );
-
-export const HISTORY_SUBJECTS = ["consent", "take", "verification"] as const;
-export type HistorySubject = (typeof HISTORY_SUBJECTS)[number];
 
 /** Who changed what and when, in UTC, of that which may be asked about later. Rows are added, never changed. */
 export const history = pgTable(

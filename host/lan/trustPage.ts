@@ -25,14 +25,14 @@ li { margin: 0.4rem 0; }
 <h1>Trust this laptop</h1>
 <p>Once per phone. Offline work and the microphone need it.</p>
 <a class="big" href="/hypophon-root.crt">1. Get the certificate</a>
-<h2>On an iPhone or iPad</h2>
+<h2>If the phone speaks of a profile</h2>
 <ol>
-<li>Allow the download, then open Settings: <b>Profile downloaded</b>, <b>Install</b>.</li>
-<li>Settings, General, About, <b>Certificate Trust Settings</b>: switch it on.</li>
+<li>Allow it, then open the phone's settings: the profile waits there. Install it.</li>
+<li>In the settings, search for <b>certificate trust</b> and switch it on for Hypophon.</li>
 </ol>
-<h2>On other phones</h2>
+<h2>If it saves a file</h2>
 <ol>
-<li>Settings, search for <b>CA certificate</b>, <b>Install</b>, and choose the file.</li>
+<li>In the phone's settings, search for <b>CA certificate</b>, then choose the file.</li>
 <li>The phone warns that somebody may watch: this certificate can sign for addresses of the local network only.</li>
 </ol>
 <p>Install it only if the laptop shows these groups too, on its page Crew:</p>

@@ -16,6 +16,7 @@ import {
   type MadeLink,
   Refused,
 } from "@/data/server";
+import { forgetAll, unsavedHere } from "@/data/device";
 import { ROLE_NAMES, ROLE_WORDS, say } from "@/messages";
 import { Link } from "@/ui/address";
 import { Button } from "@/ui/Button";
@@ -169,10 +170,40 @@ function Invitations({ crew, act }: { crew: CrewNow; act: Do }) {
   );
 }
 
+/** Signs out, and forgets what this device keeps: the next who opens it finds nothing. */
 async function signOut(): Promise<void> {
   await askAccounts("sign-out");
   forgetInstallation();
+  await forgetAll().catch(() => undefined);
   window.location.assign("/sign-in");
+}
+
+function SignOut() {
+  const [unsaved, setUnsaved] = useState(0);
+  const ask = async () => {
+    const count = await unsavedHere().catch(() => 0);
+    if (count > 0) setUnsaved(count);
+    else await signOut();
+  };
+  return (
+    <>
+      <Button onPress={() => void ask()}>Sign out</Button>
+      <Dialog title="Not all is saved" isOpen={unsaved > 0} onClose={() => setUnsaved(0)}>
+        <Stack>
+          <p>
+            {unsaved === 1 ? "1 change on this device has" : `${unsaved} changes on this device have`} not reached the
+            server. Signing out deletes what this device keeps.
+          </p>
+          <Row $gap={0.6}>
+            <Button look="main" onPress={() => setUnsaved(0)}>
+              Stay signed in
+            </Button>
+            <Button onPress={() => void signOut()}>Sign out and lose them</Button>
+          </Row>
+        </Stack>
+      </Dialog>
+    </>
+  );
 }
 
 function Crew() {
@@ -188,7 +219,12 @@ function Crew() {
         <h1>{crew.name}</h1>
         <Row>
           <Link href="/">Shoots</Link>
-          <Button onPress={() => void signOut()}>Sign out</Button>
+          {may(crew.role, "manage") && (
+            <a href="/api/crew/export" download={`${crew.name}.json`}>
+              Save all as a file
+            </a>
+          )}
+          <SignOut />
         </Row>
       </Row>
       <Soft>

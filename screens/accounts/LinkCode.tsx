@@ -13,7 +13,7 @@ function pathOf(text: string): { path: string; size: number } {
   return { path, size };
 }
 
-/** A text as a code to photograph. */
+/** A text as a code to scan. */
 export function QrCode({ text, label }: { text: string; label: string }) {
   const { path, size } = pathOf(text);
   return (
@@ -31,7 +31,7 @@ export function QrCode({ text, label }: { text: string; label: string }) {
   );
 }
 
-/** A link to send, or to photograph from this screen. */
+/** A link to send, or to scan from this screen. */
 export function LinkCode({ link, says }: { link: string; says: string }) {
   const copy = () =>
     void navigator.clipboard.writeText(link).then(

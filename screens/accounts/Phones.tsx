@@ -6,7 +6,7 @@ import { type CrewNow, linkOf, type MadeLink } from "@/data/server";
 import { ROLE_NAMES, ROLE_WORDS, timeWords } from "@/messages";
 import { Button } from "@/ui/Button";
 import { Dialog } from "@/ui/Dialog";
-import { Piece, Row, Soft, Stack } from "@/ui/layout";
+import { Columns, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { Select } from "@/ui/Select";
 import { LinkCode, QrCode } from "./LinkCode";
 
@@ -21,7 +21,7 @@ export function hourOf(at: string): string {
   return timeWords(`${String(date.getHours()).padStart(2, "0")}:${String(date.getMinutes()).padStart(2, "0")}`);
 }
 
-/** How phones come in for the day: a code to photograph, and once per phone the certificate of this laptop. */
+/** How phones come in for the day: a code to scan, and once per phone the certificate of this laptop. */
 export function Phones({ crew, make }: { crew: CrewNow; make: (role: Role) => Promise<MadeLink | null> }) {
   const [role, setRole] = useState<Role>("assistant");
   const [made, setMade] = useState<MadeLink | null>(null);
@@ -55,18 +55,18 @@ export function Phones({ crew, make }: { crew: CrewNow; make: (role: Role) => Pr
       </Stack>
       <Dialog title="Sign in for the day" isOpen={link !== null} onClose={() => setMade(null)}>
         {link && (
-          <Stack>
-            <LinkCode link={link} says={`Any phone that photographs it is in until ${hourOf(made.expiresAt)}.`} />
+          <Columns $template="1fr 1fr">
+            <LinkCode link={link} says={`Any phone that scans it is signed in until ${hourOf(made.expiresAt)}.`} />
             {door && (
               <Stack $gap={0.4}>
                 <h3>First time on this phone</h3>
-                <p>Photograph this one first. Offline work and the microphone need it.</p>
+                <p>Scan this one first. Offline work and the microphone need it.</p>
                 <QrCode text={door.trust} label="Where the phone gets the certificate, as a QR code" />
                 <code style={{ overflowWrap: "anywhere" }}>{door.trust}</code>
                 <Soft>The phone must show the same groups: {crew.lan!.fingerprint}</Soft>
               </Stack>
             )}
-          </Stack>
+          </Columns>
         )}
       </Dialog>
     </Piece>

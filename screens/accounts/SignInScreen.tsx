@@ -26,7 +26,7 @@ const TITLES: Record<Mode, string> = {
   forgot: "New password",
   reset: "New password",
   code: "Code of your second device",
-  day: "In for the day",
+  day: "Sign in for the day",
 };
 const DOES: Record<Mode, string> = {
   in: "Sign in",
@@ -34,7 +34,7 @@ const DOES: Record<Mode, string> = {
   forgot: "Send me a link",
   reset: "Set password",
   code: "Go on",
-  day: "Come in",
+  day: "Sign in",
 };
 
 /** Pages of this origin only: nobody is sent elsewhere after signing in. */
@@ -145,7 +145,7 @@ export function SignInScreen() {
           <Stack>
             <h1>{TITLES[mode]}</h1>
             {invited && (mode === "in" || mode === "up") && <Soft>You are invited to a crew.</Soft>}
-            {mode === "day" && <Soft>Until the code ends. No account, no password.</Soft>}
+            {mode === "day" && <Soft>No account, no password: it ends with the day.</Soft>}
             {(mode === "up" || mode === "day") && (
               <TextField
                 label="Name"
@@ -199,7 +199,7 @@ export function SignInScreen() {
                   New account
                 </Button>
               )}
-              {mode !== "in" && (
+              {mode !== "in" && mode !== "day" && (
                 <Button look="quiet" onPress={() => go("in")}>
                   Sign in
                 </Button>

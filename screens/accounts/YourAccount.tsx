@@ -3,8 +3,10 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { addPasskey, askPasskeys, canUsePasskeys, deletePasskey } from "@/data/passkeys";
-import { askAccount, askAccounts, askSessions } from "@/data/server";
+import { forgetAll } from "@/data/device";
+import { askAccount, askAccounts, askSessions, forgetInstallation } from "@/data/server";
 import { Button } from "@/ui/Button";
+import { Dialog } from "@/ui/Dialog";
 import { Disclosure } from "@/ui/Disclosure";
 import { Piece, Row, Soft, Stack } from "@/ui/layout";
 import { TextField } from "@/ui/TextField";
@@ -117,7 +119,7 @@ function SecondFactor() {
   if (enabling)
     return (
       <Stack>
-        <p>Photograph this with the app that shows codes, then type the code it shows.</p>
+        <p>Scan this with the app that shows codes, then type the code it shows.</p>
         <QrCode text={enabling.totpURI} label="The secret as a QR code" />
         <TextField
           label="Code"
@@ -156,6 +158,56 @@ function SecondFactor() {
   );
 }
 
+/** Deletes the account; what was written about consent stays, without the name. */
+function Leaving() {
+  const [password, setPassword] = useState("");
+  const [isAsking, setIsAsking] = useState(false);
+  const leave = async () => {
+    const { refusal } = await askAccounts("delete-user", { password });
+    if (refusal) {
+      showToast({ says: refusal });
+      return;
+    }
+    forgetInstallation();
+    await forgetAll().catch(() => undefined);
+    window.location.assign("/sign-in");
+  };
+  return (
+    <Stack $gap={0.5}>
+      <Soft>
+        Your name, address and devices are deleted at once. Shoots of a crew that only you are in go with it after 30
+        days. The history of consent, takes and verifications stays, as the law may ask of the production, without your
+        name.
+      </Soft>
+      <Row $low>
+        <TextField
+          label="Password of this account"
+          type="password"
+          autoComplete="current-password"
+          value={password}
+          maxLength={200}
+          fault={anything}
+          onChange={setPassword}
+        />
+        <Button isDisabled={password === ""} onPress={() => setIsAsking(true)}>
+          Delete my account
+        </Button>
+      </Row>
+      <Dialog title="Delete your account?" isOpen={isAsking} onClose={() => setIsAsking(false)}>
+        <Stack>
+          <p>This cannot be undone. Save your shoots as files first if you want to keep them.</p>
+          <Row $gap={0.6}>
+            <Button look="main" onPress={() => setIsAsking(false)}>
+              Keep it
+            </Button>
+            <Button onPress={() => void leave()}>Delete for good</Button>
+          </Row>
+        </Stack>
+      </Dialog>
+    </Stack>
+  );
+}
+
 /** What belongs to the person who is signed in: devices, and how they sign in. */
 export function YourAccount() {
   return (
@@ -168,6 +220,9 @@ export function YourAccount() {
         </Disclosure>
         <Disclosure title="A code beside the password">
           <SecondFactor />
+        </Disclosure>
+        <Disclosure title="Delete the account">
+          <Leaving />
         </Disclosure>
       </Stack>
     </Piece>

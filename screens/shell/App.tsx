@@ -1,13 +1,15 @@
 "use client";
 
 import { useEffect, useSyncExternalStore, type ComponentType } from "react";
-import { HubProvider, ShootProvider, useShootPart, type NotShown } from "@/data/ShootProvider";
+import { HubProvider, ShootProvider, useHub, useShootPart, type NotShown } from "@/data/ShootProvider";
 import { askEarly } from "@/data/server";
+import { say } from "@/messages";
 import { I18nProvider } from "react-aria-components";
 import { Link, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { Button } from "@/ui/Button";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
+import { showToast } from "@/ui/toasts";
 import { Page } from "./Page";
 import { ShootShell } from "./ShootShell";
 import { StationGuard } from "./StationGuard";
@@ -64,6 +66,7 @@ const SCREENS: Record<string, ReturnType<typeof page>> = {
   roll: page("Roll", async () => (await import("../roll/RollScreen")).RollScreen),
   report: page("Sound report", async () => (await import("../roll/ReportScreen")).ReportScreen),
   check: page("Check", async () => (await import("../check/CheckScreen")).CheckScreen),
+  history: page("History", async () => (await import("../board/HistoryScreen")).HistoryScreen),
   handover: page("Hand over", async () => (await import("../stations/stationNotes")).HandoverNote),
 };
 const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
@@ -181,6 +184,13 @@ function Place() {
   );
 }
 
+/** Says what somebody wanted to do and may not. */
+function NotAllowed() {
+  const hub = useHub();
+  useEffect(() => hub.onNotAllowed((says) => showToast({ says: say(says) })), [hub]);
+  return null;
+}
+
 function Application() {
   const { path } = useAddress();
   // What is kept on the device and the screen are asked for at the same time.
@@ -188,6 +198,7 @@ function Application() {
   useWholeApplication();
   return (
     <HubProvider opening={<Opening />}>
+      <NotAllowed />
       <Place />
     </HubProvider>
   );

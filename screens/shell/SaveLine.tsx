@@ -3,7 +3,9 @@
 import { later } from "@/ui/later";
 import { useState } from "react";
 import styled from "styled-components";
+import { may } from "@/core/crew";
 import { useHub, useShootPart } from "@/data/ShootProvider";
+import { knownRole } from "@/data/server";
 import type { SaveState } from "@/data/shootStore";
 import { Button } from "@/ui/Button";
 import { saveFile } from "../files/saveFile";
@@ -63,7 +65,7 @@ export function SaveLine() {
   return (
     <Line>
       <Says role="status" $isTrouble={saving.phase === "away" || saving.phase === "trouble"}>
-        {savingWords(saving, troubles.length)}
+        {saving.phase === "saved" && !may(knownRole(), "work") ? "Look only" : savingWords(saving, troubles.length)}
       </Says>
       {troubles.length > 0 && (
         <Button look="quiet" onPress={() => setIsOpen(true)}>

@@ -3,9 +3,10 @@
 import { ChevronDown, CircleHelp, Contrast, Search } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
-import { useHere, useShootPart } from "@/data/ShootProvider";
+import { STATION_IDS, STATIONS, type StationId } from "@/core/board";
+import { useHere, useShootPart, useTogether } from "@/data/ShootProvider";
 import { Button } from "@/ui/Button";
-import { Link, goTo } from "@/ui/address";
+import { Link, goTo, useAddress } from "@/ui/address";
 import { later } from "@/ui/later";
 import { Tooltip } from "@/ui/Tooltip";
 import { SaveLine } from "./SaveLine";
@@ -76,15 +77,30 @@ const Here = styled(Button)`
   }
 `;
 
-/** That others work on the same at this moment, and who where people sign in. */
-function WhoIsHere() {
-  const { pages, names } = useHere();
+const isStation = (name: string): name is StationId => (STATION_IDS as readonly string[]).includes(name);
+
+/** What somebody has open, in words: the station, where it is of this shoot. */
+const placeWords = (shootId: string, at: string): string => {
+  const [ofShoot, station = ""] = at.split(" ");
+  if (ofShoot !== shootId) return "";
+  return isStation(station) ? `: ${STATIONS[station].name}` : "";
+};
+
+/** That others work on the same at this moment, who and where; and whether on just what is open here. */
+function WhoIsHere({ focus }: { focus: Focus }) {
+  const { pages, names, people } = useHere();
+  const { path } = useAddress();
+  const shootId = useShootPart(({ bundle }) => bundle.shoot.id);
+  const [, , , station = "board"] = path.split("/");
+  const together = useTogether(`${shootId} ${station} ${focus.talent?.id ?? ""}`);
   if (pages < 2) return null;
   const who = names.filter(Boolean).join(", ");
+  const where = people.filter(({ name }) => name !== "").map(({ name, at }) => `${name}${placeWords(shootId, at)}`);
+  const same = [...new Set(together.filter(Boolean))].join(", ");
   return (
-    <Tooltip says={who || `Open on ${pages} devices`}>
-      <Here look="quiet" aria-label={`${pages} here${who ? `: ${who}` : ""}`}>
-        {pages} here
+    <Tooltip says={[...new Set(where)].join(", ") || who || `Open on ${pages} devices`}>
+      <Here look="quiet" aria-label={`${same ? `${same} is on this too; ` : ""}${pages} here${who ? `: ${who}` : ""}`}>
+        {same ? `${same} is on this too` : `${pages} here`}
       </Here>
     </Tooltip>
   );
@@ -108,13 +124,14 @@ export function TopBar(props: { focus: Focus; onFind: () => void; onHelp: () => 
           { id: "facts", name: "Change the shoot", onChoose: () => setIsChanging(true) },
           { id: "copy", name: "Duplicate", onChoose: deeds.duplicate },
           { id: "save", name: "Save as a file", onChoose: deeds.save },
+          { id: "history", name: "History", onChoose: () => goTo(`/shoots/${shootId}/history`) },
           { id: "delete", name: "Delete", onChoose: () => setIsDeleting(true) },
           { id: "all", name: "All shoots", onChoose: () => goTo("/") },
         ]}
       />
       <SceneChooser focus={props.focus} />
       <SaveLine />
-      <WhoIsHere />
+      <WhoIsHere focus={props.focus} />
       <Tooltip says="Find anything by its name (/)">
         <Button look="quiet" aria-label="Find" onPress={props.onFind}>
           <Search size={18} aria-hidden />

@@ -5,12 +5,14 @@ import { twoFactor } from "better-auth/plugins";
 import { passkey as passkeys } from "@better-auth/passkey";
 import type { Database } from "../../db/client";
 import { askedOften, mailedLink, passkey, person, secondFactor, signedIn, signInMethod } from "../../db/schema";
-import { newPasswordMail, tooManyTries } from "../../messages";
+import { newPasswordMail, say, tooManyTries } from "../../messages";
 import { ADDRESS_HEADER } from "../asker";
+import { Fault } from "../faults";
 import { isOwnOrigin } from "../hosts";
 import { log } from "../log";
 import { dayPass } from "./dayPass";
 import { guessedRight, guessedWrong, waitMs } from "./guesses";
+import { leaveCrews } from "./leaving";
 import { sendMail } from "./mail";
 import { hashPassword, isPassword } from "./passwords";
 
@@ -65,6 +67,16 @@ function makeAccounts(database: Database, { isSecure, host }: Line) {
         await sendMail({ to: user.email, ...newPasswordMail(user.email, url) }).catch((error: unknown) =>
           log.error({ error }, "a mail could not be sent"),
         );
+      },
+    },
+    user: {
+      deleteUser: {
+        enabled: true,
+        beforeDelete: async ({ id }) => {
+          await leaveCrews(database, id).catch((error: unknown) => {
+            throw error instanceof Fault ? new APIError("BAD_REQUEST", { message: say(error.says) }) : error;
+          });
+        },
       },
     },
     session: { expiresIn: 30 * A_DAY_S, updateAge: A_DAY_S, cookieCache: { enabled: false } },

@@ -1,5 +1,7 @@
 import { type RecordBodies, type RecordKind, sameValue } from "../../core/records";
-import { history, type HistorySubject } from "../../db/schema";
+import { and, desc, eq, lt } from "drizzle-orm";
+import type { HistoryPage, HistorySubject } from "../../core/crew";
+import { history, person } from "../../db/schema";
 import type { Connection } from "../../db/client";
 import type { ActingCrew } from "../crew";
 
@@ -46,4 +48,29 @@ export async function tellHistory<Kind extends RecordKind>(
     return sameValue(was, is) ? [] : [{ crewId, shootId, subject, recordId, member, before: was, after: is }];
   });
   if (rows.length > 0) await connection.insert(history).values(rows);
+}
+
+/** So many are looked at in one go. */
+const PAGE = 200;
+
+/** What was changed in a shoot, by whom and when, the newest first; `before`: only what is older than this number. */
+export async function listHistory(
+  { database, crewId }: ActingCrew,
+  shootId: string,
+  before = Number.MAX_SAFE_INTEGER,
+): Promise<HistoryPage> {
+  const rows = await database
+    .select({
+      ...{ id: history.id, subject: history.subject, recordId: history.recordId, at: history.at },
+      ...{ member: history.member, name: person.name, before: history.before, after: history.after },
+    })
+    .from(history)
+    .leftJoin(person, eq(person.id, history.member))
+    .where(and(eq(history.crewId, crewId), eq(history.shootId, shootId), lt(history.id, before)))
+    .orderBy(desc(history.id))
+    .limit(PAGE);
+  return {
+    changes: rows.map(({ at, ...each }) => ({ ...each, at: at.toISOString() })),
+    next: rows.length === PAGE ? rows.at(-1)!.id : null,
+  };
 }

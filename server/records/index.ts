@@ -30,3 +30,4 @@ export async function isKnown({ crewId, database }: ActingCrew, kind: RecordKind
     .where(and(eq(table.id, id), eq(table.crewId, crewId)));
   return found !== undefined;
 }
+export { listHistory } from "./history";
