@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import AxeBuilder from "@axe-core/playwright";
 import { type APIRequestContext, type Browser, expect, test, type Page } from "@playwright/test";
+import fc from "fast-check";
 import { isLong } from "./long";
 import { freePort, WebProcess } from "../tools/webProcess";
 import { pdfWords } from "./pdfWords";
@@ -332,6 +333,126 @@ test("a call sheet, a report and a delivery list are read by a link without an a
   }
   await expect(open).toHaveCount(0);
   for (const link of links) expect((await request.get(link)).status()).toBe(404);
+});
+
+const ROUTES = [
+  "/api/alive",
+  "/api/health",
+  "/api/me",
+  "/api/here",
+  "/api/shoots",
+  "/api/shoots/ID/records?since=ODD",
+  "/api/shoots/ODD/records",
+  "/api/commands",
+  "/api/takes?of=ODD",
+  "/api/demo",
+  "/api/crew",
+  "/api/crew/join",
+  "/api/crew/choose",
+  "/api/crew/export",
+  "/api/history?shoot=ID&before=ODD",
+  "/api/history?shoot=ODD",
+  "/api/links?shoot=ODD",
+  "/api/links",
+  "/api/talent?token=ODD",
+  "/api/talent",
+  "/api/talent/link",
+  "/api/accounts/get-session",
+  "/api/accounts/sign-in/email",
+  "/api/accounts/sign-in/day",
+  "/api/accounts/sign-up/email",
+  "/api/accounts/reset-password/ODD",
+  "/api/accounts/two-factor/verify-totp",
+  "/api/accounts/passkey/verify-authentication",
+  "/api/accounts/delete-user",
+  "/api/accounts/ODD",
+  "/api/ODD",
+  "/l/ODD",
+  "/t/ODD",
+  "/shoots/ODD",
+  "/shoots/ID/report.pdf?day=ODD&size=ODD",
+  "/shoots/ID/card.pdf?rig=ODD",
+  "/demo-recordings/ODD",
+  "/ODD",
+];
+const FIELDS =
+  "do role id personId token answer at shootId rigId kind day page email password name code commands op key body changes crewId response";
+
+/** Requests that nobody in their right mind makes: any method, any address, any body. */
+function hostile(): fc.Arbitrary<{ path: string; init: RequestInit }> {
+  const odd = fc.oneof(
+    fc.string({ maxLength: 60, unit: "binary" }),
+    fc.constantFrom(
+      "../../etc/passwd",
+      "%00",
+      "' or 1=1 --",
+      "<script>",
+      "__proto__",
+      "-1",
+      "1e999",
+      "\u202e",
+      "a".repeat(3000),
+    ),
+  );
+  const value: fc.Arbitrary<unknown> = fc.oneof(odd, fc.jsonValue({ maxDepth: 3 }), fc.uuid(), fc.double());
+  const body = fc.oneof(
+    fc.dictionary(fc.constantFrom(...FIELDS.split(" ")), value, { maxKeys: 6 }).map((each) => JSON.stringify(each)),
+    fc.jsonValue({ maxDepth: 4 }).map((each) => JSON.stringify(each)),
+    fc.string({ maxLength: 200 }),
+    fc.constant("[".repeat(5000)),
+  );
+  const type = fc.constantFrom(
+    "application/json",
+    "application/json; charset=utf-7",
+    "text/plain",
+    "multipart/form-data",
+    "",
+  );
+  return fc
+    .record({
+      route: fc.constantFrom(...ROUTES),
+      odd,
+      id: fc.uuid(),
+      body,
+      type,
+      method: fc.constantFrom("GET", "POST", "POST", "PUT", "DELETE", "PATCH"),
+    })
+    .map(({ route, odd: text, id, method, type: contentType, body: sent }) => ({
+      path: route.replaceAll("ID", id).replaceAll("ODD", encodeURIComponent(text)),
+      init: {
+        method,
+        headers: { "content-type": contentType },
+        redirect: "manual" as const,
+        ...(method === "GET" ? {} : { body: sent }),
+      },
+    }));
+}
+
+test("hostile requests over all routes, signed in or not: a clear answer each, never a failure or a stack", async ({
+  page,
+}) => {
+  test.setTimeout(600_000);
+  await page.goto(`${web.address}/sign-in`);
+  await page.getByRole("button", { name: "New account" }).click();
+  await signUp(page, "Hosta");
+  const cookie = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+  const wrong: string[] = [];
+  const many = fc.sample(hostile(), { numRuns: isLong ? 10_000 : 400, seed: 20_271_130 });
+  const worker = async () => {
+    for (let next = many.pop(); next; next = many.pop()) {
+      const { path, init } = next;
+      const headers = { ...(init.headers as Record<string, string>), ...(many.length % 3 > 0 ? { cookie } : {}) };
+      const answer = await fetch(web.address + path, { ...init, headers });
+      const text = await answer.text();
+      if (answer.status >= 500 || /\bat .+:\d+:\d+|node_modules|\.tsx?:\d|select .+ from/i.test(text))
+        wrong.push(
+          `${init.method} ${path.slice(0, 120)} ${String(init.body).slice(0, 200)}: ${answer.status} ${text.slice(0, 200)}`,
+        );
+    }
+  };
+  await Promise.all(Array.from({ length: 8 }, worker));
+  expect(wrong).toEqual([]);
+  expect((await fetch(`${web.address}/api/health`)).status).toBe(200);
 });
 
 const tryIn = (request: APIRequestContext, email: string, password: string) =>

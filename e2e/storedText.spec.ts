@@ -1,0 +1,79 @@
+import { expect, test } from "@playwright/test";
+import { shootFileOf } from "../core/records";
+import { SLACK_WATER } from "../demo/slackWater";
+import { bundleOf } from "../fixtures/testStore";
+import { isLong } from "./long";
+import { awake, expectSaved, goWithin } from "./shoot";
+
+/** Runs where a page takes it for more than text. */
+const HOSTILE = `"><img src=x onerror="window.ran=1">'<script>window.ran=1</script>{{7*7}}`;
+/** Fields in which people write what they like. */
+const FREE = new Set([
+  "name",
+  "title",
+  "note",
+  "notes",
+  "askedBy",
+  "text",
+  "slate",
+  "fileName",
+  "label",
+  "who",
+  "comment",
+]);
+
+/** A record with hostile text in each field that takes any. */
+function poisoned(value: unknown, key = ""): unknown {
+  if (typeof value === "string") return FREE.has(key) && key !== "slate" ? `${HOSTILE}${value}`.slice(0, 80) : value;
+  if (Array.isArray(value)) return value.map((each) => poisoned(each, key));
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([name, each]) => [name, poisoned(each, name)]));
+}
+
+const ALL = [
+  "",
+  "scout",
+  "site",
+  "pickup",
+  "dress",
+  "card",
+  "day",
+  "kit",
+  "link",
+  "frequencies",
+  "level",
+  "settings",
+  "roll",
+  "report",
+  "check",
+  "history",
+  "handover",
+];
+
+test("text that would run is shown as text, in every view, print and document", async ({ page }) => {
+  const file = shootFileOf(bundleOf(SLACK_WATER), [], "2027-05-11T07:00:00Z");
+  const text = JSON.stringify({ ...file, records: poisoned(file.records) });
+  await page.goto("/");
+  await awake(page);
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Import a shoot" }).click();
+  await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.waitForURL(/\/shoots\//);
+  await expectSaved(page);
+  const shoot = new URL(page.url()).pathname;
+  let shown = 0;
+  for (const view of isLong ? ALL : ["", "dress", "day", "roll", "history"]) {
+    await goWithin(page, view ? `${shoot}/${view}` : shoot);
+    await page.locator("h1").first().waitFor();
+    shown += await page.getByText("<img src=x", { exact: false }).count();
+    const ran = await page.evaluate(() => ({
+      ran: "ran" in window,
+      made: document.querySelectorAll('img[src="x"], script:not([src]):not([nonce])').length,
+    }));
+    expect([view, ran]).toEqual([view, { ran: false, made: 0 }]);
+  }
+  // It was there to run.
+  expect(shown).toBeGreaterThan(3);
+  for (const sheet of ["report.pdf?day=1", "card.pdf"])
+    expect([200, 404]).toContain((await page.request.get(`${shoot}/${sheet}`)).status());
+});
