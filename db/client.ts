@@ -10,6 +10,9 @@ declare global {
   var hypophonPool: Pool | undefined;
 }
 
+/** The process's database; what it knows of tables is worked out once. */
+let known: { pool: Pool; database: Database } | null = null;
+
 /** Opens a database at a URL; the caller ends the pool. `onLost` hears of idle connections that break. */
 export function openDatabase(
   url: string,
@@ -26,5 +29,7 @@ export function database(onLost?: (error: Error) => void): Database {
   const url = process.env["DATABASE_URL"];
   if (!url) throw new Error("DATABASE_URL is not set: start with ./hypophon start or ./hypophon demo.");
   globalThis.hypophonPool ??= openDatabase(url, onLost).pool;
-  return drizzle(globalThis.hypophonPool, { schema });
+  const pool = globalThis.hypophonPool;
+  if (known?.pool !== pool) known = { pool, database: drizzle(pool, { schema }) };
+  return known.database;
 }

@@ -5,13 +5,16 @@ import { join } from "node:path";
 import AxeBuilder from "@axe-core/playwright";
 import { type APIRequestContext, type Browser, expect, test, type Page } from "@playwright/test";
 import fc from "fast-check";
+import { balancerOf } from "./balancer";
 import { isLong } from "./long";
 import { freePort, WebProcess } from "../tools/webProcess";
 import { pdfWords } from "./pdfWords";
 import { awake, choose, expectSaved, openView, startHere } from "./shoot";
 
 const mails = mkdtempSync(join(tmpdir(), "hypophon-mails-"));
-let web: WebProcess;
+/** Two web processes behind a balancer on one database: whoever asks twice is answered by both. */
+let webs: WebProcess[] = [];
+let web: Awaited<ReturnType<typeof balancerOf>>;
 
 test.describe.configure({ mode: "serial" });
 test.setTimeout(120_000);
@@ -19,11 +22,15 @@ test.setTimeout(120_000);
 test.beforeAll(async () => {
   const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
   const environment = { HYPOPHON_SECRET: "only for this test, and long enough for it", HYPOPHON_MAILS: mails };
-  web = new WebProcess(urls, await freePort(), [], { args: ["--accounts"], environment });
-  await web.start();
+  for (let at = 0; at < 2; at += 1)
+    webs.push(new WebProcess(urls, await freePort(), [], { args: ["--accounts"], environment }));
+  await Promise.all(webs.map((each) => each.start()));
+  web = await balancerOf(webs.map(({ address }) => address));
 });
 test.afterAll(async () => {
-  await web.kill();
+  web.close();
+  await Promise.all(webs.map((each) => each.kill()));
+  webs = [];
   rmSync(mails, { recursive: true, force: true });
 });
 
@@ -161,13 +168,16 @@ test("strangers see nothing: every door asks who is there, and another crew has 
   browser,
   request,
 }) => {
-  const gets = ["shoots", "me", "crew", "events", "takes?of=", "demo", `shoots/${crypto.randomUUID()}/records?since=0`];
+  const gets = [
+    ...["shoots", "me", "crew", "crew/export", "events", "takes?of=", "demo", `links?shoot=${crypto.randomUUID()}`],
+    ...[`history?shoot=${crypto.randomUUID()}`, `shoots/${crypto.randomUUID()}/records?since=0`],
+  ];
   for (const path of gets)
     expect([path, (await request.get(`${web.address}/api/${path}`)).status()]).toEqual([path, 401]);
   const id = crypto.randomUUID();
   for (const path of [`shoots/${id}/report.pdf`, `shoots/${id}/card.pdf`])
     expect([path, (await request.get(`${web.address}/${path}`)).status()]).toEqual([path, 401]);
-  for (const path of ["commands", "crew", "crew/join", "demo"])
+  for (const path of ["commands", "crew", "crew/join", "crew/choose", "demo", "here", "links", "talent/link"])
     expect([path, (await request.post(`${web.address}/api/${path}`, { data: {} })).status()]).toEqual([path, 401]);
   expect((await request.get(`${web.address}/api/health`)).headers()["x-hypophon-installation"]).toBeUndefined();
 

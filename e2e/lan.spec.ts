@@ -1,11 +1,12 @@
 import { execFileSync } from "node:child_process";
 import { X509Certificate } from "node:crypto";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
-import { get as getPlain, type IncomingMessage } from "node:http";
-import { get, type RequestOptions } from "node:https";
+import { get as getPlain, type IncomingMessage, request as ask } from "node:http";
+import { createServer as createSecure, get, request as askSecure, type RequestOptions } from "node:https";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, chromium, expect, test } from "@playwright/test";
+import { certificatesFor } from "../host/lan/certificates";
 import { freePort, WebProcess } from "../tools/webProcess";
 import { CHROMIUM } from "./browser";
 import { awake, startHere } from "./shoot";
@@ -75,6 +76,51 @@ test("the page beside it says how, and shows nothing else", async () => {
   expect(page.text).toContain(`https://${PHONE_NET}:${port}/`);
   for (const path of ["/api/shoots", "/sign-in", "/../root.key", "/leaf.key"])
     expect([path, (await plain(path)).status, (await plain(path)).text]).toEqual([path, 302, ""]);
+});
+
+test("behind a proxy with TLS cookies are of that host and go over TLS only; the proxy's word is taken, nobody else's", async () => {
+  const PROXY = "127.0.0.3";
+  const certificates = await certificatesFor(join(home, "proxy"), [PROXY]);
+  const own = await freePort();
+  const urls = { web: process.env["HYPOPHON_TEST_URL"]!, owner: process.env["HYPOPHON_TEST_OWNER_URL"]! };
+  const environment = {
+    ...{ HYPOPHON_SECRET: "only for this test, and long enough for it", HYPOPHON_HOSTS: PROXY },
+    ...{ HYPOPHON_ORIGIN: `https://${PROXY}:${own}`, HYPOPHON_PROXY: "127.0.0.1" },
+  };
+  const hosted = new WebProcess(urls, await freePort(), [], { args: ["--accounts"], environment });
+  await hosted.start();
+  const proxy = createSecure({ cert: certificates.cert, key: certificates.key }, (incoming, outgoing) => {
+    const { hostname, port: to } = new URL(hosted.address);
+    const headers = { ...incoming.headers, "x-forwarded-for": "192.0.2.7", "x-forwarded-proto": "https" };
+    const passed = ask({ hostname, port: to, path: incoming.url, method: incoming.method, headers }, (answer) => {
+      outgoing.writeHead(answer.statusCode!, answer.headers);
+      answer.pipe(outgoing);
+    });
+    incoming.pipe(passed);
+  });
+  await new Promise<void>((resolve) => proxy.listen(own, PROXY, resolve));
+  try {
+    const body = JSON.stringify({
+      name: "Hosta",
+      email: `hosta.${Date.now()}@example.org`,
+      password: "slack water at dawn",
+    });
+    const headers = { "content-type": "application/json", origin: `https://${PROXY}:${own}` };
+    const options = { ca: certificates.root, method: "POST", headers };
+    const cookies = await new Promise<string[]>((resolve, reject) => {
+      const asked = askSecure(`https://${PROXY}:${own}/api/accounts/sign-up/email`, options, (answer) => {
+        answer.resume();
+        resolve(answer.headers["set-cookie"] ?? []);
+      }).on("error", reject);
+      asked.end(body);
+    });
+    expect(cookies).toHaveLength(1);
+    expect(cookies[0]).toMatch(/^__Host-hypophon\.session_token=.+; Path=\/; HttpOnly; Secure; SameSite=Lax$/);
+  } finally {
+    proxy.closeAllConnections();
+    proxy.close();
+    await hosted.kill();
+  }
 });
 
 /** A phone's browser; with the root certificate installed as the page says, or without. */

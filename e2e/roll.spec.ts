@@ -78,6 +78,70 @@ test.describe("without signal, by thumb", () => {
   });
 });
 
+long(
+  "a day on a phone far away: 300 ms, one request in fifty lost, and no more than 5 MB",
+  async ({ browser, baseURL }) => {
+    test.setTimeout(600_000);
+    const server = await proxyOf(baseURL!);
+    const phone = await browser.newContext({
+      ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: "allow" },
+    });
+    const page = await phone.newPage();
+    await page.goto(`${server.address}/`);
+    await awake(page);
+    const id = await startHere(page, "Far away");
+    await page.getByRole("button", { name: "Add place" }).click();
+    await goToStation(page, "Roll");
+    await expectSaved(page);
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+      while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+    });
+    server.beFar(300, 0.02);
+    const before = server.bytes();
+    const TAKES = 60;
+    for (let take = 1; take <= TAKES; take += 1) {
+      await button(page, "Start take").tap();
+      await expect(page.getByRole("timer", { name: "Take time" })).toBeVisible();
+      for (const kind of [1, 2, 3, 4]) await pad(page).getByRole("button").nth(kind).tap();
+      await expect(marks(page).getByRole("listitem")).toHaveCount(4);
+      await button(page, "Stop").tap();
+      await page
+        .getByRole("radiogroup", { name: /^Rating of/ })
+        .first()
+        .getByText("Good", { exact: true })
+        .tap();
+      if (take % 10 > 0) continue;
+      // Put away and taken out again, and a look elsewhere.
+      for (const name of ["Scout", "Dress", "Check", "Roll"]) await goToStation(page, name);
+      await page.reload();
+      await awake(page);
+    }
+    const status = page.getByRole("banner").getByRole("status");
+    await expect(status).toHaveText("All saved", { timeout: 60_000 });
+    // The laptop sleeps while two takes are logged, and wakes up.
+    await server.goAway();
+    for (let take = 0; take < 2; take += 1) {
+      await button(page, "Start take").tap();
+      await expect(page.getByRole("timer", { name: "Take time" })).toBeVisible();
+      await button(page, "Stop").tap();
+    }
+    await server.comeBack();
+    await expect(status).toHaveText("All saved", { timeout: 60_000 });
+    const used = (server.bytes() - before) / 1e6;
+    test.info().annotations.push({ type: "MB", description: used.toFixed(2) });
+    process.stderr.write(`A day of ${TAKES} takes on a phone: ${used.toFixed(2)} MB\n`);
+    expect(used).toBeLessThanOrEqual(5);
+    const { records } = (await (await page.request.get(`${baseURL}/api/shoots/${id}/records?since=0`)).json()) as {
+      records: { kind: string }[];
+    };
+    expect(records.filter(({ kind }) => kind === "roll")).toHaveLength(TAKES + 2);
+    expect(records.filter(({ kind }) => kind === "mark")).toHaveLength(TAKES * 4);
+    await phone.close();
+    await server.close();
+  },
+);
+
 long("by keys: a take is started, marked and stopped; a mark is removed and brought back", async ({ page }) => {
   await openRoll(page);
   await page.keyboard.press("r");

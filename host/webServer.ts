@@ -12,6 +12,8 @@ import { SERVICE_WORKER } from "./serviceWorker";
 import { ROOT } from "./state";
 
 const PREFERRED_PORT = 4180;
+/** Longer than proxies keep an idle line, so that none is closed under a request, ms. */
+const KEEP_ALIVE_MS = 75_000;
 /** When it is stopped, what is being answered has so long, ms. */
 const LAST_ANSWERS_MS = 1500;
 
@@ -106,7 +108,7 @@ export async function serveWeb(options: {
   Object.assign(process.env, { NODE_ENV: options.isDevelopment ? "development" : "production" });
   process.chdir(ROOT);
   if (options.isDevelopment) writeNextSettings();
-  const server = createServer();
+  const server = createServer({ keepAliveTimeout: KEEP_ALIVE_MS });
   const first = options.preferredPort ?? PREFERRED_PORT;
   const { default: next } = await import("next");
   const application = next({

@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
+import PQueue from "p-queue";
 import { database, type Database } from "../db/client";
 import { installation } from "../db/schema";
 import type { FaultMessage } from "../core/records";
 import { say } from "../messages";
-import { accountsOf, hasAccounts, requireRight, signedInCrew, whoIs } from "./accounts";
+import { accountsOf, forgetSessions, hasAccounts, isStillIn, requireRight, signedInCrew, whoIs } from "./accounts";
 import { localCrew, type ActingCrew } from "./crew";
 import { eventStream, requestHere } from "./events";
 import { FAULT_STATUS, Fault, type FaultCode } from "./faults";
@@ -205,18 +206,18 @@ export async function answerEvents(request: Request): Promise<Response> {
   const requestId = randomUUID();
   try {
     checkSite(request);
-    const acting = await actingCrew(request);
+    const signedIn = hasAccounts() ? await signedInCrew(ourDatabase(), request.headers) : null;
+    const acting = signedIn ?? (await actingCrew(request));
     requireRight(acting, "read");
     const asked = new URL(request.url).searchParams.get("page") ?? "";
     const page = /^[0-9a-f-]{36}$/.test(asked) ? asked : randomUUID();
-    const name = hasAccounts() ? (await signedInPerson(request)).name : "";
-    const isStillIn = () =>
-      actingCrew(request).then(
-        ({ crewId }) => crewId === acting.crewId,
-        // Where the database is away, nobody is sent away for it.
-        (error: unknown) => !(error instanceof Fault),
-      );
-    return new Response(eventStream({ ...acting, page, name, isStillIn }, request.signal), {
+    const name = signedIn?.name ?? "";
+    const stays = async () => {
+      if (!signedIn) return true;
+      // Where the database is away, nobody is sent away for it.
+      return isStillIn(ourDatabase(), signedIn.sessionId, signedIn.crewId).catch(() => true);
+    };
+    return new Response(eventStream({ ...acting, page, name, isStillIn: stays }, request.signal), {
       headers: {
         ...HEADERS,
         "content-type": "text/event-stream",
@@ -232,9 +233,9 @@ export async function answerEvents(request: Request): Promise<Response> {
 
 /** Tells the crew what is open on a page. */
 export const answerHere = (request: Request): Promise<Response> =>
-  answerChange(request, async (acting, body) => {
+  answerChange(request, (acting, body) => {
     requireRight(acting, "read");
-    return requestHere(acting, hasAccounts() ? (await signedInPerson(request)).name : "", body);
+    return requestHere(acting, body);
   });
 
 /** Answers a change by somebody who may be in no crew yet. */
@@ -247,11 +248,17 @@ export async function answerPerson(
     checkOrigin(request);
     if (!hasAccounts()) throw new Fault("missing", { code: "crew.noAccounts" });
     const body = await readBody(request);
-    return answerWith((await work(ourDatabase(), await signedInPerson(request), body)) ?? {});
+    const answer = await work(ourDatabase(), await signedInPerson(request), body);
+    // They may work in another crew now.
+    forgetSessions(ourDatabase());
+    return answerWith(answer ?? {});
   } catch (error) {
     return answerTrouble(error, requestId);
   }
 }
+
+/** So many sign in at a time in a process: a hundred at once wait for each other, and nobody who is at work for them. */
+const signingIn = new PQueue({ concurrency: 3 });
 
 /** Hands a request on to what keeps accounts, after the same checks as everywhere. */
 export async function answerAccounts(request: Request): Promise<Response> {
@@ -262,8 +269,12 @@ export async function answerAccounts(request: Request): Promise<Response> {
     else checkOrigin(request);
     if (Number(request.headers.get("content-length") ?? 0) > MAX_BODY_BYTES)
       throw new Fault("tooLarge", { code: "request.tooLarge" });
-    const answer = await (await accountsOf(ourDatabase(), request.headers)).handler(request);
+    const accounts = await accountsOf(ourDatabase(), request.headers);
+    const isSigningIn = /\/sign-(in|up)\//.test(new URL(request.url).pathname);
+    const handle = () => accounts.handler(request);
+    const answer = await (isSigningIn ? signingIn.add(handle, { throwOnTimeout: true }) : handle());
     answer.headers.set("cache-control", "no-store");
+    if (request.method !== "GET" && answer.ok && !isSigningIn) forgetSessions(ourDatabase());
     return answer;
   } catch (error) {
     return answerTrouble(error, requestId);

@@ -61,10 +61,10 @@ test("what is open on a page is told to the crew, and only what a page may say",
   const heard = listen(crew, { page, name: "Asta", member });
   const acting = { crewId: crew, member, role: "guest" as const, database };
   await until(isHere(heard, 1, ["Asta"]));
-  await requestHere(acting, "Asta", { page, at: "shoot roll " });
+  await requestHere(acting, { page, at: "shoot roll " });
   await until(() => heard.text.includes('"at":"shoot roll "'));
   for (const wrong of [{ page: "1", at: "" }, { page, at: "x".repeat(161) }, { page }, { page, at: "", name: "Olin" }])
-    await expect(requestHere(acting, "Asta", wrong)).rejects.toMatchObject({ code: "invalid" });
+    await expect(requestHere(acting, wrong)).rejects.toMatchObject({ code: "invalid" });
 });
 
 test("who comes and goes is told to all pages of the crew, and to no other crew", async () => {

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import * as Type from "@sinclair/typebox";
 import { sql } from "drizzle-orm";
 import { Client } from "pg";
@@ -18,8 +19,16 @@ export interface News {
 export type Told =
   | { news: News }
   | { signedOut: string }
-  | { here: Here }
+  | { here: Here[] }
   | { gone: Pick<Here, "crewId" | "page"> }
+  /** What is open on a page. */
+  | { place: { crewId: string; page: string; at: string } }
+  /** A process is there, with all its pages. */
+  | { alive: string }
+  /** A process has come, and wants to know who is here. */
+  | { whoIsHere: string }
+  /** Somebody signed out, or works in another crew: what is known of sessions is asked for anew. */
+  | { sessions: true }
   | { missed: true };
 
 type Listener = (told: Told) => void;
@@ -108,38 +117,103 @@ export function news(): ReturnType<typeof newsFrom> {
 /** So often something is sent, that a line that is dead is noticed on both ends, ms. */
 const HEARTBEAT_MS = 15_000;
 
-/** Who is here, as this process knows it, and the streams that tell of it, by crew. */
-const presence = makePresence();
-const streams = new Map<string, Set<() => void>>();
-let stopHearing: (() => void) | null = null;
-
-/** Hears who of a crew comes and goes, until the function that comes back is called. */
-function watchPresence(crewId: string, onChange: () => void): () => void {
-  const own = streams.get(crewId) ?? new Set();
-  streams.set(crewId, own.add(onChange));
-  stopHearing ??= news().listen((told) => {
-    const changed =
-      "here" in told && presence.here(told.here, Date.now())
-        ? told.here.crewId
-        : "gone" in told && presence.gone(told.gone.crewId, told.gone.page)
-          ? told.gone.crewId
-          : null;
-    if (changed !== null) streams.get(changed)?.forEach((tell) => tell());
-  });
-  return () => {
-    own.delete(onChange);
-    if (own.size === 0) streams.delete(crewId);
-    if (streams.size > 0) return;
-    stopHearing?.();
-    stopHearing = null;
-  };
-}
-
 /** Tells all processes; where the database is away there is nobody to tell. */
-const tellAll = (database: Database, told: object): void =>
+export const tellAll = (database: Database, told: Exclude<Told, { news: News } | { missed: true }>): void =>
   void database
     .execute(sql`select pg_notify('hypophon_change', ${JSON.stringify(told)})`)
     .catch((error: unknown) => log.warn({ error }, "who is here could not be told"));
+
+/** A page whose line ends at this process. */
+interface OwnPage extends Here {
+  database: Database;
+  onChange: () => void;
+  checkSession: () => void;
+}
+
+/** What is said in one go must fit what the database passes on, 8000 bytes. */
+const PAGES_AT_ONCE = 15;
+
+/** Who is here, for all lines that end at this process: one word for all of them, and one look at their sessions. */
+function makeHall() {
+  const process = randomUUID();
+  const presence = makePresence();
+  const own = new Map<string, OwnPage>();
+  let leave: (() => void) | null = null;
+
+  const tellCrew = (crewId: string) => {
+    for (const each of own.values()) if (each.crewId === crewId) each.onChange();
+  };
+  const anyDatabase = () => [...own.values()][0]?.database;
+
+  function tellPages(): void {
+    const all = [...own.values()].map(({ crewId, page, name, at }) => ({
+      ...{ crewId, page, name, process },
+      ...(at === undefined ? {} : { at }),
+    }));
+    const database = anyDatabase();
+    for (let from = 0; database && from < all.length; from += PAGES_AT_ONCE)
+      tellAll(database, { here: all.slice(from, from + PAGES_AT_ONCE) });
+  }
+
+  function hear(told: Told): void {
+    if ("here" in told) {
+      const crews = told.here.filter((each) => presence.here(each, Date.now())).map(({ crewId }) => crewId);
+      new Set(crews).forEach(tellCrew);
+    } else if ("gone" in told) {
+      if (presence.gone(told.gone.crewId, told.gone.page)) tellCrew(told.gone.crewId);
+    } else if ("place" in told) {
+      const { crewId, page, at } = told.place;
+      const known = own.get(page);
+      if (known) known.at = at;
+      if (presence.place(crewId, page, at)) tellCrew(crewId);
+    } else if ("alive" in told) presence.alive(told.alive, Date.now());
+    else if ("whoIsHere" in told) {
+      if (told.whoIsHere !== process) tellPages();
+    } else if ("missed" in told) {
+      // What was said before the line stood, these pages' own word among it, nobody heard.
+      tellPages();
+      const database = anyDatabase();
+      if (database) tellAll(database, { whoIsHere: process });
+    }
+  }
+
+  function beat(): void {
+    const database = anyDatabase();
+    if (database) tellAll(database, { alive: process });
+    presence.sweep(Date.now()).forEach(tellCrew);
+    for (const each of own.values()) each.checkSession();
+  }
+
+  function open(): () => void {
+    const stopHearing = news().listen(hear);
+    const beating = setInterval(beat, SAY_EVERY_MS);
+    beating.unref();
+    return () => {
+      clearInterval(beating);
+      stopHearing();
+    };
+  }
+
+  return {
+    of: presence.of,
+    /** A page has come; gives back how it leaves. */
+    enter(entering: Omit<OwnPage, "process">): () => void {
+      const { crewId, page, name, database } = entering;
+      own.set(page, { ...entering, process });
+      leave ??= open();
+      tellAll(database, { here: [{ crewId, page, name, process }] });
+      return () => {
+        own.delete(page);
+        tellAll(database, { gone: { crewId, page } });
+        if (own.size > 0) return;
+        leave?.();
+        leave = null;
+      };
+    },
+  };
+}
+
+const hall = makeHall();
 
 const PlaceOfPage = Type.Object(
   {
@@ -151,9 +225,9 @@ const PlaceOfPage = Type.Object(
 );
 
 /** A page says what is open on it, for the others of the crew. */
-export async function requestHere({ crewId, database }: ActingCrew, name: string, request: unknown): Promise<object> {
+export async function requestHere({ crewId, database }: ActingCrew, request: unknown): Promise<object> {
   const { page, at } = accept(PlaceOfPage, request);
-  tellAll(database, { here: { crewId, page, name, at } });
+  tellAll(database, { place: { crewId, page, at } });
   return {};
 }
 
@@ -184,40 +258,26 @@ export function eventStream(
         }
       };
       const stopListening = news().listen((told) => {
-        if ("missed" in told) {
-          send("event: missed\ndata: {}\n\n");
-          // What was said before the line stood, this page's own word among it, nobody heard.
-          sayHere();
-        } else if ("signedOut" in told) {
+        if ("missed" in told) send("event: missed\ndata: {}\n\n");
+        else if ("signedOut" in told) {
           if (told.signedOut === member) sendOut();
         } else if ("news" in told && told.news.crewId === crewId) {
           const { shootId, seq } = told.news;
           send(`event: change\ndata: ${JSON.stringify({ shootId, seq })}\n\n`);
         }
       });
-      const sendHere = () => send(`event: here\ndata: ${JSON.stringify(presence.of(crewId))}\n\n`);
-      const stopWatching = watchPresence(crewId, sendHere);
-      const sayHere = () => {
-        if (presence.sweep(crewId, Date.now())) sendHere();
-        tellAll(database, { here: { crewId, page, name } });
-      };
-      const sayOrLeave = async () => {
-        if (await isStillIn()) sayHere();
-        else sendOut();
-      };
-      const saying = setInterval(() => void sayOrLeave(), SAY_EVERY_MS);
+      const sendHere = () => send(`event: here\ndata: ${JSON.stringify(hall.of(crewId))}\n\n`);
+      const checkSession = () => void isStillIn().then((isIn) => (isIn ? undefined : sendOut()));
+      const leave = hall.enter({ ...{ crewId, page, name, database }, onChange: sendHere, checkSession });
       const beat = setInterval(() => send(": still here\n\n"), HEARTBEAT_MS);
-      saying.unref();
       beat.unref();
       let isOver = false;
       function stop(): void {
         if (isOver) return;
         isOver = true;
         clearInterval(beat);
-        clearInterval(saying);
         stopListening();
-        stopWatching();
-        tellAll(database, { gone: { crewId, page } });
+        leave();
       }
       function sendOut(): void {
         send("event: signedOut\ndata: {}\n\n");
@@ -235,7 +295,6 @@ export function eventStream(
       // A second between tries, and something at once: then the page knows that it hears.
       send("retry: 1000\n: hello\n\n");
       sendHere();
-      sayHere();
     },
   });
 }

@@ -1,7 +1,7 @@
 import pino from "pino";
 
 /** What is told of an error: what it said and where, with the database's code, but nothing of what people had typed. */
-function toldOf(error: unknown): object {
+export function toldOf(error: unknown): object {
   if (!(error instanceof Error)) return { message: String(error) };
   const { name, cause, stack } = error;
   const { code, query } = error as { code?: unknown; query?: unknown };

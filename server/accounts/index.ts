@@ -4,3 +4,4 @@
 export { accountsOf, hasAccounts } from "./mode";
 export { chooseCrew, listCrew, join, requestCrewDeed, requireRight } from "./members";
 export { requestMe, signedInCrew, whoIs } from "./signedIn";
+export { forgetSessions, isStillIn } from "./sessions";

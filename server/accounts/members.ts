@@ -46,7 +46,10 @@ export function requireRight({ role }: ActingCrew, right: Parameters<typeof may>
 }
 
 /** Whether a membership holds now: a pass for the day ends, and can be taken back. */
-const isIn = or(isNull(crewMember.until), and(gt(crewMember.until, sql`now()`), isNull(invitation.revokedAt)));
+export const isMemberNow = or(
+  isNull(crewMember.until),
+  and(gt(crewMember.until, sql`now()`), isNull(invitation.revokedAt)),
+);
 
 /** Crews that a person is in, the one they work in first. */
 export const crewsOf = (database: Connection, personId: string) =>
@@ -55,7 +58,7 @@ export const crewsOf = (database: Connection, personId: string) =>
     .from(crewMember)
     .innerJoin(crew, eq(crew.id, crewMember.crewId))
     .leftJoin(invitation, eq(invitation.id, crewMember.passId))
-    .where(and(eq(crewMember.personId, personId), isIn))
+    .where(and(eq(crewMember.personId, personId), isMemberNow))
     .orderBy(desc(crewMember.chosenAt));
 
 /** The crew that a person works in: the one chosen or joined last. Null for somebody without one. */
@@ -120,7 +123,7 @@ export async function listCrew(acting: ActingCrew) {
     .innerJoin(person, eq(person.id, crewMember.personId))
     .leftJoin(invitation, eq(invitation.id, crewMember.passId))
     .leftJoin(signedIn, and(eq(signedIn.userId, person.id), gt(signedIn.expiresAt, sql`now()`)))
-    .where(and(eq(crewMember.crewId, crewId), isIn))
+    .where(and(eq(crewMember.crewId, crewId), isMemberNow))
     .groupBy(person.id, crewMember.role, crewMember.until, crewMember.joinedAt)
     .orderBy(asc(crewMember.joinedAt));
   const isOwner = may(acting.role, "manage");

@@ -3,21 +3,34 @@ import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
 import { accountsOf, hasAccounts } from "./mode";
 import { crewForNewcomer, memberOf } from "./members";
+import { type Acting, knownActing, learnActing } from "./sessions";
+
+/** Somebody who is signed in. */
+export interface SignedInPerson {
+  id: string;
+  name: string;
+  sessionId: string;
+}
 
 /** Who sends these headers. Throws Fault "signedOut" where that is nobody. */
-export async function whoIs(database: Database, headers: Headers): Promise<{ id: string; name: string }> {
+export async function whoIs(database: Database, headers: Headers): Promise<SignedInPerson> {
   const session = await (await accountsOf(database, headers)).api.getSession({ headers });
   if (!session) throw new Fault("signedOut", { code: "request.signedOut" });
   const { id, name } = session.user;
-  return { id, name };
+  return { id, name, sessionId: session.session.id };
 }
 
 /** The crew of whoever sends these headers; a newcomer without one gets one. */
-export async function signedInCrew(database: Database, headers: Headers): Promise<ActingCrew> {
-  const { id, name } = await whoIs(database, headers);
-  const member = await memberOf(database, id);
-  if (member) return { ...member, member: id, database };
-  return { crewId: await crewForNewcomer(database, id, name), role: "owner", member: id, database };
+export async function signedInCrew(database: Database, headers: Headers): Promise<Acting> {
+  const cookie = headers.get("cookie") ?? "";
+  const known = knownActing(cookie, Date.now());
+  if (known) return known;
+  const { id, name, sessionId } = await whoIs(database, headers);
+  const found = await memberOf(database, id);
+  const membership = found ?? { crewId: await crewForNewcomer(database, id, name), role: "owner" as const };
+  const acting: Acting = { ...membership, member: id, database, name, sessionId };
+  learnActing(cookie, acting, Date.now());
+  return acting;
 }
 
 /** Who acts, for the page: whether there are accounts, the name and the role. */

@@ -1,5 +1,6 @@
 import { benchAir } from "./benchAir";
 import { benchCheck } from "./benchCheck";
+import { benchCrews } from "./benchCrews";
 import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
 import { benchMeasure } from "./benchMeasure";
@@ -16,6 +17,7 @@ import { takePictures } from "./pictures";
 const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   air: () => Promise.resolve(benchAir() ? 0 : 1),
   check: benchCheck,
+  crews: benchCrews,
   detectors: (args) => benchDetectors(args.includes("--quick")),
   dress: benchDress,
   levels: () => Promise.resolve(benchLevels() ? 0 : 1),

@@ -1,7 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { readFileSync } from "node:fs";
-import { Agent, request } from "node:http";
-import { localPostgres, WEB_ROLE, type DatabaseUrls } from "../../host/postgres";
+import { localPostgres, WEB_ROLE } from "../../host/postgres";
 import { MIGRATIONS } from "../../host/databases";
 import { TEST_STATE_DIR } from "../../host/state";
 import { webBuild } from "../../host/webBuild";
@@ -9,7 +7,8 @@ import type { Change } from "../../core/records";
 import { LIVING_ROOM } from "../../core/room";
 import { SLACK_WATER } from "../../demo/slackWater";
 import { migrateDatabase } from "../../db/migrate";
-import { freePort, WebProcess } from "../webProcess";
+import type { WebProcess } from "../webProcess";
+import { Client, memoryMb, part, pause, startWeb, tell } from "./benchClient";
 import { fillShoot } from "./fillShoot";
 
 const CLIENTS = 50;
@@ -26,83 +25,6 @@ const HEALTH_MS = 50;
 /** What the least memory of the last third may be over that of the second, and the heap a process has, MB. */
 const GROWTH_MB = 40;
 const HEAP_MB = 192;
-
-const tell = (text: string) => process.stdout.write(`${text}\n`);
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const part = (times: readonly number[], share: number): number =>
-  [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? NaN;
-
-/** A web process on a database, as the start command runs it. */
-async function startWeb(urls: DatabaseUrls): Promise<WebProcess> {
-  // A small heap is collected often: what stays is what is held, and a leak ends the process.
-  const web = new WebProcess(urls, await freePort(), [`--max-old-space-size=${HEAP_MB}`]);
-  await web.start();
-  return web;
-}
-
-const memoryMb = ({ pid }: WebProcess): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))![1]) / 1024;
-
-/** One client of the program, with a connection that it keeps. */
-class Client {
-  private readonly agent = new Agent({ keepAlive: true, maxSockets: 4 });
-  private listening: ReturnType<typeof request> | null = null;
-
-  constructor(private readonly address: string) {}
-
-  ask<Answer>(path: string, body?: unknown): Promise<Answer> {
-    const sent = body === undefined ? null : JSON.stringify(body);
-    return new Promise((resolve, reject) => {
-      const asked = request(
-        `${this.address}${path}`,
-        {
-          agent: this.agent,
-          method: sent ? "POST" : "GET",
-          headers: sent ? { "content-type": "application/json", "content-length": Buffer.byteLength(sent) } : {},
-        },
-        (answer) => {
-          const parts: Buffer[] = [];
-          answer.on("data", (bytes: Buffer) => parts.push(bytes));
-          answer.on("end", () => {
-            const text = Buffer.concat(parts).toString();
-            if (answer.statusCode === 200) resolve(JSON.parse(text) as Answer);
-            else reject(new Error(`${answer.statusCode}: ${text.slice(0, 200)}`));
-          });
-        },
-      );
-      asked.on("error", reject);
-      asked.end(sent ?? undefined);
-    });
-  }
-
-  send(commands: readonly object[]) {
-    return this.ask<{ outcomes: { outcome: string }[] }>("/api/commands", {
-      commands: commands.map((command) => ({ key: randomUUID(), ...command })),
-    });
-  }
-
-  /** Hears of changes, as a page does. */
-  listen(onChange: (shootId: string) => void): void {
-    this.listening = request(`${this.address}/api/events`, { headers: { accept: "text/event-stream" } }, (answer) => {
-      let rest = "";
-      answer.on("data", (bytes: Buffer) => {
-        rest += bytes.toString();
-        for (const [event] of rest.matchAll(/data: .*\n/g)) {
-          if (event.includes("shootId")) onChange((JSON.parse(event.slice(6)) as { shootId: string }).shootId);
-        }
-        rest = rest.slice(rest.lastIndexOf("\n") + 1);
-      });
-      answer.on("error", () => undefined);
-    });
-    this.listening.on("error", () => undefined);
-    this.listening.end();
-  }
-
-  close(): void {
-    this.listening?.destroy();
-    this.agent.destroy();
-  }
-}
 
 interface Load {
   saveMs: number[];
@@ -214,7 +136,7 @@ export async function benchServer(args: readonly string[]): Promise<number> {
     const urls = await postgres.freshDatabaseUrls(name);
     await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
     const hugeId = await fillShoot(urls.web, { talents: 60, scenes: 40, scenesEach: 40, takes: 500 });
-    webs.push(await startWeb(urls), await startWeb(urls));
+    webs.push(await startWeb(urls, HEAP_MB), await startWeb(urls, HEAP_MB));
     const both = webs as [WebProcess, WebProcess];
     const load: Load = { saveMs: [], seenMs: [], healthMs: [], memory: [], errors: 0 };
     const until = performance.now() + minutes * 60_000;
