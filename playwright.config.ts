@@ -1,18 +1,9 @@
 import { defineConfig } from "@playwright/test";
-import { CHROMIUM } from "./e2e/browser";
+import { CHROMIUM, CHROMIUM_FLAGS } from "./e2e/browser";
 
 /** A server and a database for each worker: what one test changes in the demo shoot, none beside it sees. */
 const addresses = (process.env["HYPOPHON_ADDRESS"] ?? "").split(" ");
 const address = addresses[Number(process.env["TEST_PARALLEL_INDEX"] ?? 0) % addresses.length]!;
-
-const chromiumFlags = [
-  "--disable-quic",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-  "--no-first-run",
-  ...(process.getuid?.() === 0 ? ["--no-sandbox"] : []),
-];
 
 export default defineConfig({
   testDir: "e2e",
@@ -26,7 +17,7 @@ export default defineConfig({
   use: {
     baseURL: address,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: CHROMIUM, args: chromiumFlags },
+    launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_FLAGS] },
     screenshot: "only-on-failure",
     // What a page keeps for days without signal is tried where that is meant.
     serviceWorkers: "block",

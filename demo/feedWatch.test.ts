@@ -53,7 +53,8 @@ test.each([
 });
 
 test("clean speech is not marked, nor is a room without anybody", async () => {
-  for (const [index, name] of ["miller", "engineer", "singer"].entries()) {
+  const all = process.env["HYPOPHON_LONG"] ? ["miller", "engineer", "singer"] : ["miller"];
+  for (const [index, name] of all.entries()) {
     const chance = chanceOf(31 + index);
     expect([name, heardIn(clipOf(chance, await voice(name), cleanWish(chance, SECONDS)).samples)]).toEqual([name, []]);
   }

@@ -1,7 +1,8 @@
 import AxeBuilder from "@axe-core/playwright";
-import { type APIRequestContext, expect, test, type Page } from "@playwright/test";
+import { type APIRequestContext, expect, type Page } from "@playwright/test";
 import { isLong, long } from "./long";
 import { awake, goWithin, openDemo, openLinks, openView } from "./shoot";
+import { test } from "./test";
 
 const VIEWS = [
   "",

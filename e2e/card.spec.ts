@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { long } from "./long";
 import { CARD } from "../demo/card";
 import { CARD_FILES, DEMO_SHOOT_ID, demoId } from "../demo/recordings";
@@ -11,6 +11,7 @@ import { listenIn } from "./heard";
 import { awake } from "./shoot";
 import { staysSo, untilStill } from "./staysSo";
 import { dropHour } from "./hourFile";
+import { test } from "./test";
 
 const RECORDINGS = ["miller-granary.wav", "engineer-quay.wav", "singer-hall.wav"].map(
   (file) => `demo/recordings/${file}`,

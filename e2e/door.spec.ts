@@ -1,6 +1,8 @@
 import { connect } from "node:net";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { startShoot, expectSaved } from "./shoot";
+import { long } from "./long";
+import { test } from "./test";
 
 const { hostname, port } = new URL(process.env["HYPOPHON_ADDRESS"]?.split(" ")[0] ?? "http://127.0.0.1");
 
@@ -128,7 +130,7 @@ test("forty megabytes are not read first, with a length or without one", async (
   expect(answer).toContain("too much to save at once");
 });
 
-test("what no database stores is cleaned at the field, and the shoot goes on being saved", async ({ page }) => {
+long("what no database stores is cleaned at the field, and the shoot goes on being saved", async ({ page }) => {
   await startShoot(page, "Half a clapper");
   await page.getByRole("button", { name: "Add place" }).click();
   await expectSaved(page);

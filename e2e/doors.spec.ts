@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { long } from "./long";
 import { awake, openDemo } from "./shoot";
+import { test } from "./test";
 
 const shoot = {
   title: "Door",

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { long } from "./long";
 import { answer, awake, choose, chooseScene, expectSaved, goToStation, openDemo, openView, startShoot } from "./shoot";
 import { overprinted, pdfWords } from "./pdfWords";
+import { test } from "./test";
 
 const WEARER = (number: number) => `51ac0000-0000-4000-8000-0000000000${number}`;
 const places = (page: Page) => page.getByRole("radiogroup", { name: "Places, best first" });

@@ -2,10 +2,11 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { long } from "./long";
 import { awake, openDemo } from "./shoot";
 import { takeWav } from "./sounds";
+import { test } from "./test";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-formats-"));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));

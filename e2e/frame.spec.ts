@@ -1,6 +1,7 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { awake, goWithin, openDemo } from "./shoot";
 import { long } from "./long";
+import { test } from "./test";
 
 const TAM = "51ac0000-0000-4000-8000-000000000031";
 /** Every page with what its first screen must show, a chart that answers as a whole; a page that is not built yet says so and has no picture. */

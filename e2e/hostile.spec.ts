@@ -1,8 +1,9 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { dropHour, dropZeros } from "./hourFile";
 import { awake, expectSaved, goToStation, openDemo, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 import { long } from "./long";
+import { test } from "./test";
 
 long("impossible sizes are refused at the field and stay typed", async ({ page }) => {
   await startShoot(page, "Sizes");

@@ -2,7 +2,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { chromium, expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import { chromium, expect, type APIRequestContext, type Page } from "@playwright/test";
 import type { Change } from "../core/records";
 import { localPostgres, type LocalPostgres } from "../host/postgres";
 import { migrateDatabase } from "../db/migrate";
@@ -10,6 +10,7 @@ import { freePort, WebProcess } from "../tools/webProcess";
 import { CHROMIUM } from "./browser";
 import { long } from "./long";
 import { awake, expectSaved, startHere } from "./shoot";
+import { test } from "./test";
 
 const ROOT = join(import.meta.dirname, "..");
 /** So often each is killed; the long run does it twenty times. */

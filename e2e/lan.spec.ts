@@ -5,11 +5,12 @@ import { get as getPlain, type IncomingMessage, request as ask } from "node:http
 import { createServer as createSecure, get, request as askSecure, type RequestOptions } from "node:https";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Browser, chromium, expect, test } from "@playwright/test";
+import { type Browser, chromium, expect } from "@playwright/test";
 import { certificatesFor } from "../host/lan/certificates";
 import { freePort, WebProcess } from "../tools/webProcess";
 import { CHROMIUM } from "./browser";
 import { awake, startHere } from "./shoot";
+import { test } from "./test";
 
 /** The phone's network: another address of this machine than the laptop's own. */
 const PHONE_NET = "127.0.0.2";

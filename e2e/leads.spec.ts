@@ -1,6 +1,7 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { long } from "./long";
 import { awake, choose, expectSaved, openDemo, goToStation, openLinks, startShoot } from "./shoot";
+import { test } from "./test";
 
 const STEPS = ["Reset", "Scan", "Tune", "Sync", "Confirm", "Connect", "Unlink", "Arm", "Tap", "Loudest line"];
 const walk = (page: Page) => page.getByRole("region", { name: "Walk" });
@@ -145,7 +146,7 @@ long("a hidden fault is found by looking; a device says why it does not react", 
   await expectSaved(page);
 });
 
-test("by keyboard: steps ticked on the real devices sew the link, another frequency unpicks it", async ({ page }) => {
+long("by keyboard: steps ticked on the real devices sew the link, another frequency unpicks it", async ({ page }) => {
   const id = await openOwn(page, "Ticked by keys", "Frequencies");
   await page.getByRole("button", { name: "Find frequencies" }).click();
   await expect(page.getByText(/^The link has a frequency/)).toBeVisible({ timeout: 30_000 });

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { long } from "./long";
 import { readFile } from "node:fs/promises";
 import { awake, choose, expectSaved, openDemo, startShoot } from "./shoot";
+import { test } from "./test";
 
 const spectrum = (page: Page) => page.getByRole("group", { name: "Spectrum" });
 const links = (page: Page) => page.getByRole("table", { name: "Links" }).locator("tbody").getByRole("row");

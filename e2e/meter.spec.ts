@@ -1,10 +1,11 @@
 import { spawnSync } from "node:child_process";
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { awake, openLevels, startShoot } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
 import { long } from "./long";
+import { test } from "./test";
 
 const PATH = heardFile("meter", quietThenVoiceWav(0, 4, -14));
 test.use({ launchOptions: hearing(PATH) });

@@ -1,8 +1,9 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { long } from "./long";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { openScout, startShoot } from "./shoot";
 import { clapWav } from "./sounds";
+import { test } from "./test";
 
 test.use({ launchOptions: hearing(heardFile("clap", clapWav(0.7, { afterS: 4 }))) });
 

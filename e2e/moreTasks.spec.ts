@@ -1,9 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { atBoard, atHome, atNewBoard, Hands, inSight } from "./hands";
 import { awake, choose, expectSaved, goToStation, openDemo, openLinks } from "./shoot";
 import { takeWav } from "./sounds";
 import { long } from "./long";
+import { test } from "./test";
 
 const verdict = "[data-part=verdict]";
 const focusedName = (page: Page) =>

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { isLong, long } from "./long";
 import { proxyOf, type Proxy } from "./proxy";
 import { awake, expectSaved, goToStation, startHere } from "./shoot";
+import { test } from "./test";
 
 test.use({ serviceWorkers: "allow" });
 

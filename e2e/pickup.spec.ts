@@ -1,6 +1,7 @@
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { long } from "./long";
 import { awake, choose, chooseScene, expectSaved, openDemo, startShoot } from "./shoot";
+import { test } from "./test";
 
 const plan = (page: Page) => page.getByRole("group", { name: "Plan", exact: true });
 const ways = (page: Page) => page.getByRole("radiogroup", { name: "Ways, best first" });

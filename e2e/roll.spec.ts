@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { toWav } from "../core/audio";
 import { minutesOfDay } from "../core/schedule";
 import { CARD } from "../demo/card";
@@ -8,6 +8,7 @@ import { long } from "./long";
 import { pdfWords } from "./pdfWords";
 import { proxyOf, type Proxy } from "./proxy";
 import { awake, expectSaved, goToStation, openDemo, startHere } from "./shoot";
+import { test } from "./test";
 
 const GATE = "51ac0000-0000-4000-8000-000000000022";
 const SPEECH = "51ac0000-0000-4000-8000-000000000023";

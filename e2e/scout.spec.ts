@@ -1,7 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { choose, expectSaved, openDemo, openScout, startShoot } from "./shoot";
 import { clapWav, takeWav } from "./sounds";
 import { long } from "./long";
+import { test } from "./test";
 
 const GRANARY = "Stone granary";
 
@@ -77,28 +78,28 @@ long(
   },
 );
 
-test("a clap replaces the forecast, the difference is shown, and the way back can be undone", async ({
-  page,
-  request,
-}) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}`);
-  await expect(page.getByRole("link", { name: "Scout: verified" }).first()).toBeVisible();
-  await page.goto(`/shoots/${id}/scout`);
-  await openScout(page, "Clap");
-  await expect(page.getByText("Measured: granary-clap.wav")).toBeVisible();
-  await expect(page.getByRole("img", { name: /Decay at 1000 hertz.* by T30/ })).toBeVisible();
-  await expect(page.getByText(/Measured from a clap: .*than planned/)).toBeVisible();
-  await page.getByText("500 Hz", { exact: true }).first().click();
-  await expect(page.getByRole("img", { name: /Decay at 500 hertz/ })).toBeVisible();
-  await page.getByRole("button", { name: "Use the forecast" }).click();
-  await expect(page.getByText(/Measured from a clap/)).toBeHidden();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText(/Measured from a clap/)).toBeVisible();
-  await page.getByRole("button", { name: "Clap in the granary" }).click();
-  await expect(page.getByText("Measured: granary-clap.wav")).toBeVisible();
-  await expectSaved(page);
-});
+long(
+  "a clap replaces the forecast, the difference is shown, and the way back can be undone",
+  async ({ page, request }) => {
+    const id = await openDemo(request);
+    await page.goto(`/shoots/${id}`);
+    await expect(page.getByRole("link", { name: "Scout: verified" }).first()).toBeVisible();
+    await page.goto(`/shoots/${id}/scout`);
+    await openScout(page, "Clap");
+    await expect(page.getByText("Measured: granary-clap.wav")).toBeVisible();
+    await expect(page.getByRole("img", { name: /Decay at 1000 hertz.* by T30/ })).toBeVisible();
+    await expect(page.getByText(/Measured from a clap: .*than planned/)).toBeVisible();
+    await page.getByText("500 Hz", { exact: true }).first().click();
+    await expect(page.getByRole("img", { name: /Decay at 500 hertz/ })).toBeVisible();
+    await page.getByRole("button", { name: "Use the forecast" }).click();
+    await expect(page.getByText(/Measured from a clap/)).toBeHidden();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(page.getByText(/Measured from a clap/)).toBeVisible();
+    await page.getByRole("button", { name: "Clap in the granary" }).click();
+    await expect(page.getByText("Measured: granary-clap.wav")).toBeVisible();
+    await expectSaved(page);
+  },
+);
 
 long("claps that cannot be measured say why, and the one before stays", async ({ page }) => {
   await startShoot(page, "Claps");
@@ -201,27 +202,27 @@ test.describe("quiet times", () => {
   const strip = (page: Page) => page.getByRole("group", { name: "Day strip" });
   const interview = (page: Page) => strip(page).getByRole("slider", { name: "Interview with the miller" });
 
-  test("by mouse: a scene is dragged off the ferry, and the best order is taken and undone", async ({
-    page,
-    request,
-  }) => {
-    const id = await openDemo(request);
-    await page.goto(`/shoots/${id}/scout`);
-    await openScout(page, "Quiet times");
-    await expect(interview(page)).toHaveAttribute("aria-valuetext", /starts 09:30.*crossed by 10:10 ferry/);
-    const box = (await interview(page).boundingBox())!;
-    await page.mouse.move(box.x + 10, box.y + box.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(box.x - 40, box.y + box.height / 2, { steps: 6 });
-    await page.mouse.up();
-    await expect(interview(page)).not.toHaveAttribute("aria-valuetext", /starts 09:30/);
-    await expect(interview(page)).toHaveAttribute("aria-valuetext", /starts 0[89]:\d\d/);
-    await page.getByRole("button", { name: "Use these times" }).click();
-    await expect(interview(page)).toHaveAttribute("aria-valuetext", /nothing crosses it/);
-    await expect(page.getByRole("button", { name: "Use these times" })).toBeHidden();
-    await page.getByRole("button", { name: "Undo" }).click();
-    await expect(page.getByRole("button", { name: "Use these times" })).toBeVisible();
-  });
+  long(
+    "by mouse: a scene is dragged off the ferry, and the best order is taken and undone",
+    async ({ page, request }) => {
+      const id = await openDemo(request);
+      await page.goto(`/shoots/${id}/scout`);
+      await openScout(page, "Quiet times");
+      await expect(interview(page)).toHaveAttribute("aria-valuetext", /starts 09:30.*crossed by 10:10 ferry/);
+      const box = (await interview(page).boundingBox())!;
+      await page.mouse.move(box.x + 10, box.y + box.height / 2);
+      await page.mouse.down();
+      await page.mouse.move(box.x - 40, box.y + box.height / 2, { steps: 6 });
+      await page.mouse.up();
+      await expect(interview(page)).not.toHaveAttribute("aria-valuetext", /starts 09:30/);
+      await expect(interview(page)).toHaveAttribute("aria-valuetext", /starts 0[89]:\d\d/);
+      await page.getByRole("button", { name: "Use these times" }).click();
+      await expect(interview(page)).toHaveAttribute("aria-valuetext", /nothing crosses it/);
+      await expect(page.getByRole("button", { name: "Use these times" })).toBeHidden();
+      await page.getByRole("button", { name: "Undo" }).click();
+      await expect(page.getByRole("button", { name: "Use these times" })).toBeVisible();
+    },
+  );
 
   long(
     "by keyboard: arrows move a scene by five minutes, a fixed one keeps its time in the best order",

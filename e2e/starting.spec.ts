@@ -1,8 +1,9 @@
 import { spawn } from "node:child_process";
 import { connect } from "node:net";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { freePort } from "../tools/webProcess";
+import { test } from "./test";
 
 const ROOT = join(import.meta.dirname, "..");
 

@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { long } from "./long";
 import { awake, choose, expectSaved, goToStation, openDemo, openView, startShoot } from "./shoot";
+import { test } from "./test";
 
 long("Level: another capsule, another input and another target change the settings", async ({ page, request }) => {
   const id = await openDemo(request);

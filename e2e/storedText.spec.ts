@@ -1,8 +1,8 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { shootFileOf } from "../core/records";
 import { SLACK_WATER } from "../demo/slackWater";
 import { bundleOf } from "../fixtures/testStore";
-import { isLong } from "./long";
+import { long } from "./long";
 import { awake, expectSaved, goWithin } from "./shoot";
 
 /** Runs where a page takes it for more than text. */
@@ -50,7 +50,7 @@ const ALL = [
   "handover",
 ];
 
-test("text that would run is shown as text, in every view, print and document", async ({ page }) => {
+long("text that would run is shown as text, in every view, print and document", async ({ page }) => {
   const file = shootFileOf(bundleOf(SLACK_WATER), [], "2027-05-11T07:00:00Z");
   const text = JSON.stringify({ ...file, records: poisoned(file.records) });
   await page.goto("/");
@@ -62,7 +62,7 @@ test("text that would run is shown as text, in every view, print and document", 
   await expectSaved(page);
   const shoot = new URL(page.url()).pathname;
   let shown = 0;
-  for (const view of isLong ? ALL : ["", "dress", "day", "roll", "history"]) {
+  for (const view of ALL) {
     await goWithin(page, view ? `${shoot}/${view}` : shoot);
     await page.locator("h1").first().waitFor();
     shown += await page.getByText("<img src=x", { exact: false }).count();

@@ -1,8 +1,9 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { atBoard, atHome, atNewBoard, inSight } from "./hands";
 import { long } from "./long";
 import { expectSaved, goToStation } from "./shoot";
 import { takeWav } from "./sounds";
+import { test } from "./test";
 
 /** What a stranger wants of the program, from the home page or the board, in how many presses. */
 const verdict = "[data-part=verdict]";

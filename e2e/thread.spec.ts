@@ -1,7 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { answer, choose, expectSaved, goToStation, openView, startShoot } from "./shoot";
 import { takeWav } from "./sounds";
 import { long } from "./long";
+import { test } from "./test";
 
 /** A talent at a station, on the board. */
 const stitch = (page: Page, station: string) =>
@@ -141,7 +142,7 @@ long("by keyboard only: the same way", async ({ page }) => {
   await expect(page.locator("html")).toHaveAttribute("data-ground", "dark");
 });
 
-test("on a phone, 390 px wide: the same way, and nothing runs over the side", async ({ browser }) => {
+long("on a phone, 390 px wide: the same way, and nothing runs over the side", async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const page = await context.newPage();
   const noOverflow = async () =>

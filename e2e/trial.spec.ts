@@ -1,9 +1,10 @@
 import { readFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { long } from "./long";
 import { hearing, heardFile } from "./fakeMicrophone";
 import { awake, expectSaved, openDemo, openLevels } from "./shoot";
 import { quietThenVoiceWav } from "./sounds";
+import { test } from "./test";
 
 /** A quiet quay, then a diary told too softly: peaks 14 dB under where they should be. */
 test.use({ launchOptions: hearing(heardFile("trial", quietThenVoiceWav(14, 40, -26))) });

@@ -40,7 +40,7 @@ test("only packages that are known to need it run something when they are instal
   const scripted = others
     .filter(([, { hasInstallScript }]) => hasInstallScript)
     .map(([path]) => path.split("node_modules/").at(-1));
-  expect([...new Set(scripted)].sort()).toEqual(["esbuild", "fsevents", "sharp"]);
+  expect(new Set(scripted)).toEqual(new Set(["esbuild", "fsevents", "sharp"]));
 });
 
 inLong("no weakness of a package that is used is known and grave, where the registry tells", () => {

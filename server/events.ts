@@ -195,7 +195,7 @@ function makeHall() {
   }
 
   return {
-    of: presence.of,
+    of: (crewId: string) => presence.of(crewId),
     /** A page has come; gives back how it leaves. */
     enter(entering: Omit<OwnPage, "process">): () => void {
       const { crewId, page, name, database } = entering;

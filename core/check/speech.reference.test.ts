@@ -1,3 +1,4 @@
+import { inLong } from "../../fixtures/inLong";
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -58,17 +59,16 @@ for count, threshold in zip(active, thresholds):
 const AES17_DB = 3.01;
 
 describe("active speech level against the standard written anew (ITU-T P.56, method B)", () => {
-  test.each(["miller-granary.wav", "singer-hall.wav", "voice-miller.wav", "voice-singer.wav"])(
-    "%s within 0.3 dB",
-    async (file) => {
-      const path = join(folder, `deep-${file}`);
-      // scipy reads 24 bit as 32; 16 and 32 bit are safe in every version.
-      run("sox", [join(DEMO, file), "-b", "32", path]);
-      const { channels } = await measure(path);
-      const reference = Number(run("python3", ["-c", P56, path]).trim());
-      expect(Math.abs(channels[0]!.speechLevelDbfs! - AES17_DB - reference)).toBeLessThan(0.3);
-    },
-  );
+  const agrees = async (file: string) => {
+    const path = join(folder, `deep-${file}`);
+    // scipy reads 24 bit as 32; 16 and 32 bit are safe in every version.
+    run("sox", [join(DEMO, file), "-b", "32", path]);
+    const { channels } = await measure(path);
+    const reference = Number(run("python3", ["-c", P56, path]).trim());
+    expect(Math.abs(channels[0]!.speechLevelDbfs! - AES17_DB - reference)).toBeLessThan(0.3);
+  };
+  test.each(["voice-miller.wav", "singer-hall.wav"])("%s within 0.3 dB", agrees);
+  inLong.each(["miller-granary.wav", "voice-singer.wav"])("%s within 0.3 dB", agrees);
 });
 
 describe("hum against sox", () => {
