@@ -80,6 +80,16 @@ test("who comes and goes is told to all pages of the crew, and to no other crew"
   expect(stranger.text).not.toMatch(/Olin|Asta/);
 });
 
+test("when all have left and somebody comes, only they are here", async () => {
+  const crew = randomUUID();
+  const pages = [listen(crew), listen(crew, { member: "asta", name: "Asta" })];
+  await until(isHere(pages[0]!, 2, ["Asta", "Olin"]));
+  for (const each of pages) each.leave();
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  const next = listen(crew, { member: "ines", name: "Ines" });
+  await until(isHere(next, 1, ["Ines"]));
+});
+
 test("a change is told to its own crew only, with its shoot and number", async () => {
   const [crew, other, shootId] = [randomUUID(), randomUUID(), randomUUID()];
   const [own, stranger] = [listen(crew), listen(other)];

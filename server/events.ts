@@ -184,8 +184,11 @@ function makeHall() {
     for (const each of own.values()) each.checkSession();
   }
 
-  function open(): () => void {
+  function open(database: Database): () => void {
+    // While nobody listened here, nobody heard who came and went.
+    presence.clear();
     const stopHearing = news().listen(hear);
+    tellAll(database, { whoIsHere: process });
     const beating = setInterval(beat, SAY_EVERY_MS);
     beating.unref();
     return () => {
@@ -200,10 +203,11 @@ function makeHall() {
     enter(entering: Omit<OwnPage, "process">): () => void {
       const { crewId, page, name, database } = entering;
       own.set(page, { ...entering, process });
-      leave ??= open();
+      leave ??= open(database);
       tellAll(database, { here: [{ crewId, page, name, process }] });
       return () => {
         own.delete(page);
+        if (presence.gone(crewId, page)) tellCrew(crewId);
         tellAll(database, { gone: { crewId, page } });
         if (own.size > 0) return;
         leave?.();

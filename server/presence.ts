@@ -57,6 +57,11 @@ export function makePresence() {
       pagesOf(crewId).set(page, { ...known, at });
       return true;
     },
+    /** Forgets everybody: what was said meanwhile was not heard. */
+    clear(): void {
+      crews.clear();
+      heardMs.clear();
+    },
     /** A process said that it and its pages are here. */
     alive(process: string, nowMs: number): void {
       heardMs.set(process, nowMs);
