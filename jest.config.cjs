@@ -38,9 +38,9 @@ module.exports = {
         ...(process.env.HYPOPHON_LONG ? [] : ["tools/bench/detectors\\.test"]),
       ],
       testMatch: ["<rootDir>/{data,server,db,cli,host,tools,workers,screens,ui}/**/*.test.{ts,tsx}"],
-      transform: { "^.+\\.tsx?$": swc, "/node_modules/uuid/.+\\.js$": swc },
+      transform: { "^.+\\.tsx?$": swc, "/node_modules/(uuid|p-queue|p-timeout)/.+\\.js$": swc },
       // Packages that come as ES modules only.
-      transformIgnorePatterns: ["/node_modules/(?!uuid/)"],
+      transformIgnorePatterns: ["/node_modules/(?!(uuid|p-queue|p-timeout)/)"],
       moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1", "^(d3-[a-z-]+)$": "<rootDir>/node_modules/$1/dist/$1.js" },
     },
   ],

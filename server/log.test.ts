@@ -42,6 +42,7 @@ test("no request leaves the server but mail", () => {
 
 const KNOWN_TO_LISTEN = [
   "host/asker.ts",
+  "host/compressBuild.ts",
   "host/lan/addresses.ts",
   "host/lan/certificates.ts",
   "host/lan/lan.ts",

@@ -1,5 +1,6 @@
 import { benchAir } from "./benchAir";
 import { benchCheck } from "./benchCheck";
+import { benchCopy } from "./benchCopy";
 import { benchCrews } from "./benchCrews";
 import { benchDetectors } from "./benchDetectors";
 import { benchDress } from "./benchDress";
@@ -17,6 +18,7 @@ import { takePictures } from "./pictures";
 const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   air: () => Promise.resolve(benchAir() ? 0 : 1),
   check: benchCheck,
+  copy: benchCopy,
   crews: benchCrews,
   detectors: (args) => benchDetectors(args.includes("--quick")),
   dress: benchDress,
