@@ -73,7 +73,7 @@ const hashes = async (): Promise<{ sha: Hash; xxh: Awaited<ReturnType<typeof cre
 async function* piecesOf(handle: FileHandle): AsyncGenerator<Uint8Array> {
   const buffers = [Buffer.allocUnsafe(PIECE), Buffer.allocUnsafe(PIECE)] as const;
   let turn = 0;
-  const next = () => handle.read(buffers[turn], 0, PIECE, null);
+  const next = () => handle.read(buffers[turn]!, 0, PIECE, null);
   let reading = next();
   for (;;) {
     const { bytesRead } = await reading;
