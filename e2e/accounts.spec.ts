@@ -297,54 +297,54 @@ test("a passkey of the device signs in without the password, and is taken off ag
   await expect(page.getByRole("alert").filter({ hasText: /\S/ })).toBeVisible();
 });
 
-test("a call sheet, a report and a delivery list are read by a link without an account, until it is taken back", async ({
-  page,
-  request,
-}) => {
-  await page.goto(`${web.address}/sign-in`);
-  await page.getByRole("button", { name: "New account" }).click();
-  await signUp(page, "Sheeta");
-  await awake(page);
-  const shootId = await startHere(page, "Shared sheets");
-  await page.goto(`${web.address}/shoots/${shootId}/dress`);
-  await page.getByRole("button", { name: "Add talent" }).click();
-  await expectSaved(page);
-  const share = async (path: string, sheet: string): Promise<string> => {
-    await page.goto(`${web.address}/shoots/${shootId}/${path}`);
-    await page.getByRole("button", { name: "Share", exact: true }).click();
-    const dialog = page.getByRole("dialog", { name: "Share by a link" });
-    await dialog.getByRole("button", { name: sheet, exact: true }).click();
-    return (await dialog.locator("code").textContent())!;
-  };
-  const links = [
-    await share("day", "Call sheet"),
-    await share("report", "Sound report"),
-    await share("report", "Delivery list"),
-  ];
-  await expectNoFault(page);
-  const said: string[] = [];
-  for (const link of links) {
-    const answer = await request.get(link);
-    expect([answer.status(), answer.headers()["content-type"]]).toEqual([200, "application/pdf"]);
-    said.push(
-      pdfWords(await answer.body())
-        .map(({ text }) => text)
-        .join(" "),
-    );
-  }
-  expect(said[0]).toContain("Shared sheets: call sheet");
-  expect(said[0]).toContain("Talent 1");
-  expect(said[0]).not.toMatch(/MHz|lav|consent|sternum/i);
-  expect(said[1]).toContain("sound report");
-  expect(said[2]).toContain("delivery list");
-  const open = page.getByRole("group", { name: "Links of this shoot" });
-  for (let left = 3; left > 0; left -= 1) {
-    await expect(open.getByRole("button", { name: "Take back" })).toHaveCount(left);
-    await open.getByRole("button", { name: "Take back" }).first().click();
-  }
-  await expect(open).toHaveCount(0);
-  for (const link of links) expect((await request.get(link)).status()).toBe(404);
-});
+long(
+  "a call sheet, a report and a delivery list are read by a link without an account, until it is taken back",
+  async ({ page, request }) => {
+    await page.goto(`${web.address}/sign-in`);
+    await page.getByRole("button", { name: "New account" }).click();
+    await signUp(page, "Sheeta");
+    await awake(page);
+    const shootId = await startHere(page, "Shared sheets");
+    await page.goto(`${web.address}/shoots/${shootId}/dress`);
+    await page.getByRole("button", { name: "Add talent" }).click();
+    await expectSaved(page);
+    const share = async (path: string, sheet: string): Promise<string> => {
+      await page.goto(`${web.address}/shoots/${shootId}/${path}`);
+      await page.getByRole("button", { name: "Share", exact: true }).click();
+      const dialog = page.getByRole("dialog", { name: "Share by a link" });
+      await dialog.getByRole("button", { name: sheet, exact: true }).click();
+      return (await dialog.locator("code").textContent())!;
+    };
+    const links = [
+      await share("day", "Call sheet"),
+      await share("report", "Sound report"),
+      await share("report", "Delivery list"),
+    ];
+    await expectNoFault(page);
+    const said: string[] = [];
+    for (const link of links) {
+      const answer = await request.get(link);
+      expect([answer.status(), answer.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+      said.push(
+        pdfWords(await answer.body())
+          .map(({ text }) => text)
+          .join(" "),
+      );
+    }
+    expect(said[0]).toContain("Shared sheets: call sheet");
+    expect(said[0]).toContain("Talent 1");
+    expect(said[0]).not.toMatch(/MHz|lav|consent|sternum/i);
+    expect(said[1]).toContain("sound report");
+    expect(said[2]).toContain("delivery list");
+    const open = page.getByRole("group", { name: "Links of this shoot" });
+    for (let left = 3; left > 0; left -= 1) {
+      await expect(open.getByRole("button", { name: "Take back" })).toHaveCount(left);
+      await open.getByRole("button", { name: "Take back" }).first().click();
+    }
+    await expect(open).toHaveCount(0);
+    for (const link of links) expect((await request.get(link)).status()).toBe(404);
+  },
+);
 
 const ROUTES = [
   "/api/alive",

@@ -167,7 +167,7 @@ inLong("a lost password is made anew, but not under the feet of another who runs
   expect(await running).toBe("hypophon_web");
 });
 
-test("HYPOPHON_STATE is where the data is, whichever checkout asks", () => {
+inLong("HYPOPHON_STATE is where the data is, whichever checkout asks", () => {
   const path = home("chosen");
   const place = join(path, "somewhere", "else");
   expect(start(path, "", `HYPOPHON_STATE=${place}`)).toMatchObject({ status: 0, stdout: "hypophon_web" });

@@ -90,7 +90,7 @@ const always = (holds: (answer: Answer) => void) =>
       const answer = answerTo(input);
       if (answer) holds(answer);
     }),
-    { numRuns: runs(250, 10_000) },
+    { numRuns: runs(120, 10_000) },
   );
 
 /** Which of what is worn each code speaks of. */

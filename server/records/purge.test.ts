@@ -6,6 +6,7 @@ import { TEST_SHOOT } from "../../fixtures/testShoot";
 import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import type { Database } from "../../db/client";
 import { commandDone, history, shoot } from "../../db/schema";
+import { inLong } from "../../fixtures/inLong";
 import { localCrew, type ActingCrew } from "../crew";
 import { makeTalentLink } from "../shared";
 import { openDemoShoot, reopenDemoShoot } from "../demoShoot";
@@ -80,7 +81,9 @@ test("after its time in the bin nothing of a shoot is left but what has happened
   expect(told).toBeGreaterThan(0);
   expect((await loadShoot(acting, other)).shoot.id).toBe(other);
   expect(await purge(database)).toBe(0);
+});
 
+inLong("a demo shoot that was purged can be put back", async () => {
   await reopenDemoShoot(acting);
   expect((await loadShoot(acting, DEMO_SHOOT_ID)).wearers).toHaveLength(11);
 });
