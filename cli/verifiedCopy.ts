@@ -267,12 +267,13 @@ export async function copyCard(
     const done: CopiedFile = { ...copied, changedMs: file.changedMs };
     for (const bag of bags) await writeFile(join(bag, JOURNAL), journalLine(done), { flag: "a" });
   }
-  if (result.faults.length === 0) for (const bag of bags) await closeBag(bag, result.files, { date: own.date, from });
+  if (result.faults.length === 0)
+    for (const bag of bags) await closeBag(bag, result.files, { date: own.date, about: `copy of ${from}` });
   return result;
 }
 
 /** Writes what makes a folder a bag, the declaration last: a bag that has one is whole. */
-async function closeBag(bag: string, files: readonly Hashed[], own: { date: string; from: string }): Promise<void> {
+async function closeBag(bag: string, files: readonly Hashed[], own: { date: string; about: string }): Promise<void> {
   const tags: Record<string, string> = {
     "manifest-sha256.txt": manifestOf(files, "sha256"),
     "bag-info.txt": bagInfo(files, own),

@@ -56,7 +56,7 @@ test("a manifest of others is read: two blanks or a tab, a star for binary, any 
 test("what is said of a bag: bytes and files, where it came from on one line", () => {
   const files = [file("a", 10), file("b", 32)];
   expect(payloadOxum(files)).toBe("42.2");
-  const info = bagInfo(files, { date: "2027-05-11", from: "/media/CARD\nPayload-Oxum: 0.0" });
+  const info = bagInfo(files, { date: "2027-05-11", about: "copy of /media/CARD\nPayload-Oxum: 0.0" });
   expect(info.split("\n")).toEqual([
     "Bagging-Date: 2027-05-11",
     "Payload-Oxum: 42.2",

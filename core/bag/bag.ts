@@ -7,8 +7,14 @@ export interface Hashed {
   xxh64: string;
 }
 
+const tagLines = (tags: Readonly<Record<string, string>>): string =>
+  // A line that goes on begins with a blank; there are no others.
+  Object.entries(tags)
+    .map(([name, value]) => `${name}: ${value.replace(/[\r\n]+/g, " ")}\n`)
+    .join("");
+
 /** What makes a folder a bag. Source: RFC 8493 §2.1.1. */
-export const BAG_DECLARATION = "BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n";
+export const BAG_DECLARATION = tagLines({ "BagIt-Version": "1.0", "Tag-File-Character-Encoding": "UTF-8" });
 
 /** A path as a manifest writes it: line ends and percent signs as percent codes. Source: RFC 8493 §2.1.3. */
 export const encodedPath = (path: string): string =>
@@ -50,13 +56,11 @@ export function readManifest(text: string): ManifestLine[] | null {
 export const payloadOxum = (files: readonly Pick<Hashed, "bytes">[]): string =>
   `${files.reduce((sum, { bytes }) => sum + bytes, 0)}.${files.length}`;
 
-/** What is said of a bag. `date`: the day it was made, "2027-05-11". */
-export const bagInfo = (files: readonly Hashed[], own: { date: string; from: string }): string =>
-  [
-    `Bagging-Date: ${own.date}`,
-    `Payload-Oxum: ${payloadOxum(files)}`,
-    // A line that goes on begins with a blank; there are no others.
-    `External-Description: copy of ${own.from.replace(/[\r\n]+/g, " ")}`,
-    "Bag-Software-Agent: Hypophon",
-    "",
-  ].join("\n");
+/** What is said of a bag. `date`: the day it was made, "2027-05-11"; `about`: what it holds, in words. Source: RFC 8493 §2.2.2. */
+export const bagInfo = (files: readonly Hashed[], { date, about }: { date: string; about: string }): string =>
+  tagLines({
+    "Bagging-Date": date,
+    "Payload-Oxum": payloadOxum(files),
+    "External-Description": about,
+    "Bag-Software-Agent": "Hypophon",
+  });
