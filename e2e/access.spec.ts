@@ -18,6 +18,7 @@ const VIEWS = [
   "/level",
   "/roll",
   "/report",
+  "/history",
   "/check",
 ];
 
