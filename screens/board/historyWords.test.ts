@@ -43,6 +43,10 @@ test("how it changed names the fields that did, and no others", () => {
   expect(changeWords({ before: null, after: { answer: "yes", askedBy: "Ines" } })).toBe(
     "added: answer yes, asked by Ines",
   );
+  // Its name, and when it was, stand in other columns; what is empty need not be told.
+  const added = { ...was, startedAt: "2027-05-11T07:40:00Z", fileName: "D1_S1_T01", note: "" };
+  expect(changeWords({ before: null, after: added })).toBe("added: file name D1_S1_T01");
+  expect(changeWords({ before: null, after: was })).toBe("added");
   expect(changeWords({ before: [{ ticks: [] }], after: [{ ticks: [{}] }] })).toBe("ticks of the settings card");
 });
 

@@ -54,16 +54,22 @@ const FIELD_NAMES: Record<string, string> = {
   ...{ fileName: "file name", files: "files", file: "file", channel: "track", grade: "verdict", steps: "steps" },
 };
 
-/** How it changed, field by field: "rating: not rated to good". */
+/** Told by the other columns, where something was added. */
+const TOLD_ALREADY = ["slate", "take", "type", "startedAt"];
+const isEmpty = (value: unknown): boolean =>
+  value === null || value === "" || value === "none" || (Array.isArray(value) && value.length === 0);
+
+/** How it changed, field by field: "rating: not rated to good"; what was added, by what there is of it. */
 export function changeWords({ before, after }: Pick<HistoryChange, "before" | "after">): string {
   if (after === null) return "removed";
   const [was, is] = [fieldsOf(before), fieldsOf(after)];
   const keys = Object.keys(FIELD_NAMES).filter((key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]));
-  const parts = keys.map((key) =>
-    before === null
-      ? `${FIELD_NAMES[key]} ${said(key, is[key])}`
-      : `${FIELD_NAMES[key]}: ${said(key, was[key])} to ${said(key, is[key])}`,
-  );
-  if (parts.length === 0) return before === null ? "added" : "ticks of the settings card";
-  return before === null ? `added: ${parts.join(", ")}` : parts.join(", ");
+  if (before === null) {
+    const told = keys.filter((key) => !TOLD_ALREADY.includes(key) && !isEmpty(is[key]));
+    return told.length === 0
+      ? "added"
+      : `added: ${told.map((key) => `${FIELD_NAMES[key]} ${said(key, is[key])}`).join(", ")}`;
+  }
+  const parts = keys.map((key) => `${FIELD_NAMES[key]}: ${said(key, was[key])} to ${said(key, is[key])}`);
+  return parts.length === 0 ? "ticks of the settings card" : parts.join(", ");
 }
