@@ -1,4 +1,4 @@
-import { goSignIn } from "./server";
+import { askMe, goSignIn } from "./server";
 
 interface LiveOptions {
   onNews: (shootId: string | null, seq: number) => void;
@@ -55,6 +55,8 @@ export function openLive(options: LiveOptions): void {
     if (source.readyState !== EventSource.CLOSED) return;
     source.close();
     if (asking) clearInterval(asking);
+    // Refused: a session may have ended while nothing was heard, and whoever asks is told.
+    askMe().catch(() => undefined);
     onHere(NOBODY);
     setTimeout(() => openLive(options), AGAIN_MS);
   });
