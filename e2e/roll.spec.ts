@@ -24,6 +24,21 @@ const pad = (page: Page) => page.getByRole("group", { name: "Mark now" });
 const takes = (page: Page) => page.getByRole("list", { name: "Takes" });
 const marks = (page: Page) => page.getByRole("list", { name: "Marks" }).first();
 
+/** A new shoot, open at Roll on a page that can do without its server; returns the shoot's id. */
+async function rollWithoutServer(page: Page, server: Proxy, title: string): Promise<string> {
+  await page.goto(`${server.address}/`);
+  await awake(page);
+  const id = await startHere(page, title);
+  await page.getByRole("button", { name: "Add place" }).click();
+  await goToStation(page, "Roll");
+  await expectSaved(page);
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+  });
+  return id;
+}
+
 test.describe("without signal, by thumb", () => {
   test.use({ serviceWorkers: "allow", viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   let server: Proxy;
@@ -36,16 +51,7 @@ test.describe("without signal, by thumb", () => {
     page,
     browser,
   }) => {
-    await page.goto(`${server.address}/`);
-    await awake(page);
-    const id = await startHere(page, "Six takes");
-    await page.getByRole("button", { name: "Add place" }).click();
-    await goToStation(page, "Roll");
-    await expectSaved(page);
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready;
-      while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
-    });
+    const id = await rollWithoutServer(page, server, "Six takes");
     await server.goAway();
     for (let take = 1; take <= 6; take += 1) {
       await button(page, "Start take").tap();
@@ -88,16 +94,7 @@ long(
       ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: "allow" },
     });
     const page = await phone.newPage();
-    await page.goto(`${server.address}/`);
-    await awake(page);
-    const id = await startHere(page, "Far away");
-    await page.getByRole("button", { name: "Add place" }).click();
-    await goToStation(page, "Roll");
-    await expectSaved(page);
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready;
-      while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
-    });
+    const id = await rollWithoutServer(page, server, "Far away");
     server.beFar(300, 0.02);
     const before = server.bytes();
     const TAKES = 60;

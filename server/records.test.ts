@@ -12,7 +12,6 @@ import {
   type WearerBody,
 } from "../core/records";
 import { randomUUID } from "node:crypto";
-import type { Pool } from "pg";
 import { FIRST_AIR_PLAN, packScan, simulatedScan } from "../core/wireless";
 import type { Database } from "../db/client";
 import { MILLER, WELDER } from "../demo/slackWater";
@@ -25,17 +24,14 @@ import { demoRecordingBytes, openDemoShoot, reopenDemoShoot } from "./demoShoot"
 import { Fault } from "./faults";
 import { requestCommands } from "./commands";
 import { createRecord, listRecords, listShoots, loadShoot, loadTakeDetails } from "./records";
-import { changeTo, otherCrew, remove, workerDatabase } from "../fixtures/testCrew";
+import { changeTo, otherCrew, remove, withLocalCrew } from "../fixtures/testCrew";
 
-let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local) => {
+  acting = local;
+  database = local.database;
 });
-afterAll(() => pool.end());
 
 const SHOOT: ShootBody = {
   title: "Harbour",

@@ -87,6 +87,11 @@ function Passkeys() {
   );
 }
 
+/** One's own password, before something that not everybody at this device may do. */
+function OwnPassword(props: { label: string; value: string; onChange: (value: string) => void }) {
+  return <TextField type="password" autoComplete="current-password" maxLength={200} fault={anything} {...props} />;
+}
+
 interface Enabling {
   totpURI: string;
   backupCodes: string[];
@@ -141,15 +146,7 @@ function SecondFactor() {
     <Stack $gap={0.5}>
       <Soft>{isOn ? "A code is asked for beside your password." : "Only your password is asked for."}</Soft>
       <Row $low>
-        <TextField
-          label="Your password"
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          maxLength={200}
-          fault={anything}
-          onChange={setPassword}
-        />
+        <OwnPassword label="Your password" value={password} onChange={setPassword} />
         <Button isDisabled={password === ""} onPress={() => void begin()}>
           {isOn ? "No code any more" : "Set up a code"}
         </Button>
@@ -180,15 +177,7 @@ function Leaving() {
         name.
       </Soft>
       <Row $low>
-        <TextField
-          label="Password of this account"
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          maxLength={200}
-          fault={anything}
-          onChange={setPassword}
-        />
+        <OwnPassword label="Password of this account" value={password} onChange={setPassword} />
         <Button isDisabled={password === ""} onPress={() => setIsAsking(true)}>
           Delete my account
         </Button>

@@ -20,19 +20,18 @@ import { FIRST_AIR_PLAN } from "../../core/wireless";
 import type { Database } from "../../db/client";
 import { history } from "../../db/schema";
 import { requestCommands } from "../commands";
-import { localCrew, type ActingCrew } from "../crew";
-import { workerDatabase, workerOwnerUrl } from "../../fixtures/testCrew";
+import type { ActingCrew } from "../crew";
+import { withLocalCrew, workerOwnerUrl } from "../../fixtures/testCrew";
 import { createRecord, listShoots, loadChanges, loadShoot } from "./index";
 
 let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local, opened) => {
+  acting = local;
+  database = local.database;
+  pool = opened;
 });
-afterAll(() => pool.end());
 
 const key = randomUUID;
 

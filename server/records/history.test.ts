@@ -1,23 +1,20 @@
 import { randomUUID } from "node:crypto";
-import type { Pool } from "pg";
 import { newRoll } from "../../core/planning";
 import type { Database } from "../../db/client";
 import { history, person } from "../../db/schema";
-import { changeTo, otherCrew, workerDatabase } from "../../fixtures/testCrew";
+import { changeTo, otherCrew, withLocalCrew } from "../../fixtures/testCrew";
 import { TEST_SHOOT } from "../../fixtures/testShoot";
-import { type ActingCrew, localCrew } from "../crew";
+import type { ActingCrew } from "../crew";
 import { requestHistory } from "../requests";
 import { createRecord, loadShoot } from "./index";
 import { listHistory } from "./history";
 
-let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local) => {
+  acting = local;
+  database = local.database;
 });
-afterAll(() => pool.end());
 
 /** A shoot with a take that somebody with a name has logged, and then rated. */
 async function ratedTake(): Promise<{ shootId: string; by: string }> {

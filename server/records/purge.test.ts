@@ -7,21 +7,20 @@ import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import type { Database } from "../../db/client";
 import { commandDone, history, shoot } from "../../db/schema";
 import { inLong } from "../../fixtures/inLong";
-import { localCrew, type ActingCrew } from "../crew";
+import type { ActingCrew } from "../crew";
 import { makeTalentLink } from "../shared";
 import { openDemoShoot, reopenDemoShoot } from "../demoShoot";
-import { remove, workerDatabase } from "../../fixtures/testCrew";
+import { remove, withLocalCrew } from "../../fixtures/testCrew";
 import { createRecord, listShoots, loadShoot, purge } from "./index";
 
 let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local, opened) => {
+  acting = local;
+  database = local.database;
+  pool = opened;
 });
-afterAll(() => pool.end());
 
 const daysAgo = (days: number) => sql`now() - make_interval(days => ${days})`;
 

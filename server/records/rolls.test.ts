@@ -1,22 +1,19 @@
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
-import type { Pool } from "pg";
 import { TEST_SHOOT } from "../../fixtures/testShoot";
-import { workerDatabase } from "../../fixtures/testCrew";
+import { withLocalCrew } from "../../fixtures/testCrew";
 import { type Command, type MarkBody, newScene, type Outcome, type RollBody } from "../../core/records";
 import { history, roll as rollTable } from "../../db/schema";
 import type { Database } from "../../db/client";
-import { localCrew, type ActingCrew } from "../crew";
+import type { ActingCrew } from "../crew";
 import { createRecord, loadChanges, loadShoot, runCommand } from "./index";
 
-let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local) => {
+  acting = local;
+  database = local.database;
 });
-afterAll(() => pool.end());
 
 const body = (shootId: string, change: Partial<RollBody> = {}): RollBody => ({
   ...{ shootId, sceneId: null, day: 1, slate: "12A", take: 1, type: "take", rating: "none" },

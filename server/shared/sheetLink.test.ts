@@ -1,26 +1,23 @@
 import { randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
-import type { Pool } from "pg";
 import { newRig } from "../../core/planning";
 import { newScene } from "../../core/records";
 import type { Database } from "../../db/client";
 import { sharedLink } from "../../db/schema";
-import { otherCrew, remove, workerDatabase } from "../../fixtures/testCrew";
+import { otherCrew, remove, withLocalCrew } from "../../fixtures/testCrew";
 import { TEST_SHOOT, testWearer } from "../../fixtures/testShoot";
-import { type ActingCrew, localCrew } from "../crew";
+import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
 import { createRecord } from "../records";
 import { listLinks, openSheet, requestLinkDeed } from "./sheetLink";
 import { answerTalentLink, makeTalentLink, openTalentLink } from "./talentLink";
 
-let pool: Pool;
 let database: Database;
 let acting: ActingCrew;
-beforeAll(async () => {
-  ({ database, pool } = workerDatabase());
-  acting = await localCrew(database);
+withLocalCrew((local) => {
+  acting = local;
+  database = local.database;
 });
-afterAll(() => pool.end());
 
 const refusal = async (work: Promise<unknown>): Promise<string> =>
   work.then(

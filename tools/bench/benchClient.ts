@@ -1,7 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { Agent, request } from "node:http";
-import type { DatabaseUrls } from "../../host/postgres";
+import { migrateDatabase } from "../../db/migrate";
+import { MIGRATIONS } from "../../host/databases";
+import { type DatabaseUrls, localPostgres, WEB_ROLE } from "../../host/postgres";
+import { TEST_STATE_DIR } from "../../host/state";
+import { webBuild } from "../../host/webBuild";
 import { freePort, WebProcess } from "../webProcess";
 
 export const tell = (text: string) => process.stdout.write(`${text}\n`);
@@ -10,23 +14,40 @@ export const part = (times: readonly number[], share: number): number =>
   [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? NaN;
 
 /** A web process on a database, as the start command runs it. */
-export async function startWeb(
+async function startWeb(
   urls: DatabaseUrls,
   heapMb: number,
   own: { args?: readonly string[]; environment?: Record<string, string> } = {},
 ): Promise<WebProcess> {
   // A small heap is collected often: what stays is what is held, and a leak ends the process.
-  const web = new WebProcess(
-    urls,
-    await freePort(),
-    [
-      `--max-old-space-size=${heapMb}`,
-      ...(process.env["BENCH_PROF"] ? ["--cpu-prof", "--cpu-prof-dir=/tmp/webprof"] : []),
-    ],
-    own,
-  );
+  const web = new WebProcess(urls, await freePort(), [`--max-old-space-size=${heapMb}`], own);
   await web.start();
   return web;
+}
+
+/** Does something with two web processes on one new database, and ends them. */
+export async function withTwoWebs(
+  heapMb: number,
+  own: { args?: readonly string[]; environment?: Record<string, string> },
+  run: (webs: readonly [WebProcess, WebProcess], urls: DatabaseUrls) => Promise<number>,
+): Promise<number> {
+  const postgres = await localPostgres(TEST_STATE_DIR);
+  const name = `bench_${randomUUID().slice(0, 8)}`;
+  const webs: WebProcess[] = [];
+  try {
+    await webBuild();
+    const urls = await postgres.freshDatabaseUrls(name);
+    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+    for (let at = 0; at < 2; at += 1) webs.push(await startWeb(urls, heapMb, own));
+    return await run(webs as [WebProcess, WebProcess], urls);
+  } finally {
+    for (const web of webs) {
+      await Promise.race([web.kill("SIGTERM"), pause(5000)]);
+      await web.kill();
+    }
+    await postgres.dropDatabase(name);
+    await postgres.release();
+  }
 }
 
 export const memoryMb = ({ pid }: WebProcess): number =>

@@ -1,13 +1,8 @@
 import { randomUUID } from "node:crypto";
-import { localPostgres, WEB_ROLE } from "../../host/postgres";
-import { MIGRATIONS } from "../../host/databases";
-import { TEST_STATE_DIR } from "../../host/state";
-import { webBuild } from "../../host/webBuild";
 import { LIVING_ROOM } from "../../core/room";
-import { migrateDatabase } from "../../db/migrate";
 import { SLACK_WATER } from "../../demo/slackWater";
 import type { WebProcess } from "../webProcess";
-import { Client, memoryMb, part, pause, startWeb, tell } from "./benchClient";
+import { Client, memoryMb, part, pause, tell, withTwoWebs } from "./benchClient";
 
 const CREWS = 100;
 const PHONES_A_CREW = 4;
@@ -120,15 +115,8 @@ async function guess(webs: readonly WebProcess[], emails: readonly string[]): Pr
 /** Five hundred people who are signed in and listen, on two web processes; then many who sign in at once, and one who guesses. */
 export async function benchCrews(args: readonly string[]): Promise<number> {
   const minutes = args.includes("--quick") ? QUICK_MINUTES : MINUTES;
-  const postgres = await localPostgres(TEST_STATE_DIR);
-  const name = `bench_${randomUUID().slice(0, 8)}`;
-  const webs: WebProcess[] = [];
-  try {
-    await webBuild();
-    const urls = await postgres.freshDatabaseUrls(name);
-    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
-    const environment = { HYPOPHON_SECRET: "only for this bench, and long enough for it", HYPOPHON_PROXY: "127.0.0.1" };
-    for (let at = 0; at < 2; at += 1) webs.push(await startWeb(urls, HEAP_MB, { args: ["--accounts"], environment }));
+  const environment = { HYPOPHON_SECRET: "only for this bench, and long enough for it", HYPOPHON_PROXY: "127.0.0.1" };
+  return withTwoWebs(HEAP_MB, { args: ["--accounts"], environment }, async (webs) => {
     const load: Load = { saves: [], news: 0, errors: 0, mostMb: 0, why: new Set() };
     const arriving = performance.now();
     const crews: { clients: Client[]; shootId: string }[] = [];
@@ -178,10 +166,6 @@ export async function benchCrews(args: readonly string[]): Promise<number> {
         `${load.errors} errors; median ${part(calm, 0.5).toFixed(0)}, p95 ${p95.toFixed(0)}, worst ${Math.max(...calm).toFixed(0)} ms; ` +
         `${load.news} changes heard; memory of a process at most ${load.mostMb.toFixed(0)} MB`,
     );
-    for (let from = began; process.env["BENCH_BINS"] && from < signing; from += 2000)
-      tell(
-        `${((from - began) / 1000).toFixed(0)} s: ${part(savesWithin(load, [from, from + 2000]), 0.95).toFixed(0)} ms of ${savesWithin(load, [from, from + 2000]).length}`,
-      );
     for (const why of load.why) tell(`  ${why}`);
     const meanwhile = savesWithin(load, signed);
     tell(
@@ -197,12 +181,5 @@ export async function benchCrews(args: readonly string[]): Promise<number> {
     const isGood = load.errors === 0 && p95 <= SAVE_MS && load.mostMb <= MEMORY_MB && tried <= GUESSES / 10;
     tell(isGood ? "all within their limits" : "something is beyond its limit: see docs/figures.md");
     return isGood ? 0 : 1;
-  } finally {
-    for (const web of webs) {
-      await Promise.race([web.kill("SIGTERM"), pause(5000)]);
-      await web.kill();
-    }
-    await postgres.dropDatabase(name);
-    await postgres.release();
-  }
+  });
 }

@@ -1,14 +1,9 @@
 import { randomUUID } from "node:crypto";
-import { localPostgres, WEB_ROLE } from "../../host/postgres";
-import { MIGRATIONS } from "../../host/databases";
-import { TEST_STATE_DIR } from "../../host/state";
-import { webBuild } from "../../host/webBuild";
 import type { Change } from "../../core/records";
 import { LIVING_ROOM } from "../../core/room";
 import { SLACK_WATER } from "../../demo/slackWater";
-import { migrateDatabase } from "../../db/migrate";
 import type { WebProcess } from "../webProcess";
-import { Client, memoryMb, part, pause, startWeb, tell } from "./benchClient";
+import { Client, memoryMb, part, pause, tell, withTwoWebs } from "./benchClient";
 import { fillShoot } from "./fillShoot";
 
 const CLIENTS = 50;
@@ -128,16 +123,8 @@ async function watch(
 /** Fifty people at work on two web processes and one database: how soon it is saved, seen elsewhere, and what memory it takes. */
 export async function benchServer(args: readonly string[]): Promise<number> {
   const minutes = args.includes("--quick") ? QUICK_MINUTES : MINUTES;
-  const postgres = await localPostgres(TEST_STATE_DIR);
-  const name = `bench_${randomUUID().slice(0, 8)}`;
-  const webs: WebProcess[] = [];
-  try {
-    await webBuild();
-    const urls = await postgres.freshDatabaseUrls(name);
-    await migrateDatabase(urls.owner, MIGRATIONS, WEB_ROLE);
+  return withTwoWebs(HEAP_MB, {}, async (both, urls) => {
     const hugeId = await fillShoot(urls.web, { talents: 60, scenes: 40, scenesEach: 40, takes: 500 });
-    webs.push(await startWeb(urls, HEAP_MB), await startWeb(urls, HEAP_MB));
-    const both = webs as [WebProcess, WebProcess];
     const load: Load = { saveMs: [], seenMs: [], healthMs: [], memory: [], errors: 0 };
     const until = performance.now() + minutes * 60_000;
     await Promise.all([
@@ -175,12 +162,5 @@ export async function benchServer(args: readonly string[]): Promise<number> {
       load.errors === 0 && p95 <= SAVE_MS && seen <= SEEN_MS && health <= HEALTH_MS && Math.max(...growth) <= GROWTH_MB;
     tell(isGood ? "all within their limits" : "something is beyond its limit: see docs/figures.md");
     return isGood ? 0 : 1;
-  } finally {
-    for (const web of webs) {
-      await Promise.race([web.kill("SIGTERM"), pause(5000)]);
-      await web.kill();
-    }
-    await postgres.dropDatabase(name);
-    await postgres.release();
-  }
+  });
 }
