@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
+  appendFileSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -13,6 +14,7 @@ import {
 } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { copyCard, type CopyProgress } from "./verifiedCopy";
 
 const TOOL = join(__dirname, "..", ".build", "cli", "copyTool.mjs");
 const folder = mkdtempSync(join(tmpdir(), "hypophon-copy-"));
@@ -172,25 +174,30 @@ test("space is looked at first: a card larger than the disk is not begun", () =>
   expect(existsSync(join(bag, "data"))).toBe(false);
 });
 
-test("a file that changes while it is read is told, and no list says that it is safe", () => {
+test("a file that grows while it is read is told, and no list says that the copy is whole", async () => {
   const [card, bag] = [cardOf(), place("bag")];
-  writeFileSync(join(card, "grows.wav"), Buffer.alloc(200_000_000));
-  const running = spawn(process.execPath, [TOOL, card, "--to", bag]);
-  let said = "";
-  running.stderr.on("data", (bytes: Buffer) => (said += bytes.toString()));
-  const part = join(bag, "data", "grows.wav.hypophon-part");
-  const growing = setInterval(() => {
-    if (existsSync(part)) writeFileSync(join(card, "grows.wav"), "more", { flag: "a" });
-  }, 2);
-  return new Promise<void>((done) => {
-    running.once("close", (code) => {
-      clearInterval(growing);
-      // Where it was read before it grew, it was whole.
-      if (code === 0) return done();
-      expect(said).toContain("grows.wav changed while it was read");
-      expect(said).toContain("Do not format this card");
-      expect(existsSync(join(bag, "bagit.txt"))).toBe(false);
-      done();
-    });
-  });
+  const growing = join(card, "DAY2", "T01.wav");
+  let grew = false;
+  const onProgress = ({ doneBytes }: CopyProgress) => {
+    // The first piece of five megabytes has been read.
+    if (grew || doneBytes < 4_000_000) return;
+    grew = true;
+    appendFileSync(growing, "more");
+  };
+  const result = await copyCard(card, [bag], { date: "2027-05-11", onProgress });
+  expect(grew).toBe(true);
+  expect(result.faults).toEqual([{ path: "DAY2/T01.wav", why: "changed" }]);
+  expect(existsSync(join(bag, "bagit.txt"))).toBe(false);
+  // As it is now it is copied when it is asked for again, and then all is there.
+  expect(copy(card, "--to", bag)).toMatchObject({ status: 0, stderr: "" });
+  expect(sha256sum(bag, "tagmanifest-sha256.txt").status).toBe(0);
+});
+
+test("what cannot be read is told as that, the rest goes on, and the card is not to be formatted", () => {
+  // Files of the system that are read in small pieces only.
+  const { status, stderr } = copy("/proc/sys/kernel/random", "--to", place("bag"));
+  expect(status).toBe(1);
+  expect(stderr).toContain("boot_id cannot be read");
+  expect(stderr).toContain("uuid cannot be read");
+  expect(stderr).toContain("not complete. Do not format this card; call this again to go on.");
 });

@@ -69,14 +69,22 @@ const hashes = async (): Promise<{ sha: Hash; xxh: Awaited<ReturnType<typeof cre
   xxh: (await createXXHash64()).init(),
 });
 
-/** Pieces of a file, the next one being read while one is worked on. */
+/** A file could not be read any further. */
+class ReadFault extends Error {
+  override readonly name = "ReadFault";
+}
+
+/** Pieces of a file, the next one being read while one is worked on. Throws ReadFault. */
 async function* piecesOf(handle: FileHandle): AsyncGenerator<Uint8Array> {
   const buffers = [Buffer.allocUnsafe(PIECE), Buffer.allocUnsafe(PIECE)] as const;
   let turn = 0;
-  const next = () => handle.read(buffers[turn]!, 0, PIECE, null);
+  const next = () =>
+    handle.read(buffers[turn]!, 0, PIECE, null).catch((cause: unknown) => new ReadFault("read", { cause }));
   let reading = next();
   for (;;) {
-    const { bytesRead } = await reading;
+    const read = await reading;
+    if (read instanceof ReadFault) throw read;
+    const { bytesRead } = read;
     if (bytesRead === 0) return;
     const piece = buffers[turn]!.subarray(0, bytesRead);
     turn = 1 - turn;
@@ -158,7 +166,7 @@ async function copyOne(
     return { path: file.path, bytes, sha256: sha.digest("hex"), xxh64: xxh.digest("hex") };
   } catch (error) {
     if (isTargetFull(error)) throw error;
-    return fault(codeOf(error) === "EIO" ? "unreadable" : "unwritable");
+    return fault(error instanceof ReadFault ? "unreadable" : "unwritable");
   } finally {
     await Promise.allSettled([source.close(), ...outputs.map((output) => output.close())]);
   }

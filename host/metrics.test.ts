@@ -1,6 +1,8 @@
 import { EventEmitter } from "node:events";
+import { readdirSync } from "node:fs";
 import type { ServerResponse } from "node:http";
-import { makeMetrics, metricsPort, openMetrics, routeOf } from "./metrics";
+import { join } from "node:path";
+import { KNOWN_API, makeMetrics, openMetrics, routeOf } from "./metrics";
 
 /** An answer that ends with a status. */
 function answer(statusCode: number) {
@@ -51,7 +53,7 @@ test("figures are read on a port of their own", async () => {
   }
 });
 
-test("the port is one, or none", () => {
-  expect([metricsPort(undefined), metricsPort(""), metricsPort("9180")]).toEqual([null, null, 9180]);
-  for (const asked of ["0", "99999", "x", "80.5"]) expect(() => metricsPort(asked)).toThrow(/a port from 1 to 65535/);
+test("every part of the API has its figure", () => {
+  const parts = readdirSync(join(__dirname, "..", "app", "api"));
+  expect(new Set(KNOWN_API)).toEqual(new Set(parts));
 });

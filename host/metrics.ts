@@ -12,9 +12,8 @@ export function routeOf(url: string): string {
 }
 
 /** Known parts of the API; any other address that is tried is one figure. */
-const KNOWN_API = "accounts alive commands crew demo events health here history links me shoots takes talent".split(
-  " ",
-);
+export const KNOWN_API =
+  "accounts alive commands crew demo events health here history links me shoots takes talent".split(" ");
 const known = (route: string): string =>
   route.startsWith("/api/") && !KNOWN_API.includes(route.slice(5)) ? "/api" : route;
 
@@ -40,7 +39,7 @@ export function makeMetrics() {
     help: "Pages that listen to what others change.",
     registers: [registry],
   });
-  const connections = new Gauge({
+  new Gauge({
     name: "hypophon_database_connections",
     help: "Connections to the database, by what they do.",
     labelNames: ["state"],
@@ -52,8 +51,6 @@ export function makeMetrics() {
       this.set({ state: "waited for" }, pool?.waitingCount ?? 0);
     },
   });
-  void connections;
-
   return {
     /** Counts one request, from now until it is answered or given up. */
     watch({ url = "" }: Pick<IncomingMessage, "url">, response: ServerResponse): void {
@@ -91,13 +88,4 @@ export async function openMetrics(metrics: Metrics, port: number): Promise<{ clo
     server.listen(port, "127.0.0.1", resolve);
   });
   return { close: () => void server.close() };
-}
-
-/** The port that HYPOPHON_METRICS asks for; null where nobody asks. */
-export function metricsPort(asked = process.env["HYPOPHON_METRICS"]): number | null {
-  if (!asked) return null;
-  const port = Number(asked);
-  if (!Number.isInteger(port) || port < 1 || port > 65_535)
-    throw new Error(`HYPOPHON_METRICS is ${asked}: a port from 1 to 65535 was expected.`);
-  return port;
 }

@@ -7,12 +7,13 @@ import { openDemoShoot } from "../server/demoShoot";
 import { log } from "../server/log";
 import { purge } from "../server/records";
 import { DATABASE_NAMES, managedUrls, MIGRATIONS, type WebMode } from "./databases";
+import { askedPort } from "./listenFrom";
 import { localPostgres, WEB_ROLE, type LocalPostgres } from "./postgres";
 import { keepPassword, newPassword, passwordOf } from "./postgresHome";
 import { IS_STATE_CHOSEN, STATE_DIR, say } from "./state";
 import { webBuild } from "./webBuild";
 import { startWish } from "./startWish";
-import { serveWeb } from "./webServer";
+import { PREFERRED_PORT, serveWeb } from "./webServer";
 
 /** Puts the demo shoot into a database. */
 export async function seedDemo(url: string): Promise<void> {
@@ -40,16 +41,6 @@ function keepTidy(url: string): () => void {
   run();
   const daily = setInterval(run, DAY_MS);
   return () => clearInterval(daily);
-}
-
-/** The port that HYPOPHON_PORT asks for; the next free one is taken where it is not free. */
-function chosenPort(): { preferredPort?: number } {
-  const asked = process.env["HYPOPHON_PORT"];
-  if (!asked) return {};
-  const port = Number(asked);
-  if (!Number.isInteger(port) || port < 1 || port > 65_335)
-    throw new Error(`HYPOPHON_PORT is ${asked}: a number from 1 to 65335 was expected.`);
-  return { preferredPort: port };
 }
 
 function untilStopped(): Promise<void> {
@@ -84,7 +75,8 @@ export async function runWeb(mode: WebMode, args: readonly string[] = []): Promi
     const stopTidying = keepTidy(url);
     const isDevelopment = mode === "dev";
     const distDir = isDevelopment ? join(".build", "dev") : await webBuild();
-    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, isOnLan: wish.isOnLan, ...chosenPort() });
+    const preferredPort = askedPort("HYPOPHON_PORT", PREFERRED_PORT);
+    const web = await serveWeb({ distDir, databaseUrl: url, isDevelopment, isOnLan: wish.isOnLan, preferredPort });
     if (!managed)
       say(
         `Data: ${STATE_DIR} (${IS_STATE_CHOSEN ? "as HYPOPHON_STATE says" : "shared by all checkouts; HYPOPHON_STATE chooses another"})`,

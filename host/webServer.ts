@@ -1,17 +1,18 @@
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
+import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { MAX_BODY_BYTES } from "../server/door";
 import { allowedHosts, isAllowedHost } from "../server/hosts";
 import { sendCompressed } from "./compressBuild";
 import { writeNextSettings } from "./nextSettings";
 import { nameAsker, trustedProxies } from "./asker";
 import { type Lan, openLan } from "./lan/lan";
-import { makeMetrics, metricsPort, openMetrics } from "./metrics";
+import { askedPort, listenFrom } from "./listenFrom";
+import { makeMetrics, openMetrics } from "./metrics";
 import { SERVICE_WORKER } from "./serviceWorker";
 import { ROOT } from "./state";
 
-const PREFERRED_PORT = 4180;
+export const PREFERRED_PORT = 4180;
 /** Longer than proxies keep an idle line, so that none is closed under a request, ms. */
 const KEEP_ALIVE_MS = 75_000;
 /** When it is stopped, what is being answered has so long, ms. */
@@ -19,23 +20,6 @@ const LAST_ANSWERS_MS = 1500;
 
 /** Where it listens: loopback, unless HYPOPHON_LISTEN names another address, in a container that is the only way in. */
 const listenAddress = (): string => process.env["HYPOPHON_LISTEN"] ?? "127.0.0.1";
-
-function listen(server: Server, port: number): Promise<boolean> {
-  return new Promise((resolve, reject) => {
-    const refused = (error: NodeJS.ErrnoException) => {
-      server.removeListener("listening", accepted);
-      if (error.code === "EADDRINUSE" || error.code === "EACCES") resolve(false);
-      else reject(error);
-    };
-    const accepted = () => {
-      server.removeListener("error", refused);
-      resolve(true);
-    };
-    server.once("error", refused);
-    server.once("listening", accepted);
-    server.listen(port, listenAddress());
-  });
-}
 
 /** What is said of every answer. */
 const HEADERS = {
@@ -122,7 +106,7 @@ export async function serveWeb(options: {
   const handle = application.getRequestHandler();
   const proxies = trustedProxies();
   const metrics = makeMetrics();
-  const figuresAt = metricsPort();
+  const figuresAt = process.env["HYPOPHON_METRICS"] ? askedPort("HYPOPHON_METRICS", 0) : null;
   const serviceWorkerPath = join(ROOT, options.distDir, SERVICE_WORKER);
   const serviceWorker = existsSync(serviceWorkerPath) ? readFileSync(serviceWorkerPath) : null;
   const answer = (request: IncomingMessage, response: ServerResponse) => {
@@ -141,11 +125,8 @@ export async function serveWeb(options: {
   server.prependListener("upgrade", (request, socket) => {
     if (refusalOf(request, allowedHosts())) socket.destroy();
   });
-  let port = first;
-  while (!(await listen(server, port))) {
-    port += 1;
-    if (port > first + 200) throw new Error(`No free port between ${first} and ${port}.`);
-  }
+  const port = await listenFrom(server, listenAddress(), first);
+  if (port === null) throw new Error(`This machine has no address ${listenAddress()}.`);
   const figures = figuresAt === null ? null : await openMetrics(metrics, figuresAt);
   const lan: Lan | null = options.isOnLan ? await openLan(answer) : null;
   return {

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Pool } from "pg";
-import { answerChange, answerHealth } from "./door";
+import { answerChange, answerHealth, withAccounts } from "./door";
 import { FAULT_STATUS, Fault } from "./faults";
 import { workerDatabase } from "../fixtures/testCrew";
 
@@ -27,6 +27,18 @@ async function answer(each: Request, work: Parameters<typeof answerChange>[1] = 
     body: (await response.json()) as { code?: string; says?: { code: string }; message?: string },
   };
 }
+
+test("what is about accounts is not done where there are none", async () => {
+  let isDone = false;
+  const { status, body } = await answer(
+    request("{}"),
+    withAccounts(() => {
+      isDone = true;
+      return Promise.resolve({});
+    }),
+  );
+  expect([status, body.says?.code, isDone]).toEqual([404, "crew.noAccounts", false]);
+});
 
 test("health asks the database and makes nothing: no crew is founded by it", async () => {
   const crews = async () => (await pool.query<{ count: string }>("select count(*) from crew")).rows[0]!.count;

@@ -148,6 +148,14 @@ export async function answerChange(
   }
 }
 
+/** What there is only where people sign in. */
+export const withAccounts =
+  <Args extends unknown[], Answer>(work: (...args: Args) => Promise<Answer>) =>
+  async (...args: Args): Promise<Answer> => {
+    if (!hasAccounts()) throw new Fault("missing", { code: "crew.noAccounts" });
+    return work(...args);
+  };
+
 /** Answers a question; other sites cannot read the answer, and are refused. */
 export async function answerRead(request: Request, work: (acting: ActingCrew) => Promise<unknown>): Promise<Response> {
   const requestId = randomUUID();
@@ -246,9 +254,9 @@ export async function answerPerson(
   const requestId = randomUUID();
   try {
     checkOrigin(request);
-    if (!hasAccounts()) throw new Fault("missing", { code: "crew.noAccounts" });
     const body = await readBody(request);
-    const answer = await work(ourDatabase(), await signedInPerson(request), body);
+    const person = await withAccounts(signedInPerson)(request);
+    const answer = await work(ourDatabase(), person, body);
     // They may work in another crew now.
     forgetSessions(ourDatabase());
     return answerWith(answer ?? {});

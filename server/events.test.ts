@@ -63,7 +63,13 @@ test("what is open on a page is told to the crew, and only what a page may say",
   await until(isHere(heard, 1, ["Asta"]));
   await requestHere(acting, { page, at: "shoot roll " });
   await until(() => heard.text.includes('"at":"shoot roll "'));
-  for (const wrong of [{ page: "1", at: "" }, { page, at: "x".repeat(161) }, { page }, { page, at: "", name: "Olin" }])
+  for (const wrong of [
+    { page: "1", at: "" },
+    { page, at: "x".repeat(161) },
+    { page, at: "水" },
+    { page },
+    { page, at: "", name: "Olin" },
+  ])
     await expect(requestHere(acting, wrong)).rejects.toMatchObject({ code: "invalid" });
 });
 
@@ -78,6 +84,25 @@ test("who comes and goes is told to all pages of the crew, and to no other crew"
   second.leave();
   await until(isHere(first, 1, ["Olin"]));
   expect(stranger.text).not.toMatch(/Olin|Asta/);
+});
+
+test("a page whose line is made anew before the broken one has ended stays here", async () => {
+  const [crew, page] = [randomUUID(), randomUUID()];
+  const watching = listen(crew);
+  const broken = listen(crew, { page, member: "asta", name: "Asta" });
+  await until(isHere(watching, 2, ["Asta", "Olin"]));
+  listen(crew, { page, member: "asta", name: "Asta" });
+  broken.leave();
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(isHere(watching, 2, ["Asta", "Olin"])()).toBe(true);
+});
+
+test("many pages with long names are told all the same to whoever comes", async () => {
+  const crew = randomUUID();
+  const name = "\u0001水".repeat(200);
+  for (let at = 0; at < 20; at += 1) listen(crew, { name: `${at} ${name}` });
+  const last = listen(crew, { name });
+  await until(() => (lastHere(last) as { pages: number } | null)?.pages === 21);
 });
 
 test("when all have left and somebody comes, only they are here", async () => {

@@ -20,7 +20,7 @@ export type Told =
   | { news: News }
   | { signedOut: string }
   | { here: Here[] }
-  | { gone: Pick<Here, "crewId" | "page"> }
+  | { gone: Pick<Here, "crewId" | "page" | "process"> }
   /** What is open on a page. */
   | { place: { crewId: string; page: string; at: string } }
   /** A process is there, with all its pages. */
@@ -73,6 +73,8 @@ function newsFrom(url: string) {
     try {
       await next.connect();
       await next.query("listen hypophon_change");
+      // It hears as long as the process has something else to do.
+      (next as Client & { unref(): void }).unref();
       client = next;
       isConnecting = false;
       retryMs = FIRST_RETRY_MS;
@@ -130,8 +132,9 @@ interface OwnPage extends Here {
   checkSession: () => void;
 }
 
-/** What is said in one go must fit what the database passes on, 8000 bytes. */
-const PAGES_AT_ONCE = 15;
+/** What is said in one go must fit what the database passes on, 8000 bytes, however long names are. */
+const PAGES_AT_ONCE = 8;
+const LONGEST_NAME = 60;
 
 /** Who is here, for all lines that end at this process: one word for all of them, and one look at their sessions. */
 function makeHall() {
@@ -160,11 +163,11 @@ function makeHall() {
       const crews = told.here.filter((each) => presence.here(each, Date.now())).map(({ crewId }) => crewId);
       new Set(crews).forEach(tellCrew);
     } else if ("gone" in told) {
-      if (presence.gone(told.gone.crewId, told.gone.page)) tellCrew(told.gone.crewId);
+      if (presence.gone(told.gone)) tellCrew(told.gone.crewId);
     } else if ("place" in told) {
       const { crewId, page, at } = told.place;
       const known = own.get(page);
-      if (known) known.at = at;
+      if (known?.crewId === crewId) known.at = at;
       if (presence.place(crewId, page, at)) tellCrew(crewId);
     } else if ("alive" in told) presence.alive(told.alive, Date.now());
     else if ("whoIsHere" in told) {
@@ -201,14 +204,19 @@ function makeHall() {
     of: (crewId: string) => presence.of(crewId),
     /** A page has come; gives back how it leaves. */
     enter(entering: Omit<OwnPage, "process">): () => void {
-      const { crewId, page, name, database } = entering;
-      own.set(page, { ...entering, process });
+      const { crewId, page, database } = entering;
+      const name = entering.name.slice(0, LONGEST_NAME);
+      const entered: OwnPage = { ...entering, name, process };
+      own.set(page, entered);
       leave ??= open(database);
       tellAll(database, { here: [{ crewId, page, name, process }] });
       return () => {
+        // A line that was made anew stands before the broken one is known to have ended.
+        if (own.get(page) !== entered) return;
         own.delete(page);
-        if (presence.gone(crewId, page)) tellCrew(crewId);
-        tellAll(database, { gone: { crewId, page } });
+        const gone = { crewId, page, process };
+        if (presence.gone(gone)) tellCrew(crewId);
+        tellAll(database, { gone });
         if (own.size > 0) return;
         leave?.();
         leave = null;
@@ -223,7 +231,7 @@ const PlaceOfPage = Type.Object(
   {
     page: Type.String({ format: "uuid" }),
     /** Such as a shoot, a station and a talent, by their ids. */
-    at: Type.String({ maxLength: 160 }),
+    at: Type.String({ maxLength: 160, pattern: "^[0-9A-Za-z -]*$" }),
   },
   { additionalProperties: false },
 );

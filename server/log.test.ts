@@ -46,6 +46,7 @@ const KNOWN_TO_LISTEN = [
   "host/lan/addresses.ts",
   "host/lan/certificates.ts",
   "host/lan/lan.ts",
+  "host/listenFrom.ts",
   "host/metrics.ts",
   "host/postgresServer.ts",
   "host/webServer.ts",

@@ -23,7 +23,7 @@ test("what is open on a page is told when it changes, and kept while the page on
   expect([presence.place(CREW, "1", "shoot roll "), presence.place(CREW, "9", "shoot roll ")]).toEqual([false, false]);
   presence.here({ crewId: CREW, page: "2", name: "Olin", process }, 2);
   expect(presence.of(CREW).people).toEqual([{ page: "1", name: "Asta", at: "shoot roll " }]);
-  presence.gone(CREW, "1");
+  presence.gone({ crewId: CREW, page: "1", process });
   expect(presence.of(CREW).people).toEqual([]);
 });
 
@@ -31,9 +31,19 @@ test("whoever leaves is gone at once; whoever says nothing any more is gone afte
   const presence = makePresence();
   presence.here({ crewId: CREW, page: "1", name: "Olin", process }, 0);
   presence.here({ crewId: CREW, page: "2", name: "Asta", process }, 0);
-  expect(presence.gone(CREW, "1")).toBe(true);
-  expect(presence.gone(CREW, "1")).toBe(false);
+  const gone = () => presence.gone({ crewId: CREW, page: "1", process });
+  expect([gone(), gone()]).toEqual([true, false]);
   expect(presence.of(CREW).names).toEqual(["Asta"]);
+});
+
+test("a page that came back at another process stays when the first one notices that its line broke", () => {
+  const presence = makePresence();
+  const asta = { crewId: CREW, page: "1", name: "Asta" };
+  presence.here({ ...asta, process: "first" }, 0);
+  presence.here({ ...asta, process: "other" }, 0);
+  expect(presence.gone({ crewId: CREW, page: "1", process: "first" })).toBe(false);
+  expect(presence.of(CREW).names).toEqual(["Asta"]);
+  expect(presence.gone({ crewId: CREW, page: "1", process: "other" })).toBe(true);
 });
 
 test("pages of a process that was killed are gone after a while; one word of it keeps all of them", () => {
@@ -59,7 +69,7 @@ test("crews do not see each other, whatever comes and goes (property)", () => {
       const open = new Set<string>();
       for (const [crewId, name, isHere] of all) {
         if (isHere) presence.here({ crewId, page: name, name: `${crewId}${name}`, process }, 0);
-        else presence.gone(crewId, name);
+        else presence.gone({ crewId, page: name, process });
         if (isHere) open.add(crewId + name);
         else open.delete(crewId + name);
       }

@@ -32,14 +32,18 @@ export function makePresence() {
   const heardMs = new Map<string, number>();
   const pagesOf = (crewId: string) => crews.get(crewId) ?? new Map<string, Seen>();
 
-  function gone(crewId: string, page: string): boolean {
-    const was = pagesOf(crewId).delete(page);
+  function forget(crewId: string, page: string): void {
+    pagesOf(crewId).delete(page);
     if (pagesOf(crewId).size === 0) crews.delete(crewId);
-    return was;
   }
 
   return {
-    gone,
+    /** The line of a page has ended at a process; true where the page was there, and has not come back at another. */
+    gone({ crewId, page, process }: Pick<Here, "crewId" | "page" | "process">): boolean {
+      if (pagesOf(crewId).get(page)?.process !== process) return false;
+      forget(crewId, page);
+      return true;
+    },
     /** A page said that it is here; true where that is news. */
     here({ crewId, page, name, process, at }: Here, nowMs: number): boolean {
       const pages = pagesOf(crewId);
@@ -73,7 +77,7 @@ export function makePresence() {
       const changed: string[] = [];
       for (const [crewId, pages] of [...crews]) {
         const lost = [...pages].filter(([, { process }]) => silent.has(process));
-        for (const [page] of lost) gone(crewId, page);
+        for (const [page] of lost) forget(crewId, page);
         if (lost.length > 0) changed.push(crewId);
       }
       for (const process of silent) heardMs.delete(process);

@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { setLan } from "../../server/lan";
 import { log } from "../../server/log";
 import { STATE_DIR } from "../state";
+import { askedPort, listenFrom } from "../listenFrom";
 import { lanAddresses, localName } from "./addresses";
 import { type Certificates, certificatesFor } from "./certificates";
 import { shortFingerprint, trustPage } from "./trustPage";
@@ -40,30 +41,12 @@ export function answerTrust(
   }
 }
 
-/** Listens on one address, and the next free port from the one asked for; null where the address has gone meanwhile. */
-function listenOn(server: Server | SecureServer, address: string, port: number): Promise<number | null> {
-  return new Promise((resolve, reject) => {
-    const refused = (error: NodeJS.ErrnoException) => {
-      server.off("listening", accepted);
-      if (error.code === "EADDRNOTAVAIL") resolve(null);
-      else if (error.code === "EADDRINUSE" && port < PREFERRED_PORT + 200)
-        listenOn(server, address, port + 2).then(resolve, reject);
-      else reject(error);
-    };
-    const accepted = () => {
-      server.off("error", refused);
-      resolve(port);
-    };
-    server.once("error", refused);
-    server.once("listening", accepted);
-    server.listen(port, address);
-  });
-}
-
 interface Door {
   secure: SecureServer;
   plain: Server;
-  port: number;
+  /** Where phones open it, and where they take the certificate. */
+  address: string;
+  trust: string;
 }
 
 export interface Lan {
@@ -78,21 +61,25 @@ export interface Lan {
  */
 export async function openLan(answer: Answer): Promise<Lan> {
   const home = join(STATE_DIR, "lan");
-  const firstPort = Number(process.env["HYPOPHON_LAN_PORT"] ?? PREFERRED_PORT);
+  const firstPort = askedPort("HYPOPHON_LAN_PORT", PREFERRED_PORT);
   const doors = new Map<string, Door>();
   let made: Certificates;
 
-  async function openDoor(address: string): Promise<void> {
+  async function openDoor(at: string): Promise<void> {
     const secure = createServer({ cert: made.cert, key: made.key }, answer);
-    const port = await listenOn(secure, address, firstPort);
+    const port = await listenFrom(secure, at, firstPort);
+    // The machine has left that network meanwhile.
     if (port === null) return;
-    const own = `https://${address}:${port}/`;
-    const plain = createPlain((request, response) => answerTrust(request.url ?? "/", own, made, response));
-    const plainPort = await listenOn(plain, address, port + 1);
-    if (plainPort !== port + 1) log.warn({ plainPort }, "the page of the certificate has another port");
+    const address = `https://${at}:${port}`;
+    const plain = createPlain((request, response) => answerTrust(request.url ?? "/", `${address}/`, made, response));
+    const trustPort = await listenFrom(plain, at, port + 1).catch(() => null);
+    if (trustPort === null) {
+      secure.close();
+      return;
+    }
     for (const each of [secure, plain])
       each.on("error", (error) => log.warn({ error }, "a port of the local network failed"));
-    doors.set(address, { secure, plain, port });
+    doors.set(at, { secure, plain, address, trust: `http://${at}:${trustPort}` });
   }
 
   function closeDoor(address: string): void {
@@ -117,10 +104,7 @@ export async function openLan(answer: Answer): Promise<Lan> {
     setLan({
       hosts: names,
       fingerprint: shortFingerprint(made.fingerprint),
-      doors: [...doors].map(([address, { port }]) => ({
-        address: `https://${address}:${port}`,
-        trust: `http://${address}:${port + 1}`,
-      })),
+      doors: [...doors.values()].map(({ address, trust }) => ({ address, trust })),
     });
   }
 
@@ -130,7 +114,7 @@ export async function openLan(answer: Answer): Promise<Lan> {
     looking = look().catch((error: unknown) => log.warn({ error }, "the local network could not be looked at"));
   }, LOOK_EVERY_MS);
   return {
-    addresses: () => [...doors].map(([address, { port }]) => `https://${address}:${port}`),
+    addresses: () => [...doors.values()].map(({ address }) => address),
     close: async () => {
       clearInterval(timer);
       await looking;

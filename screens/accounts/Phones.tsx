@@ -8,6 +8,7 @@ import { Button } from "@/ui/Button";
 import { Dialog } from "@/ui/Dialog";
 import { Columns, Piece, Row, Soft, Stack } from "@/ui/layout";
 import { Select } from "@/ui/Select";
+import { nowWords } from "../dress/nowWords";
 import { LinkCode, QrCode } from "./LinkCode";
 
 const DAY_ROLES = (["mixer", "assistant", "guest"] as const).map((role) => ({
@@ -16,10 +17,7 @@ const DAY_ROLES = (["mixer", "assistant", "guest"] as const).map((role) => ({
 }));
 
 /** The hour and minute of an instant, by the clock of this device. */
-export function hourOf(at: string): string {
-  const date = new Date(at);
-  return timeWords(`${String(date.getHours()).padStart(2, "0")}:${String(date.getMinutes()).padStart(2, "0")}`);
-}
+export const hourOf = (at: string): string => timeWords(nowWords(new Date(at)).slice(11));
 
 /** How phones come in for the day: a code to scan, and once per phone the certificate of this laptop. */
 export function Phones({ crew, make }: { crew: CrewNow; make: (role: Role) => Promise<MadeLink | null> }) {

@@ -41,7 +41,7 @@ const VALUE_NAMES: Record<string, Record<string, string>> = {
 
 function said(key: string, value: unknown): string {
   if (value === null || value === undefined || value === "") return "nothing";
-  if (typeof value === "string") return VALUE_NAMES[key]?.[value] ?? value;
+  if (typeof value === "string") return key === "note" ? `"${value}"` : (VALUE_NAMES[key]?.[value] ?? value);
   if (typeof value === "number") return key === "lengthS" ? runTime(value) : String(value);
   if (typeof value === "boolean") return value ? "yes" : "no";
   return Array.isArray(value) ? String(value.length) : "changed";
@@ -71,5 +71,6 @@ export function changeWords({ before, after }: Pick<HistoryChange, "before" | "a
       : `added: ${told.map((key) => `${FIELD_NAMES[key]} ${said(key, is[key])}`).join(", ")}`;
   }
   const parts = keys.map((key) => `${FIELD_NAMES[key]}: ${said(key, was[key])} to ${said(key, is[key])}`);
-  return parts.length === 0 ? "ticks of the settings card" : parts.join(", ");
+  if (parts.length > 0) return parts.join(", ");
+  return Array.isArray(after) ? "ticks of the settings card" : "changed";
 }

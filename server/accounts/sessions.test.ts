@@ -5,7 +5,7 @@ import type { Database } from "../../db/client";
 import { crewMember, person, signedIn } from "../../db/schema";
 import { workerDatabase } from "../../fixtures/testCrew";
 import { foundCrew } from "../crew";
-import { type Acting, forgetSessions, isStillIn, knownActing, learnActing } from "./sessions";
+import { type Acting, beforeLooking, forgetSessions, isStillIn, knownActing, learnActing } from "./sessions";
 
 let pool: Pool;
 let database: Database;
@@ -46,15 +46,16 @@ test("a session holds in the crew of its person, until it or the membership ends
 
 test("sessions that are asked about together are looked up at once", async () => {
   const all = await Promise.all(Array.from({ length: 5 }, inCrew));
-  const before = pool.totalCount + pool.waitingCount;
+  const asked = jest.spyOn(pool, "query");
   const answers = Promise.all(all.map(({ sessionId, crewId }) => isStillIn(database, sessionId, crewId)));
   expect(await answers).toEqual([true, true, true, true, true]);
-  expect(pool.totalCount + pool.waitingCount).toBeLessThanOrEqual(before + 1);
+  expect(asked).toHaveBeenCalledTimes(1);
+  asked.mockRestore();
 });
 
 test("who sent a cookie is known for ten seconds, and not after a session ended anywhere", async () => {
   const tam = await inCrew();
-  learnActing("cookie", actingOf(tam), 1000);
+  learnActing("cookie", actingOf(tam), 1000, beforeLooking());
   expect(knownActing("cookie", 10_999)?.member).toBe(tam.personId);
   expect([knownActing("cookie", 11_000), knownActing("another", 1000)]).toEqual([null, null]);
   const untilForgotten = async () => {
@@ -64,10 +65,18 @@ test("who sent a cookie is known for ten seconds, and not after a session ended 
   };
   // The line on which that is told stands by the time something is learnt anew.
   await untilForgotten();
-  learnActing("cookie", actingOf(tam), 1000);
+  learnActing("cookie", actingOf(tam), 1000, beforeLooking());
   await database.execute(sql`select pg_notify('hypophon_change', ${JSON.stringify({ signedOut: tam.personId })})`);
   await untilForgotten();
-  learnActing("cookie", actingOf(tam), 1000);
+  learnActing("cookie", actingOf(tam), 1000, beforeLooking());
   forgetSessions(database);
   expect(knownActing("cookie", 2000)).toBeNull();
+});
+
+test("who was looked up while a session ended is not known afterwards", async () => {
+  const tam = await inCrew();
+  const before = beforeLooking();
+  forgetSessions(database);
+  learnActing("late", actingOf(tam), 1000, before);
+  expect(knownActing("late", 2000)).toBeNull();
 });

@@ -13,14 +13,21 @@ const KNOWN_MS = 10_000;
 const MOST_KNOWN = 5000;
 
 const recent = new Map<string, { acting: Acting; untilMs: number }>();
+/** Counts how often all was forgotten: what was looked up before that is not learnt after it. */
+let times = 0;
 let isHearing = false;
+
+function forget(): void {
+  recent.clear();
+  times += 1;
+}
 
 /** From now on forgets what it knows when somebody's session ends, wherever that is done. */
 function hear(): void {
   if (isHearing) return;
   isHearing = true;
   news().listen((told) => {
-    if ("signedOut" in told || "sessions" in told || "missed" in told) recent.clear();
+    if ("signedOut" in told || "sessions" in told || "missed" in told) forget();
   });
 }
 
@@ -30,15 +37,22 @@ export function knownActing(cookie: string, nowMs: number): Acting | null {
   return known && known.untilMs > nowMs ? known.acting : null;
 }
 
-export function learnActing(cookie: string, acting: Acting, nowMs: number): void {
+/** To be asked for before somebody is looked up; learnActing wants it. */
+export function beforeLooking(): number {
   hear();
+  return times;
+}
+
+/** Knows who sent a cookie for a while, unless a session ended while that was looked up. */
+export function learnActing(cookie: string, acting: Acting, nowMs: number, before: number): void {
+  if (before !== times) return;
   if (recent.size >= MOST_KNOWN) recent.clear();
   recent.set(cookie, { acting, untilMs: nowMs + KNOWN_MS });
 }
 
 /** Sessions may have ended, or their owner works in another crew: all processes ask anew. */
 export function forgetSessions(database: Database): void {
-  recent.clear();
+  forget();
   tellAll(database, { sessions: true });
 }
 

@@ -3,7 +3,7 @@ import type { ActingCrew } from "../crew";
 import { Fault } from "../faults";
 import { accountsOf, hasAccounts } from "./mode";
 import { crewForNewcomer, memberOf } from "./members";
-import { type Acting, knownActing, learnActing } from "./sessions";
+import { type Acting, beforeLooking, knownActing, learnActing } from "./sessions";
 
 /** Somebody who is signed in. */
 export interface SignedInPerson {
@@ -25,11 +25,12 @@ export async function signedInCrew(database: Database, headers: Headers): Promis
   const cookie = headers.get("cookie") ?? "";
   const known = knownActing(cookie, Date.now());
   if (known) return known;
+  const before = beforeLooking();
   const { id, name, sessionId } = await whoIs(database, headers);
   const found = await memberOf(database, id);
   const membership = found ?? { crewId: await crewForNewcomer(database, id, name), role: "owner" as const };
   const acting: Acting = { ...membership, member: id, database, name, sessionId };
-  learnActing(cookie, acting, Date.now());
+  learnActing(cookie, acting, Date.now(), before);
   return acting;
 }
 

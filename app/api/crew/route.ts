@@ -1,11 +1,11 @@
 import { listCrew, requestCrewDeed } from "@/server/accounts";
-import { answerChange, answerRead } from "@/server/door";
+import { answerChange, answerRead, withAccounts } from "@/server/door";
 
 /** Who is in the crew, and who is invited. */
 export function GET(request: Request) {
-  return answerRead(request, listCrew);
+  return answerRead(request, withAccounts(listCrew));
 }
 
 export function POST(request: Request) {
-  return answerChange(request, requestCrewDeed);
+  return answerChange(request, withAccounts(requestCrewDeed));
 }
