@@ -56,7 +56,7 @@ function useDeeds() {
 type Do = ReturnType<typeof useDeeds>;
 const column = createColumnHelper<CrewMember>();
 
-function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
+function columnsOf(crew: CrewNow, act: Do, onRemove: (member: CrewMember) => void): ColumnDef<CrewMember, never>[] {
   const isOwner = may(crew.role, "manage");
   const columns = [
     column.accessor("name", {
@@ -103,12 +103,7 @@ function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
             >
               Sign out everywhere
             </Button>
-            <Button
-              look="quiet"
-              onPress={() =>
-                void act({ do: "remove", personId: original.personId }, `${original.name} has left the crew.`)
-              }
-            >
+            <Button look="quiet" onPress={() => onRemove(original)}>
               Remove
             </Button>
           </Row>
@@ -116,6 +111,28 @@ function columnsOf(crew: CrewNow, act: Do): ColumnDef<CrewMember, never>[] {
     }),
   ];
   return columns;
+}
+
+/** Asks before somebody is let go: the way back is another invitation. */
+function Removing({ member, act, onClose }: { member: CrewMember; act: Do; onClose: () => void }) {
+  const { personId, name } = member;
+  const remove = () => {
+    onClose();
+    void act({ do: "remove", personId }, `${name} has left the crew.`);
+  };
+  return (
+    <Dialog title={`Remove ${name}?`} isOpen onClose={onClose}>
+      <Stack>
+        <p>Their devices are signed out at once. What they logged stays. Only a new invitation lets them in again.</p>
+        <Row $gap={0.6}>
+          <Button look="main" onPress={onClose}>
+            Keep
+          </Button>
+          <Button onPress={remove}>Remove {name}</Button>
+        </Row>
+      </Stack>
+    </Dialog>
+  );
 }
 
 function Inviting({ act }: { act: Do }) {
@@ -210,7 +227,8 @@ function Crew() {
   const query = useQuery({ queryKey: ["crew"], queryFn: askCrew });
   const act = useDeeds();
   const crew = query.data;
-  const columns = useMemo(() => (crew ? columnsOf(crew, act) : []), [crew, act]);
+  const [removing, setRemoving] = useState<CrewMember | null>(null);
+  const columns = useMemo(() => (crew ? columnsOf(crew, act, setRemoving) : []), [crew, act]);
   if (query.isError) return <Lead role="alert">{saidBy(query.error)}</Lead>;
   if (!crew) return <Soft role="status">Opening crew…</Soft>;
   return (
@@ -240,6 +258,7 @@ function Crew() {
           heading="name"
         />
       </Piece>
+      {removing && <Removing member={removing} act={act} onClose={() => setRemoving(null)} />}
       {crew.crews.length > 1 && (
         <div>
           <Select
