@@ -6,7 +6,7 @@ import { Device, type Sync } from "./device";
 import { keeper as makeKeeper, type Keeper, type Message } from "./keeper";
 import { NOBODY, openLive, type WhoIsHere } from "./live";
 import { withDeed, type Deed } from "./pending";
-import { makeQueries } from "./queries";
+import { makeQueries, newsFor } from "./queries";
 import { sender as makeSender, type Sender } from "./sender";
 import {
   askChanges,
@@ -41,9 +41,6 @@ export interface Hub {
   /** Hears what somebody wanted to do and may not. */
   onNotAllowed: (listener: (says: FaultMessage) => void) => () => void;
 }
-
-/** More news of one shoot within this are asked for at once, ms. */
-const GATHER_NEWS_MS = 200;
 
 /** Ids of what there is one of follow from what it is for: two tabs that make it make the same. */
 export const idFor = (shootId: string, kind: RecordKind, ...of: string[]): string =>
@@ -165,37 +162,18 @@ async function openHub(): Promise<Hub> {
     }
   }
 
-  const gathered = new Map<string, ReturnType<typeof setTimeout>>();
-
-  /** Asks for news of a shoot soon, once for all that come meanwhile. */
-  function soon(queryKey: readonly string[]): void {
-    const name = queryKey.join(" ");
-    if (gathered.has(name)) return;
-    void queries.invalidateQueries({ queryKey: [...queryKey] });
-    gathered.set(
-      name,
-      setTimeout(() => {
-        gathered.delete(name);
-        if (again.delete(name)) soon(queryKey);
-      }, GATHER_NEWS_MS),
-    );
-  }
-  const again = new Set<string>();
+  const { refresh, soon } = newsFor(queries);
 
   function onNews(shootId: string | null, seq: number): void {
     // A shoot that was made here may not have been asked for yet.
     for (const id of new Set([...known.keys(), ...stores.keys()]))
-      if ((shootId === null || shootId === id) && (known.get(id)?.seq ?? 0) < seq) {
-        const key = ["shoot", id];
-        if (gathered.has(key.join(" "))) again.add(key.join(" "));
-        soon(key);
-      }
+      if ((shootId === null || shootId === id) && (known.get(id)?.seq ?? 0) < seq) soon(["shoot", id]);
     soon(["shoots"]);
     soon(["takes"]);
   }
 
   function onMissed(): void {
-    void queries.invalidateQueries();
+    void refresh();
   }
 
   channel?.addEventListener("message", ({ data }: MessageEvent<Message | NewsMessage>) => {

@@ -1,4 +1,4 @@
-import { QueryClient } from "@tanstack/react-query";
+import { type InvalidateQueryFilters, QueryClient } from "@tanstack/react-query";
 import { experimental_createQueryPersister } from "@tanstack/query-persist-client-core";
 import type { Device } from "./device";
 import { Refused } from "./server";
@@ -35,4 +35,40 @@ export function makeQueries(device: Device): QueryClient {
       },
     },
   });
+}
+
+/** More news of one thing within this are asked for at once, ms. */
+const GATHER_NEWS_MS = 200;
+
+/** Asks anew for what has changed. */
+export function newsFor(queries: QueryClient) {
+  const asking = new Set<string>();
+  const again = new Set<string>();
+
+  /** Asks anew. What is just being asked for the first time may have been answered before the change: it is asked for again after that. */
+  async function refresh(filters: InvalidateQueryFilters = {}): Promise<void> {
+    const first = queries
+      .getQueryCache()
+      .findAll({ ...filters, fetchStatus: "fetching" })
+      .filter(({ state }) => state.data === undefined);
+    await queries.invalidateQueries(filters);
+    await Promise.all(first.map(({ queryKey }) => queries.invalidateQueries({ queryKey, exact: true })));
+  }
+
+  /** Asks for news of one thing: once for all that come until it has been answered. */
+  function soon(queryKey: readonly string[]): void {
+    const name = queryKey.join(" ");
+    if (asking.has(name)) {
+      again.add(name);
+      return;
+    }
+    asking.add(name);
+    const gathered = new Promise((resolve) => setTimeout(resolve, GATHER_NEWS_MS));
+    void Promise.all([refresh({ queryKey: [...queryKey] }), gathered]).then(() => {
+      asking.delete(name);
+      if (again.delete(name)) soon(queryKey);
+    });
+  }
+
+  return { refresh, soon };
 }
