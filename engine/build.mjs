@@ -1,30 +1,25 @@
-/** Compiles the engine and writes it as a module of text, so that every bundler and test runner carries it. */
+/** Compiles the engines and writes each as a module of text, so that every bundler and test runner carries it. */
 import { readFileSync, renameSync, writeFileSync } from "node:fs";
 import asc from "assemblyscript/asc";
 
-const { error, stderr, stdout } = await asc.main([
-  "engine/index.ts",
-  "--outFile",
-  ".build/engine.wasm",
-  "--enable",
-  "simd",
-  "--runtime",
-  "stub",
-  "-O3",
-  "--noAssert",
-  "--use",
-  "abort=",
-  "--disableWarning",
-  "112",
-]);
-if (error) {
-  process.stderr.write(`${stderr.toString()}${stdout.toString()}${error.message}\n`);
-  process.exit(1);
+const ENGINES = [
+  { entry: "engine/index.ts", wasm: ".build/engine.wasm", made: "core/audio/engineCode.ts" },
+  { entry: "engine/lining/index.ts", wasm: ".build/lining.wasm", made: "core/sync/engineCode.ts" },
+];
+
+for (const { entry, wasm, made } of ENGINES) {
+  const { error, stderr, stdout } = await asc.main([
+    ...[entry, "--outFile", wasm, "--enable", "simd", "--runtime", "stub", "-O3", "--noAssert"],
+    ...["--use", "abort=", "--disableWarning", "112"],
+  ]);
+  if (error) {
+    process.stderr.write(`${stderr.toString()}${stdout.toString()}${error.message}\n`);
+    process.exit(1);
+  }
+  const code = readFileSync(wasm).toString("base64");
+  writeFileSync(
+    `${made}.next`,
+    `/** ${entry}, compiled; made by engine/build.mjs. */\nexport const ENGINE_CODE =\n  "${code}";\n`,
+  );
+  renameSync(`${made}.next`, made);
 }
-const code = readFileSync(".build/engine.wasm").toString("base64");
-const made = "core/audio/engineCode.ts";
-writeFileSync(
-  `${made}.next`,
-  `/** The engine of engine/, compiled; made by engine/build.mjs. */\nexport const ENGINE_CODE =\n  "${code}";\n`,
-);
-renameSync(`${made}.next`, made);

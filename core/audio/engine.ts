@@ -62,11 +62,15 @@ function bytesOf(base64: string): Uint8Array {
   return bytes;
 }
 
-let compiled: object | null = null;
-
-/** A fresh engine with memory of its own. Needs WebAssembly with SIMD, which every current browser and Node.js has. */
-export function newEngine(): Engine {
-  const { WebAssembly: host } = globalThis as unknown as { WebAssembly: WebAssemblyHost };
-  compiled ??= new host.Module(bytesOf(ENGINE_CODE));
-  return new host.Instance(compiled, {}).exports as Engine;
+/** What makes a fresh instance of a compiled engine each time; compiled once. Needs WebAssembly with SIMD, which every current browser and Node.js has. */
+export function instancesOf<Exports>(code: string): () => Exports {
+  let compiled: object | null = null;
+  return () => {
+    const { WebAssembly: host } = globalThis as unknown as { WebAssembly: WebAssemblyHost };
+    compiled ??= new host.Module(bytesOf(code));
+    return new host.Instance(compiled, {}).exports as Exports;
+  };
 }
+
+/** A fresh engine with memory of its own. */
+export const newEngine = instancesOf<Engine>(ENGINE_CODE);

@@ -12,6 +12,7 @@ export {
   type ClippedPlace,
   type ClippingReport,
 } from "./clipping";
+export { instancesOf } from "./engine";
 export { fourierOf } from "./fourier";
 export { growingSeries } from "./growingSeries";
 export { joinBlocks } from "./joinBlocks";
