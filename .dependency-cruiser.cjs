@@ -6,7 +6,7 @@ const mayUse = (from, to) => ({
   severity: "error",
   from: { path: room(from), pathNot: TESTS },
   to: {
-    path: "^(app|screens|data|ui|server|db|core|messages|workers|cli|host|tools|demo|fixtures|e2e)/",
+    path: "^(app|screens|data|ui|server|db|core|messages|workers|picture|cli|host|tools|demo|fixtures|e2e)/",
     pathNot: [from, ...to].map(room),
   },
 });
@@ -22,9 +22,10 @@ module.exports = {
     mayUse("app", ["screens", "ui", "server"]),
     mayUse("server", ["db", "core", "messages", "demo"]),
     mayUse("db", ["core"]),
-    mayUse("workers", ["core"]),
+    mayUse("workers", ["core", "picture"]),
+    mayUse("picture", ["core"]),
     mayUse("demo", ["core"]),
-    mayUse("cli", ["core", "messages"]),
+    mayUse("cli", ["core", "messages", "picture"]),
     mayUse("host", ["core", "db", "server"]),
     mayUse("tools", ["cli", "host", "core", "messages", "db", "server", "demo", "fixtures", "e2e"]),
     mayUse("fixtures", ["core", "data", "server", "db"]),

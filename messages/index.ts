@@ -23,6 +23,7 @@ import type { RoomCatalogue } from "../core/room";
 import type { ScheduleCatalogue } from "../core/schedule";
 import type { FieldCatalogue } from "../core/schema";
 import type { ExposureCatalogue } from "../core/sound";
+import type { SyncCatalogue } from "../core/sync";
 import type { WirelessCatalogue } from "../core/wireless";
 import { en } from "./en";
 import type { VerdictCatalogue } from "./en/verdicts";
@@ -51,6 +52,7 @@ type Codes = BoardCatalogue &
   RoomCatalogue &
   ScheduleCatalogue &
   SettingCatalogue &
+  SyncCatalogue &
   VerdictCatalogue &
   WirelessCatalogue;
 /** Anything that can be said. */

@@ -40,6 +40,8 @@ export type RefusalCatalogue = {
   "refused.unreadable": object;
   "refused.largeCompressed": { megabytes: number; most: number };
   "refused.cannotDecode": object;
+  "refused.notPicture": object;
+  "refused.brokenPicture": object;
 };
 export type Refusal = Message<RefusalCatalogue>;
 

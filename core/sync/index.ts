@@ -14,4 +14,7 @@ export {
   type Recorded,
   type Unmatched,
 } from "./lineUp";
+export type { SyncCatalogue, SyncMessage } from "./messages";
+export { heardLate, partsOf, reasonOf, type MatchFacts } from "./facts";
+export { openSound, type OpenSound } from "./soundFile";
 export { resampling, type Resampling } from "./resample";

@@ -46,6 +46,9 @@ export const audio: Templates<RefusalCatalogue> = {
   "refused.unreadable": () => "The file could not be read: is the card still in?",
   "refused.largeCompressed": ({ megabytes, most }) =>
     `Files that are not WAV are read up to ${most} MB; this has ${figure(megabytes)} MB. Convert it to WAV.`,
+  "refused.notPicture": () => "Neither picture nor sound in it: damaged, or copied only in part. Copy it again.",
+  "refused.brokenPicture": () =>
+    "This is no picture file that can be read: damaged, half copied or locked. Copy it again.",
   "refused.cannotDecode": () => "This browser cannot decode the file. Convert it to WAV.",
   "refused.shrank": () => "It became shorter while it was measured.",
 };

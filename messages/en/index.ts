@@ -13,6 +13,7 @@ import { proof } from "./proof";
 import { fields, records } from "./records";
 import { rehearsal } from "./rehearsal";
 import { roll } from "./roll";
+import { sync } from "./sync";
 import { verdicts } from "./verdicts";
 import { wireless } from "./wireless";
 
@@ -41,6 +42,7 @@ export const en = {
   ...room,
   ...schedule,
   ...settings,
+  ...sync,
   ...verdicts,
   ...wireless,
 };

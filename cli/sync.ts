@@ -1,0 +1,180 @@
+import { readdir, stat } from "node:fs/promises";
+import { dirname, join } from "node:path";
+import { Command, CommanderError } from "commander";
+import { RecordingRefusal } from "../core/audio";
+import { type LinedUp, lineUp, type Match, openSound, partsOf, reasonOf, type Recorded } from "../core/sync";
+import { type AnyMessage, say } from "../messages";
+import { openPicture } from "../picture/openPicture";
+import { fileRefusal, openFileSource } from "./fileSource";
+import { refuser } from "./output";
+
+const PROGRAM = "hypophon sync";
+const refuse = refuser(PROGRAM);
+
+const SOUNDS = /\.(wav|wave|bwf|rf64|w64)$/i;
+const PICTURES = /\.(mp4|m4v|mov|qt|webm|mkv|wav|wave)$/i;
+/** Levels of folders that are looked into. */
+const DEEPEST = 8;
+
+/** A file that was opened and listened to, or why it could not be. */
+interface Heard {
+  path: string;
+  seconds: number;
+  frameRate: number | null;
+  recorded: Recorded | null;
+  says: AnyMessage | null;
+  close: () => Promise<void>;
+}
+
+/** Files of a folder and of those in it that may hold sound, by name; a file is itself. */
+async function filesIn(path: string, endings: RegExp, depth = 0): Promise<string[]> {
+  const info = await stat(path).catch((error: unknown) => {
+    throw fileRefusal(error);
+  });
+  if (!info.isDirectory()) return [path];
+  const found: string[] = [];
+  for (const entry of (await readdir(path, { withFileTypes: true })).toSorted((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (entry.name.startsWith(".")) continue;
+    if (entry.isDirectory() && depth < DEEPEST)
+      found.push(...(await filesIn(join(path, entry.name), endings, depth + 1)));
+    else if (entry.isFile() && endings.test(entry.name)) found.push(join(path, entry.name));
+  }
+  return found;
+}
+
+async function hear(path: string, isPicture: boolean): Promise<Heard> {
+  const nothing = { path, seconds: 0, frameRate: null, recorded: null, close: () => Promise.resolve() };
+  try {
+    const source = await openFileSource(path);
+    const close = () => source.close();
+    const clock = { device: dirname(path) };
+    try {
+      if (!isPicture || SOUNDS.test(path)) {
+        const { seconds, startOfDayS, scan, read } = await openSound(source);
+        const recorded = { ...clock, seconds, read, startS: startOfDayS, landmarks: await scan() };
+        return { path, seconds, frameRate: null, recorded, says: null, close };
+      }
+      const { seconds, frameRate, sound } = await openPicture(source);
+      const facts = { path, seconds, frameRate, close };
+      if (!sound) return { ...facts, recorded: null, says: { code: "sync.noSound" } };
+      if ("codec" in sound)
+        return { ...facts, recorded: null, says: { code: "sync.codec", codec: sound.codec, isShell: true } };
+      const recorded = { ...clock, seconds, read: sound.read, startS: null, landmarks: await sound.scan() };
+      return { ...facts, recorded, says: null };
+    } catch (error) {
+      await close();
+      throw error;
+    }
+  } catch (error) {
+    const refusal = fileRefusal(error);
+    if (refusal instanceof RecordingRefusal) return { ...nothing, says: refusal.says };
+    throw error;
+  }
+}
+
+const round = (value: number, digits: number): number => Number(value.toFixed(digits));
+
+interface Told {
+  picture: string;
+  sound: string;
+  offsetS: number;
+  /** In frames of the picture, where it has a frame rate. */
+  offsetFrames: number | null;
+  driftPpm: number | null;
+  driftMs: number;
+  overlapS: number;
+  confidence: number;
+  isInverted: boolean;
+  says: string[];
+}
+
+function toldOf(match: Match, picture: Heard, sound: Heard): Told {
+  const { driftMs, says } = partsOf(match);
+  const { offsetS, driftPpm, overlap, confidence, isInverted } = match;
+  return {
+    ...{ picture: picture.path, sound: sound.path, offsetS: round(offsetS, 6), isInverted },
+    offsetFrames: picture.frameRate === null ? null : round(offsetS * picture.frameRate, 3),
+    driftPpm: driftPpm === null ? null : round(driftPpm, 2),
+    driftMs: round(driftMs, 2),
+    overlapS: round(overlap.toS - overlap.fromS, 3),
+    confidence: round(confidence, 4),
+    says: says.map(say),
+  };
+}
+
+/** Where a picture begins in a sound file, as a sentence's part; before its beginning it is the sound that comes later. */
+const placeOf = ({ offsetS }: Told): string =>
+  offsetS >= 0 ? `starts ${offsetS.toFixed(3)} s in` : `starts ${(-offsetS).toFixed(3)} s before it`;
+
+function toldText(matches: readonly Told[], left: readonly { path: string; says: string }[], sum: string): string {
+  const lines = matches.map((each) =>
+    [
+      `${each.picture} = ${each.sound}: ${placeOf(each)}, ${Math.floor(100 * each.confidence)} % sure`,
+      ...each.says,
+    ].join(". "),
+  );
+  return `${[...lines, ...left.map(({ path, says }) => `${path}: ${says}`), sum].join("\n")}\n`;
+}
+
+/** Files without a partner, and why. */
+function leftOf(files: readonly Heard[], reasons: LinedUp["pictures"], isPicture: boolean) {
+  const told = (path: string, why: AnyMessage) => [{ path, code: why.code, says: say(why) }];
+  return files.flatMap(({ path, says }, at) => {
+    if (says) return told(path, says);
+    const reason = reasons[at];
+    return reason ? told(path, reasonOf(reason, isPicture)) : [];
+  });
+}
+
+const MISSING: Recorded = {
+  ...{ seconds: 0, startS: null, device: "", landmarks: null },
+  read: () => Promise.resolve({ samples: new Float32Array(0), sampleRateHz: 48_000 }),
+};
+
+async function run(picturesAt: string, soundsAt: string, isJson: boolean): Promise<number> {
+  const paths = [await filesIn(picturesAt, PICTURES), await filesIn(soundsAt, SOUNDS)] as const;
+  for (const [at, name] of [picturesAt, soundsAt].entries())
+    if (paths[at]!.length === 0) return refuse(`${name}: no ${at === 0 ? "picture" : "sound"} files there.`);
+  const pictures: Heard[] = [];
+  const sounds: Heard[] = [];
+  for (const path of paths[0]) pictures.push(await hear(path, true));
+  for (const path of paths[1]) sounds.push(await hear(path, false));
+  const recordedOf = (files: readonly Heard[]) => files.map(({ recorded }) => recorded ?? MISSING);
+  const found = await lineUp(recordedOf(pictures), recordedOf(sounds));
+  await Promise.all([...pictures, ...sounds].map(({ close }) => close()));
+  const matches = found.matches.map((match) => toldOf(match, pictures[match.picture]!, sounds[match.sound]!));
+  const left = [...leftOf(pictures, found.pictures, true), ...leftOf(sounds, found.sounds, false)];
+  const byClock = found.byClock.map(({ picture, sound, offsetS }) => ({
+    ...{ picture: pictures[picture]!.path, sound: sounds[sound]!.path, offsetS: round(offsetS, 3) },
+  }));
+  const paired = new Set(found.matches.map(({ picture }) => picture)).size;
+  if (isJson)
+    process.stdout.write(`${JSON.stringify({ matches, byClock, clocks: found.clocks, unmatched: left }, null, 1)}\n`);
+  else
+    process.stdout.write(
+      toldText(matches, left, say({ code: "sync.sum", paired, pictures: pictures.length, sounds: sounds.length })),
+    );
+  return paired < pictures.length ? 1 : 0;
+}
+
+/** Pairs picture and sound files: 0 every picture has its sound, 1 not all, 2 a bad call. */
+export async function runSync(args: readonly string[]): Promise<number> {
+  let code = 0;
+  const program = new Command(PROGRAM)
+    .argument("<pictures>", "a picture file, or a folder of them")
+    .argument("<sounds>", "a sound file, or a folder of them")
+    .option("--json", "tell it as JSON")
+    .exitOverride()
+    .configureOutput({ writeErr: (text) => process.stderr.write(text.replace(/^error: /, `${PROGRAM}: `)) })
+    .action(async (pictures: string, sounds: string, options: { json?: boolean }) => {
+      code = await run(pictures, sounds, options.json ?? false);
+    });
+  try {
+    await program.parseAsync(["node", "hypophon", ...args]);
+    return code;
+  } catch (error) {
+    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2;
+    if (error instanceof RecordingRefusal) return refuse(say(error.says));
+    throw error;
+  }
+}
