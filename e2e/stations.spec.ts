@@ -39,16 +39,6 @@ long("Level: a device's own figures are kept for the whole crew", async ({ page,
   await expectSaved(page);
 });
 
-long("a station without a screen says what it will answer and leads on", async ({ page, request }) => {
-  const id = await openDemo(request);
-  await page.goto(`/shoots/${id}/handover`);
-  await expect(page.getByRole("heading", { level: 1, name: "How does it reach the edit?" })).toBeVisible();
-  const links = page.getByRole("main").getByRole("link");
-  expect(await links.count()).toBeGreaterThan(0);
-  await links.first().click();
-  await expect(page).toHaveURL(/\/(scout|dress|level|check|roll)/);
-});
-
 long("an empty board teaches, an empty Level and Check lead to Dress", async ({ page }) => {
   const id = await startShoot(page, "Empty");
   await page.goto(`/shoots/${id}`);

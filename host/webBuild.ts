@@ -19,7 +19,20 @@ import { writeNextSettings } from "./nextSettings";
 import { ROOT, say } from "./state";
 import { whyFailed } from "./trouble";
 
-const SOURCES = ["app", "screens", "ui", "data", "server", "db", "core", "messages", "workers", "picture", "demo", "public"];
+const SOURCES = [
+  "app",
+  "screens",
+  "ui",
+  "data",
+  "server",
+  "db",
+  "core",
+  "messages",
+  "workers",
+  "picture",
+  "demo",
+  "public",
+];
 const SOURCE_FILES = ["next.config.ts", "proxy.ts", "package-lock.json", "tsconfig.json"];
 const BUILDS = join(ROOT, ".build");
 const LOG = join(BUILDS, "build.log");

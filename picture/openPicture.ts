@@ -1,4 +1,12 @@
-import { ALL_FORMATS, AudioSampleSink, CustomSource, Input, type AudioSample, type InputAudioTrack } from "mediabunny";
+import {
+  ALL_FORMATS,
+  AudioSampleSink,
+  CustomSource,
+  EncodedPacketSink,
+  Input,
+  type AudioSample,
+  type InputAudioTrack,
+} from "mediabunny";
 import { type ByteSource, RecordingRefusal } from "../core/audio";
 import { landmarkMaker, type Landmarks, type ReadStretch } from "../core/sync";
 
@@ -7,7 +15,7 @@ interface PictureSound {
   sampleRateHz: number;
   channels: number;
   /** Listens to all of it once. */
-  scan(options?: { onProgress?: (share: number) => void; isCancelled?: () => boolean }): Promise<Landmarks>;
+  scan: (options?: { onProgress?: (share: number) => void; isCancelled?: () => boolean }) => Promise<Landmarks>;
   read: ReadStretch;
 }
 
@@ -61,15 +69,39 @@ function monoOf(sample: AudioSample, planes: Float32Array): Float32Array {
   return out;
 }
 
-/** Time at which a track's picture begins: what sound is told against. */
-function soundOf(
-  track: InputAudioTrack,
-  sampleRateHz: number,
-  channels: number,
-  firstS: number,
-  seconds: number,
-): PictureSound {
+/** Decoders begin so much earlier: their first pieces are not yet whole, s. */
+const WARM_UP_S = 0.1;
+/** Rate at which an Opus stream counts what its decoder is to leave out at the beginning, Hz. Source: RFC 7845. */
+const OPUS_HZ = 48_000;
+
+/**
+ * By how much decoded sound comes too early, s: browsers leave out the beginning of an Opus stream that only warms the decoder
+ * up, and give what follows the time of what was left out. Source: RFC 7845 for where it stands; that browsers do so was
+ * measured.
+ */
+async function leadOf(track: InputAudioTrack, sink: AudioSampleSink): Promise<number> {
+  if ((await track.getCodec()) !== "opus") return 0;
+  const { description } = (await track.getDecoderConfig()) ?? {};
+  if (!description) return 0;
+  const head = ArrayBuffer.isView(description)
+    ? new DataView(description.buffer, description.byteOffset, description.byteLength)
+    : new DataView(description);
+  if (head.byteLength < 12) return 0;
+  const leadS = head.getUint16(10, true) / OPUS_HZ;
+  const packet = await new EncodedPacketSink(track).getFirstPacket();
+  for await (const sample of sink.samples()) {
+    const isLeftOut = packet !== null && sample.duration < packet.duration - 0.5 * leadS;
+    sample.close();
+    return isLeftOut ? leadS : 0;
+  }
+  return 0;
+}
+
+/** The sound of a track, told from the picture's first frame on, which comes at `firstS`. */
+async function soundOf(track: InputAudioTrack, firstS: number, seconds: number): Promise<PictureSound> {
+  const [sampleRateHz, channels] = [await track.getSampleRate(), await track.getNumberOfChannels()];
   const sink = new AudioSampleSink(track);
+  const leadS = await leadOf(track, sink);
   const plane = new Float32Array(8192);
   /** Pieces of a stretch, each with its place in samples from the picture's beginning. */
   async function pieces(
@@ -77,8 +109,8 @@ function soundOf(
     toS: number,
     onPiece: (place: number, samples: Float32Array) => boolean,
   ): Promise<void> {
-    for await (const sample of sink.samples(firstS + fromS, firstS + toS)) {
-      const place = Math.round((sample.timestamp - firstS) * sampleRateHz);
+    for await (const sample of sink.samples(firstS + fromS - WARM_UP_S, firstS + toS)) {
+      const place = Math.round((sample.timestamp - firstS + leadS) * sampleRateHz);
       const samples = monoOf(sample, plane);
       sample.close();
       if (!onPiece(place, samples)) return;
@@ -148,8 +180,7 @@ export async function openPicture(source: ByteSource): Promise<OpenPicture> {
     if (!track) return { seconds, frameRate, sound: null };
     const codec = (await track.getCodec()) ?? "unknown";
     if (!(await track.canDecode())) return { seconds, frameRate, sound: { codec } };
-    const [sampleRateHz, channels] = [await track.getSampleRate(), await track.getNumberOfChannels()];
-    return { seconds, frameRate, sound: soundOf(track, sampleRateHz, channels, firstS, seconds) };
+    return { seconds, frameRate, sound: await soundOf(track, firstS, seconds) };
   } catch (error) {
     if (error instanceof RecordingRefusal) throw error;
     throw new RecordingRefusal({ code: "refused.brokenPicture" });

@@ -10,7 +10,7 @@ export interface OpenSound {
   /** When it began, of the day by its own clock, s; null where it says nothing. */
   startOfDayS: number | null;
   /** Listens to all of it once. */
-  scan(options?: ReadOptions): Promise<Landmarks>;
+  scan: (options?: ReadOptions) => Promise<Landmarks>;
   read: ReadStretch;
 }
 

@@ -67,7 +67,7 @@ const SCREENS: Record<string, ReturnType<typeof page>> = {
   report: page("Sound report", async () => (await import("../roll/ReportScreen")).ReportScreen),
   check: page("Check", async () => (await import("../check/CheckScreen")).CheckScreen),
   history: page("History", async () => (await import("../board/HistoryScreen")).HistoryScreen),
-  handover: page("Hand over", async () => (await import("../stations/stationNotes")).HandoverNote),
+  handover: page("Hand over", async () => (await import("../handover/HandoverScreen")).HandoverScreen),
 };
 const screenOf = (name: string) => (Object.hasOwn(SCREENS, name) ? SCREENS[name]! : null);
 const Home = screen("shoots", async () => (await import("../shoots/ShootsScreen")).ShootsScreen);

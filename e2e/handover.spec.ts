@@ -1,0 +1,116 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, type Page } from "@playwright/test";
+import Papa from "papaparse";
+import { awake, openDemo } from "./shoot";
+import { test } from "./test";
+
+const folder = mkdtempSync(join(tmpdir(), "hypophon-handover-"));
+const RECORDINGS = join(process.cwd(), "demo", "recordings");
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const ffmpeg = (...args: string[]) => execFileSync("ffmpeg", ["-nostdin", "-y", "-v", "error", ...args]);
+const at = (name: string) => join(folder, name);
+
+/** A picture file whose own microphone hears a voice from `fromS` on, duller and with noise around it. */
+function picture(name: string, voice: string, fromS: number, seconds: number, rate: string, codecs: string[]): string {
+  const heard = "[1:a]aresample=48000,highpass=200,lowpass=5000[v];[v][2:a]amix=2:duration=first:normalize=0[a]";
+  ffmpeg(
+    ...["-f", "lavfi", "-i", `testsrc=s=160x90:r=${rate}`],
+    ...["-ss", String(fromS), "-t", String(seconds), "-i", join(RECORDINGS, voice)],
+    ...["-f", "lavfi", "-i", "anoisesrc=a=0.005:c=pink:r=48000"],
+    ...["-filter_complex", heard, "-map", "0:v", "-map", "[a]", "-shortest", ...codecs, at(name)],
+  );
+  return at(name);
+}
+
+/** What the recorder recorded. */
+function sound(name: string, voice: string): string {
+  ffmpeg("-i", join(RECORDINGS, voice), "-ar", "48000", at(name));
+  return at(name);
+}
+
+const H264 = ["-c:v", "libx264", "-preset", "ultrafast"];
+/** Times of frames in webm are whole milliseconds. */
+const THREE_S = /^00:0(2\.999|3\.000|3\.001)$/;
+const cells = (page: Page, name: string) => page.getByRole("row", { name }).getByRole("cell");
+
+test("a day's picture files find their sound, whatever they are made of; what has none is told apart", async ({
+  page,
+  request,
+}) => {
+  const pictures = [
+    picture("C01.mp4", "voice-engineer.wav", 2.5, 9, "25", [...H264, "-c:a", "aac", "-b:a", "96k"]),
+    picture("C02.mov", "voice-miller.wav", 1.2, 10, "30000/1001", [...H264, "-c:a", "pcm_s16le"]),
+    picture("C03.webm", "voice-singer.wav", 3, 9, "24", ["-c:v", "libvpx", "-deadline", "realtime", "-c:a", "libopus"]),
+  ];
+  ffmpeg("-f", "lavfi", "-i", "testsrc=s=160x90:r=25", "-t", "6", ...H264, at("C04.mp4"));
+  writeFileSync(at("C05.mp4"), readFileSync(pictures[0]!).subarray(0, 4000));
+  writeFileSync(at("notes.txt"), "Slate 5: wind.");
+  const sounds = [sound("T01.wav", "voice-engineer.wav"), sound("T02.wav", "voice-miller.wav")];
+
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/handover`);
+  await awake(page);
+  const input = page.locator("input[type=file]");
+  await input.setInputFiles([...pictures, at("C04.mp4"), at("C05.mp4"), at("notes.txt"), ...sounds]);
+  await expect(page.getByRole("status").filter({ hasText: "2 of 5 picture files matched" })).toBeVisible();
+  await expect(page.getByText("1 file that is neither picture nor WAV was left out.")).toBeVisible();
+  await expect(cells(page, "C01.mp4").nth(1)).toHaveText("00:02.500");
+  await expect(cells(page, "C02.mov").nth(1)).toHaveText("00:01.200");
+  const left = page.getByRole("region", { name: "Without a partner" });
+  await expect(left.getByText("C03.webm: No sound file has the same sound.")).toBeVisible();
+  await expect(left.getByText("C04.mp4: No sound in it.")).toBeVisible();
+  await expect(left.getByText(/^C05.mp4: .*copied only in part/)).toBeVisible();
+
+  // What comes later joins what is there.
+  await input.setInputFiles([sound("T03.wav", "voice-singer.wav")]);
+  await expect(page.getByRole("status").filter({ hasText: "3 of 5 picture files matched" })).toBeVisible();
+  await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);
+
+  await page.getByRole("button", { name: "C03.webm" }).click();
+  const closeUp = page.getByRole("region", { name: "Close up" });
+  await expect(closeUp.getByText(/^C03.webm starts at .* in T03.wav$/)).toBeVisible();
+  await expect(closeUp.locator("path[data-of=sound]")).toHaveAttribute("d", /^M.{1000}/);
+  for (let press = 0; press < 2; press += 1)
+    await closeUp.getByRole("button", { name: "Sound later by 1 frame" }).click();
+  await expect(closeUp.getByText("By hand: sound 83.33 ms later than found.")).toBeVisible();
+  await expect(cells(page, "C03.webm").nth(3)).toHaveText("by hand");
+  await closeUp.getByRole("button", { name: "Left camera, right recorder" }).click();
+
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save as CSV" }).click(),
+  ]);
+  const { data } = Papa.parse<Record<string, string>>(readFileSync(await download.path(), "utf8").trim(), {
+    header: true,
+  });
+  const row = data.find((each) => each["picture"] === "C03.webm")!;
+  expect(Number(row["offset s"])).toBeCloseTo(3 - 2 / 24, 2);
+  expect(row["by hand"]).toBe("true");
+
+  await closeUp.getByRole("button", { name: "Back to what was found" }).click();
+  await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);
+  await page.getByRole("button", { name: "Begin anew" }).click();
+  await expect(page.getByText("Drop the day's picture and sound files here")).toBeVisible();
+});
+
+test("files without a partner at all, and files that are none, are told so", async ({ page, request }) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/handover`);
+  await awake(page);
+  const input = page.locator("input[type=file]");
+  await input.setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("Slate 5: wind.") });
+  await expect(page.getByText("1 file that is neither picture nor WAV was left out.")).toBeVisible();
+  await input.setInputFiles([
+    { name: "empty.wav", mimeType: "audio/wav", buffer: Buffer.alloc(0) },
+    { name: "empty.mov", mimeType: "video/quicktime", buffer: Buffer.alloc(0) },
+    { name: "noise.mp4", mimeType: "video/mp4", buffer: Buffer.alloc(5000, 7) },
+  ]);
+  await expect(page.getByText("No picture file matches a sound file.")).toBeVisible();
+  const left = page.getByRole("region", { name: "Without a partner" });
+  await expect(left.getByRole("listitem")).toHaveCount(3);
+  await expect(left.getByText("empty.wav: The file is empty.")).toBeVisible();
+});

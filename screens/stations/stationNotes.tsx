@@ -1,5 +1,0 @@
-"use client";
-
-import { StationNote } from "./StationNote";
-
-export const HandoverNote = () => <StationNote station="handover" />;

@@ -1,0 +1,151 @@
+import * as Comlink from "comlink";
+import { RecordingRefusal, type Refusal } from "../core/audio";
+import {
+  lineUp,
+  openSound,
+  resampling,
+  type LinedUp,
+  type Landmarks,
+  type ReadStretch,
+  type SyncMessage,
+} from "../core/sync";
+import { openPicture } from "../picture/openPicture";
+import { blobSource } from "./blobSource";
+
+/** What listening to one file came to, free of functions so that it crosses the worker's door. */
+export interface Scanned {
+  file: File;
+  isPicture: boolean;
+  seconds: number;
+  frameRate: number | null;
+  /** When it began, of the day by its own clock, s. */
+  startS: number | null;
+  device: string;
+  landmarks: Landmarks | null;
+  /** Why it cannot be lined up; null where it can. */
+  says: Refusal | SyncMessage | null;
+}
+
+/** Highest and lowest value of equal parts of a stretch. */
+export interface Shape {
+  low: Float32Array;
+  high: Float32Array;
+}
+
+const PROGRESS_EVERY_MS = 200;
+/** Rate at which both sides of a pair are heard, Hz. */
+const HEARD_HZ = 48_000;
+
+const isWav = ({ name }: File): boolean => /\.(wav|wave|bwf|rf64|w64)$/i.test(name);
+
+/** How one reads in a file; null where it has no sound that is decoded here. */
+async function readerOf(file: File): Promise<ReadStretch | null> {
+  const source = blobSource(file);
+  if (isWav(file)) return (await openSound(source)).read;
+  const { sound } = await openPicture(source);
+  return sound && "read" in sound ? sound.read : null;
+}
+
+const SILENT_SIDE: ReadStretch = () => Promise.resolve({ samples: new Float32Array(0), sampleRateHz: HEARD_HZ });
+
+/** Files are opened once for all windows of a run. */
+function makeReaders() {
+  const opened = new Map<File, Promise<ReadStretch | null>>();
+  return (file: File): ReadStretch =>
+    async (fromS, seconds) => {
+      const reader = opened.get(file) ?? readerOf(file).catch(() => null);
+      opened.set(file, reader);
+      // A card that is pulled out while files are compared leaves pairs unconfirmed, and nothing else.
+      return ((await reader) ?? SILENT_SIDE)(fromS, seconds).catch(() => SILENT_SIDE(0, 0));
+    };
+}
+
+function shapeOf(samples: Float32Array, columns: number): Shape {
+  const [low, high] = [new Float32Array(columns), new Float32Array(columns)];
+  for (let column = 0; column < columns; column += 1) {
+    const to = Math.floor(((column + 1) * samples.length) / columns);
+    for (let at = Math.floor((column * samples.length) / columns); at < to; at += 1) {
+      const value = samples[at]!;
+      if (value < low[column]!) low[column] = value;
+      if (value > high[column]!) high[column] = value;
+    }
+  }
+  return { low, high };
+}
+
+let isCancelled = false;
+
+const door = {
+  /** Listens to one file; it stays where it is. */
+  async scan(file: File, path: string, isPicture: boolean, onProgress: (share: number) => void): Promise<Scanned> {
+    isCancelled = false;
+    let told = 0;
+    const options = {
+      isCancelled: () => isCancelled,
+      onProgress(share: number) {
+        const now = performance.now();
+        if (now - told < PROGRESS_EVERY_MS) return;
+        told = now;
+        onProgress(share);
+      },
+    };
+    const device = path.replace(/[^/]*$/, "");
+    const nothing = { file, isPicture, device, seconds: 0, frameRate: null, startS: null, landmarks: null };
+    try {
+      if (isWav(file)) {
+        const { seconds, startOfDayS, scan } = await openSound(blobSource(file));
+        return { ...nothing, seconds, startS: startOfDayS, landmarks: await scan(options), says: null };
+      }
+      const { seconds, frameRate, sound } = await openPicture(blobSource(file));
+      const facts = { ...nothing, seconds, frameRate };
+      if (!sound) return { ...facts, says: { code: "sync.noSound" } };
+      if ("codec" in sound) return { ...facts, says: { code: "sync.codec", codec: sound.codec, isShell: false } };
+      return { ...facts, landmarks: await sound.scan(options), says: null };
+    } catch (error) {
+      return { ...nothing, says: error instanceof RecordingRefusal ? error.says : { code: "refused.unreadable" } };
+    }
+  },
+  /** Pairs files that were listened to. */
+  async lineUp(
+    pictures: readonly Scanned[],
+    sounds: readonly Scanned[],
+    onProgress: (share: number) => void,
+  ): Promise<LinedUp> {
+    isCancelled = false;
+    const reader = makeReaders();
+    const recorded = ({ file, seconds, startS, device, landmarks }: Scanned) => ({
+      ...{ seconds, startS, device, landmarks },
+      read: reader(file),
+    });
+    return lineUp(pictures.map(recorded), sounds.map(recorded), { onProgress, isCancelled: () => isCancelled });
+  },
+  cancel(): void {
+    isCancelled = true;
+  },
+  /** How a stretch looks, in so many columns; what lies outside of the file is flat. */
+  async shape(file: File, fromS: number, seconds: number, columns: number): Promise<Shape> {
+    const { samples } = await stretchOf(file, fromS, seconds);
+    return shapeOf(samples, columns);
+  },
+  /** A stretch to be heard, at 48 kHz, its clock set right by `scale` (1 + drift). */
+  async piece(file: File, fromS: number, seconds: number, scale: number): Promise<Float32Array> {
+    const { samples, sampleRateHz } = await stretchOf(file, fromS, seconds * scale);
+    const step = (sampleRateHz * scale) / HEARD_HZ;
+    return resampling(step).run(samples, 0, step, Math.round(seconds * HEARD_HZ));
+  },
+};
+
+/** A stretch that may begin before the file does. */
+async function stretchOf(file: File, fromS: number, seconds: number) {
+  const read = await readerOf(file);
+  const beginS = Math.max(0, fromS);
+  const { samples, sampleRateHz } = await (read ?? SILENT_SIDE)(beginS, Math.max(0, seconds - (beginS - fromS)));
+  const whole = new Float32Array(Math.round(seconds * sampleRateHz));
+  const place = Math.round((beginS - fromS) * sampleRateHz);
+  if (place < whole.length) whole.set(samples.subarray(0, whole.length - place), place);
+  return { samples: whole, sampleRateHz };
+}
+
+export type LineUpDoor = typeof door;
+
+Comlink.expose(door);
