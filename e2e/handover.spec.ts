@@ -80,16 +80,23 @@ test("a day's picture files find their sound, whatever they are made of; what ha
   await expect(cells(page, "C03.webm").nth(3)).toHaveText("by hand");
   await closeUp.getByRole("button", { name: "Left camera, right recorder" }).click();
 
-  const [download] = await Promise.all([
-    page.waitForEvent("download"),
-    page.getByRole("button", { name: "Save as CSV" }).click(),
-  ]);
-  const { data } = Papa.parse<Record<string, string>>(readFileSync(await download.path(), "utf8").trim(), {
-    header: true,
-  });
+  const saved = async (format: string) => {
+    const button = page.getByRole("button", { name: `Save as ${format}` });
+    const [download] = await Promise.all([page.waitForEvent("download"), button.click()]);
+    return readFileSync(await download.path(), "utf8");
+  };
+  const { data } = Papa.parse<Record<string, string>>((await saved("CSV")).trim(), { header: true });
   const row = data.find((each) => each["picture"] === "C03.webm")!;
   expect(Number(row["offset s"])).toBeCloseTo(3 - 2 / 24, 2);
   expect(row["by hand"]).toBe("true");
+  const edl = await saved("EDL");
+  expect(edl.match(/^\d{3} {2}\w+ +V/gm)).toHaveLength(3);
+  expect(edl).toMatch(/^002 {2}T01 {6}A {5}C {8}00:00:02:1[23] 00:00:11:\d\d 01:00:00:00 01:00:09:0\d\r$/m);
+  const { tracks } = JSON.parse(await saved("OTIO")) as { tracks: { children: { children: { name: string }[] }[] } };
+  expect(tracks.children.map((each) => each.children.map(({ name }) => name))).toEqual([
+    ["C01.mp4", "C02.mov", "C03.webm"],
+    ["T01.wav", "T02.wav", "T03.wav"],
+  ]);
 
   await closeUp.getByRole("button", { name: "Back to what was found" }).click();
   await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);

@@ -18,6 +18,8 @@ export interface Scanned {
   isPicture: boolean;
   seconds: number;
   frameRate: number | null;
+  /** Of its sound; 0 where it has none. */
+  sampleRateHz: number;
   /** When it began, of the day by its own clock, s. */
   startS: number | null;
   device: string;
@@ -90,17 +92,18 @@ const door = {
       },
     };
     const device = path.replace(/[^/]*$/, "");
-    const nothing = { file, isPicture, device, seconds: 0, frameRate: null, startS: null, landmarks: null };
+    const unknown = { seconds: 0, frameRate: null, sampleRateHz: 0, startS: null, landmarks: null };
+    const nothing = { file, isPicture, device, ...unknown };
     try {
       if (isWav(file)) {
-        const { seconds, startOfDayS, scan } = await openSound(blobSource(file));
-        return { ...nothing, seconds, startS: startOfDayS, landmarks: await scan(options), says: null };
+        const { seconds, sampleRateHz, startOfDayS, scan } = await openSound(blobSource(file));
+        return { ...nothing, seconds, sampleRateHz, startS: startOfDayS, landmarks: await scan(options), says: null };
       }
       const { seconds, frameRate, sound } = await openPicture(blobSource(file));
       const facts = { ...nothing, seconds, frameRate };
       if (!sound) return { ...facts, says: { code: "sync.noSound" } };
       if ("codec" in sound) return { ...facts, says: { code: "sync.codec", codec: sound.codec, isShell: false } };
-      return { ...facts, landmarks: await sound.scan(options), says: null };
+      return { ...facts, sampleRateHz: sound.sampleRateHz, landmarks: await sound.scan(options), says: null };
     } catch (error) {
       return { ...nothing, says: error instanceof RecordingRefusal ? error.says : { code: "refused.unreadable" } };
     }

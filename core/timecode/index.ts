@@ -1,4 +1,4 @@
 /**
  * Timecode: frames counted as hours, minutes, seconds and frames, with and without dropped numbers.
  */
-export { framesOf, isDropRate, timecodeAt, timecodeOf, wholeRate } from "./timecode";
+export { exactRate, framesOf, isDropRate, timecodeAt, timecodeOf, wholeRate } from "./timecode";

@@ -6,7 +6,7 @@ export const isDropRate = (frameRate: number): boolean =>
   Math.abs(frameRate - 30_000 / 1001) < 0.01 || Math.abs(frameRate - 60_000 / 1001) < 0.01;
 
 /** The exact rate of a nominal one: 23.976 is 24000/1001. Source: SMPTE ST 12-1. */
-const exactRate = (frameRate: number): number =>
+export const exactRate = (frameRate: number): number =>
   Number.isInteger(frameRate) ? frameRate : (wholeRate(frameRate) * 1000) / 1001;
 
 const two = (value: number): string => String(value).padStart(2, "0");

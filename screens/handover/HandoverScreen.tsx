@@ -10,7 +10,10 @@ import { FileDrop } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";
 import type { Scanned } from "@/workers/lineUpWorker";
-import { saveCsv } from "../files/saveFile";
+import { isDropRate } from "@/core/timecode";
+import { useShoot } from "@/data/ShootProvider";
+import { saveCsv, saveFile } from "../files/saveFile";
+import { cutListOf } from "./cutListOf";
 import { DayStrip } from "./DayStrip";
 import { MatchDetail } from "./MatchDetail";
 import { clockTime } from "./matchWords";
@@ -137,12 +140,25 @@ function Listening({ state, onStop }: { state: LineUpState; onStop: () => void }
 
 /** What belongs together, and what does not. */
 function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof useLineUp>["door"] }) {
+  const { bundle } = useShoot();
   const [chosen, setChosen] = useState(0);
   const [nudges, setNudges] = useState<ReadonlyMap<string, number>>(new Map());
   const { pictures, sounds, found } = state;
   const paired = new Set(found.matches.map(({ picture }) => picture)).size;
   const match = found.matches[chosen];
   const left = leftOf(state);
+  const save = async (format: "EDL" | "OTIO" | "CSV") => {
+    if (format === "CSV") return saveCsv("matches.csv", rowsOf(state, nudges));
+    const { edlOf, otioOf } = await import("@/core/lists");
+    const { title, frameRate } = bundle.shoot.body;
+    const offsetOf = (of: Match) => of.offsetS + (nudges.get(keyOf(of)) ?? 0);
+    const list = cutListOf(
+      { pictures, sounds, matches: found.matches, offsetOf },
+      { title, frameRate, isDrop: isDropRate(frameRate) },
+    );
+    if (format === "EDL") saveFile("matches.edl", "text/plain;charset=utf-8", edlOf(list));
+    else saveFile("matches.otio", "application/json", otioOf(list));
+  };
   const nudge = (of: Match, nudgeS: number) => {
     const next = new Map(nudges);
     // What is nudged there and back is as it was found.
@@ -164,9 +180,14 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
                 )}
               </Lead>
               {paired > 0 && (
-                <Button onPress={() => void saveCsv("matches.csv", rowsOf(state, nudges))}>
-                  <Download size={18} aria-hidden /> Save as CSV
-                </Button>
+                <Row role="group" aria-label="Save the list">
+                  <Download size={18} aria-hidden />
+                  {(["EDL", "OTIO", "CSV"] as const).map((format) => (
+                    <Button key={format} aria-label={`Save as ${format}`} onPress={() => void save(format)}>
+                      {format}
+                    </Button>
+                  ))}
+                </Row>
               )}
             </Row>
             {sounds.length > 0 && <DayStrip {...{ pictures, sounds, found, chosen }} />}
