@@ -1,12 +1,16 @@
 import { readdir, stat } from "node:fs/promises";
-import { dirname, join } from "node:path";
+import { availableParallelism } from "node:os";
+import { join } from "node:path";
+import { Worker } from "node:worker_threads";
+import * as Comlink from "comlink";
+import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { Command, CommanderError } from "commander";
 import { RecordingRefusal } from "../core/audio";
-import { type LinedUp, lineUp, type Match, openSound, partsOf, reasonOf, type Recorded } from "../core/sync";
+import { type Candidate, type LinedUp, lineUp, type Match, partsOf, reasonOf } from "../core/sync";
 import { type AnyMessage, say } from "../messages";
-import { openPicture } from "../picture/openPicture";
-import { fileRefusal, openFileSource } from "./fileSource";
+import { fileRefusal } from "./fileSource";
 import { refuser } from "./output";
+import type { Heard, SyncDoor } from "./syncWorker";
 
 const PROGRAM = "hypophon sync";
 const refuse = refuser(PROGRAM);
@@ -15,16 +19,6 @@ const SOUNDS = /\.(wav|wave|bwf|rf64|w64)$/i;
 const PICTURES = /\.(mp4|m4v|mov|qt|webm|mkv|wav|wave)$/i;
 /** Levels of folders that are looked into. */
 const DEEPEST = 8;
-
-/** A file that was opened and listened to, or why it could not be. */
-interface Heard {
-  path: string;
-  seconds: number;
-  frameRate: number | null;
-  recorded: Recorded | null;
-  says: AnyMessage | null;
-  close: () => Promise<void>;
-}
 
 /** Files of a folder and of those in it that may hold sound, by name; a file is itself. */
 async function filesIn(path: string, endings: RegExp, depth = 0): Promise<string[]> {
@@ -42,34 +36,35 @@ async function filesIn(path: string, endings: RegExp, depth = 0): Promise<string
   return found;
 }
 
-async function hear(path: string, isPicture: boolean): Promise<Heard> {
-  const nothing = { path, seconds: 0, frameRate: null, recorded: null, close: () => Promise.resolve() };
-  try {
-    const source = await openFileSource(path);
-    const close = () => source.close();
-    const clock = { device: dirname(path) };
-    try {
-      if (!isPicture || SOUNDS.test(path)) {
-        const { seconds, startOfDayS, scan, read } = await openSound(source);
-        const recorded = { ...clock, seconds, read, startS: startOfDayS, landmarks: await scan() };
-        return { path, seconds, frameRate: null, recorded, says: null, close };
-      }
-      const { seconds, frameRate, sound } = await openPicture(source);
-      const facts = { path, seconds, frameRate, close };
-      if (!sound) return { ...facts, recorded: null, says: { code: "sync.noSound" } };
-      if ("codec" in sound)
-        return { ...facts, recorded: null, says: { code: "sync.codec", codec: sound.codec, isShell: true } };
-      const recorded = { ...clock, seconds, read: sound.read, startS: null, landmarks: await sound.scan() };
-      return { ...facts, recorded, says: null };
-    } catch (error) {
-      await close();
-      throw error;
-    }
-  } catch (error) {
-    const refusal = fileRefusal(error);
-    if (refusal instanceof RecordingRefusal) return { ...nothing, says: refusal.says };
-    throw error;
-  }
+/** As many as fit into memory and cores. */
+const MOST_WORKERS = Number(process.env["HYPOPHON_THREADS"] ?? 4);
+
+interface Line {
+  worker: Worker;
+  door: Comlink.Remote<SyncDoor>;
+}
+
+function openLines(count: number): Line[] {
+  return Array.from({ length: Math.max(1, Math.min(count, MOST_WORKERS, availableParallelism())) }, () => {
+    const worker = new Worker(new URL("./syncWorker.mjs", import.meta.url));
+    return { worker, door: Comlink.wrap<SyncDoor>(nodeEndpoint(worker)) };
+  });
+}
+
+/** Listens to all files, several at a time; they come back in their order. */
+async function hearAll(
+  lines: readonly Line[],
+  files: readonly { path: string; isPicture: boolean }[],
+): Promise<Heard[]> {
+  const heard: Heard[] = [];
+  let next = 0;
+  await Promise.all(
+    lines.map(async ({ door }) => {
+      for (let at = next++; at < files.length; at = next++)
+        heard[at] = await door.scan(files[at]!.path, files[at]!.isPicture);
+    }),
+  );
+  return heard;
 }
 
 const round = (value: number, digits: number): number => Number(value.toFixed(digits));
@@ -126,22 +121,24 @@ function leftOf(files: readonly Heard[], reasons: LinedUp["pictures"], isPicture
   });
 }
 
-const MISSING: Recorded = {
-  ...{ seconds: 0, startS: null, device: "", landmarks: null },
-  read: () => Promise.resolve({ samples: new Float32Array(0), sampleRateHz: 48_000 }),
-};
-
 async function run(picturesAt: string, soundsAt: string, isJson: boolean): Promise<number> {
   const paths = [await filesIn(picturesAt, PICTURES), await filesIn(soundsAt, SOUNDS)] as const;
   for (const [at, name] of [picturesAt, soundsAt].entries())
     if (paths[at]!.length === 0) return refuse(`${name}: no ${at === 0 ? "picture" : "sound"} files there.`);
-  const pictures: Heard[] = [];
-  const sounds: Heard[] = [];
-  for (const path of paths[0]) pictures.push(await hear(path, true));
-  for (const path of paths[1]) sounds.push(await hear(path, false));
-  const recordedOf = (files: readonly Heard[]) => files.map(({ recorded }) => recorded ?? MISSING);
-  const found = await lineUp(recordedOf(pictures), recordedOf(sounds));
-  await Promise.all([...pictures, ...sounds].map(({ close }) => close()));
+  const files = paths.flatMap((all, side) => all.map((path) => ({ path, isPicture: side === 0 })));
+  const lines = openLines(files.length);
+  const heard = await hearAll(lines, files);
+  const pictures = heard.filter(({ isPicture }) => isPicture);
+  const sounds = heard.filter(({ isPicture }) => !isPicture);
+  const pathOf = ({ path, seconds }: Heard) => ({ path, seconds });
+  const found = await lineUp(pictures, sounds, {
+    aligners: lines.map(
+      ({ door }) =>
+        (candidate: Candidate) =>
+          door.align(candidate, pathOf(pictures[candidate.picture]!), pathOf(sounds[candidate.sound]!)),
+    ),
+  });
+  await Promise.all(lines.map(({ worker }) => worker.terminate()));
   const matches = found.matches.map((match) => toldOf(match, pictures[match.picture]!, sounds[match.sound]!));
   const left = [...leftOf(pictures, found.pictures, true), ...leftOf(sounds, found.sounds, false)];
   const byClock = found.byClock.map(({ picture, sound, offsetS }) => ({

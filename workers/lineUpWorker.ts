@@ -1,6 +1,7 @@
 import * as Comlink from "comlink";
 import { RecordingRefusal, type Refusal } from "../core/audio";
 import {
+  alignHere,
   lineUp,
   openSound,
   resampling,
@@ -120,7 +121,10 @@ const door = {
       ...{ seconds, startS, device, landmarks },
       read: reader(file),
     });
-    return lineUp(pictures.map(recorded), sounds.map(recorded), { onProgress, isCancelled: () => isCancelled });
+    const [ours, theirs] = [pictures.map(recorded), sounds.map(recorded)];
+    return lineUp(ours, theirs, {
+      ...{ onProgress, isCancelled: () => isCancelled, aligners: [alignHere(ours, theirs)] },
+    });
   },
   cancel(): void {
     isCancelled = true;

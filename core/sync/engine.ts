@@ -13,6 +13,9 @@ export interface LiningEngine {
   peaksAt(): number;
   loudest(): number;
   setUpResampler(phases: number, taps: number): number;
+  setUpCross(size: number): void;
+  crossOf(one: number, other: number, length: number, lastBin: number): number;
+  sumsAt(): number;
   resample(from: number, place: number, step: number, count: number, to: number): void;
 }
 

@@ -2,15 +2,19 @@
  * Lining up: which picture and sound files were made at the same time, at which offset and drift. It knows samples, not files or
  * stations; windows are read by whoever asks.
  */
-export { type Look, type Match, type ReadStretch, type Side, type Stretch } from "./alignPair";
+export { alignPair, type Look, type Match, type ReadStretch, type Side, type Stretch } from "./alignPair";
 export { lagBetween, type Lag } from "./lag";
 export { landmarkMaker, type Landmarks } from "./landmarks";
+export type { Candidate } from "./candidates";
 export {
+  alignHere,
   lineUp,
   SHORTEST_S,
+  type Align,
   type ClockOffset,
   type ClockPair,
   type LinedUp,
+  type LineUpOptions,
   type Recorded,
   type Unmatched,
 } from "./lineUp";

@@ -1,4 +1,5 @@
 import { fourierOf } from "../audio";
+import { newLiningEngine } from "./engine";
 
 /** How two windows lie to each other. */
 export interface Lag {
@@ -21,6 +22,32 @@ const OWN_S = 0.0015;
 const FINER = 2;
 const FINEST = 4;
 
+/** Cross spectra by the engine, for segments of one size. */
+function makeCross(size: number) {
+  const engine = newLiningEngine();
+  engine.setUpCross(size);
+  let room = { one: 0, other: 0, length: 0 };
+  return {
+    /** For each bin four figures: cross spectrum, real and imaginary, and both powers; and of how many segments. */
+    run(first: Float32Array, second: Float32Array, length: number, lastBin: number) {
+      if (room.length < length) room = { one: engine.roomFor(4 * length), other: engine.roomFor(4 * length), length };
+      const { buffer } = engine.memory;
+      new Float32Array(buffer, room.one, length).set(first.subarray(0, length));
+      new Float32Array(buffer, room.other, length).set(second.subarray(0, length));
+      const segments = engine.crossOf(room.one, room.other, length, lastBin);
+      return { segments, sums: new Float32Array(buffer, engine.sumsAt(), 4 * (lastBin + 1)) };
+    },
+  };
+}
+
+const crosses = new Map<number, ReturnType<typeof makeCross>>();
+
+function crossOver(size: number): ReturnType<typeof makeCross> {
+  const known = crosses.get(size) ?? makeCross(size);
+  crosses.set(size, known);
+  return known;
+}
+
 /**
  * The time between two windows of the same rate and length, by generalised cross-correlation: each frequency counts by how well
  * both agree on it (maximum likelihood, Knapp and Carter 1976), averaged over segments. Lags up to ± `mostS` (≤ 0.1 s) are looked
@@ -30,47 +57,26 @@ export function lagBetween(first: Float32Array, second: Float32Array, sampleRate
   const size = 2 ** Math.round(Math.log2(SEGMENT_S * sampleRateHz));
   const length = Math.min(first.length, second.length);
   if (length < size) return null;
-  const fourier = fourierOf(size);
-  const hop = size / 2;
   const half = size / 2;
-  const window = Float64Array.from({ length: size }, (_, at) => Math.sin((Math.PI * (at + 0.5)) / size) ** 2);
-  const [re, im] = [new Float64Array(size), new Float64Array(size)];
-  const [crossRe, crossIm] = [new Float64Array(half + 1), new Float64Array(half + 1)];
-  const [powerOne, powerTwo] = [new Float64Array(half + 1), new Float64Array(half + 1)];
-  for (let from = 0; from + size <= length; from += hop) {
-    for (let at = 0; at < size; at += 1) {
-      re[at] = first[from + at]! * window[at]!;
-      im[at] = second[from + at]! * window[at]!;
-    }
-    fourier.transform(re, im);
-    for (let bin = 1; bin < half; bin += 1) {
-      const [a, b] = [re[bin]!, im[bin]!];
-      const [c, d] = [re[size - bin]!, im[size - bin]!];
-      // Two real signals in one transform.
-      const [x, y] = [(a + c) / 2, (b - d) / 2];
-      const [u, v] = [(b + d) / 2, (c - a) / 2];
-      crossRe[bin]! += x * u + y * v;
-      crossIm[bin]! += x * v - y * u;
-      powerOne[bin]! += x * x + y * y;
-      powerTwo[bin]! += u * u + v * v;
-    }
-  }
-  const segments = Math.floor((length - size) / hop) + 1;
-  const fine = fourierOf(size * FINER);
-  const [outRe, outIm] = [new Float64Array(size * FINER), new Float64Array(size * FINER)];
   const binHz = sampleRateHz / size;
   const top = Math.min(half - 1, Math.floor(Math.min(HIGH_HZ, 0.45 * sampleRateHz) / binHz));
+  const { sums, segments } = crossOver(size).run(first, second, length, top);
+  // One segment always agrees with itself.
+  if (segments < 2) return null;
+  const fine = fourierOf(size * FINER);
+  const [outRe, outIm] = [new Float64Array(size * FINER), new Float64Array(size * FINER)];
   let any = 0;
   for (let bin = Math.max(1, Math.ceil(LOW_HZ / binHz)); bin <= top; bin += 1) {
-    const size2 = crossRe[bin]! ** 2 + crossIm[bin]! ** 2;
-    const both = powerOne[bin]! * powerTwo[bin]!;
+    const [re, im] = [sums[4 * bin]!, sums[4 * bin + 1]!];
+    const size2 = re * re + im * im;
+    const both = sums[4 * bin + 2]! * sums[4 * bin + 3]!;
     if (!(both > 0) || !(size2 > 0)) continue;
     // What few segments agree on by chance is taken off (Carter 1987).
     const agree = Math.min(0.98, Math.max(0, (size2 / both - 1 / segments) / (1 - 1 / segments)));
     const weight = agree / (1 - agree) / Math.sqrt(size2);
     any += agree;
-    outRe[bin] = crossRe[bin]! * weight;
-    outIm[bin] = crossIm[bin]! * weight;
+    outRe[bin] = re * weight;
+    outIm[bin] = im * weight;
   }
   if (!(any > 0)) return null;
   const [bandRe, bandIm] = [outRe.slice(0, top + 1), outIm.slice(0, top + 1)];

@@ -1,9 +1,10 @@
 import { alignPair, type Match, type Side } from "./alignPair";
-import { findCandidates } from "./candidates";
+import { type Candidate, findCandidates } from "./candidates";
 import type { Landmarks } from "./landmarks";
 
-/** A picture or sound file of a day, as far as lining up knows it. */
-export interface Recorded extends Side {
+/** A picture or sound file of a day, as far as finding candidates knows it. */
+export interface Known {
+  seconds: number;
   /** When it began by its own clock, s on any line all files of one device share; null where it says nothing. */
   startS: number | null;
   /** Which camera or recorder made it: a folder, a card. Files of one share one clock. */
@@ -11,6 +12,12 @@ export interface Recorded extends Side {
   /** Null where it has no sound, or none that can be read. */
   landmarks: Landmarks | null;
 }
+
+/** One whose windows can be read here. */
+export type Recorded = Known & Side;
+
+/** Holds one candidate against its sound. */
+export type Align = (candidate: Candidate) => Promise<Match | null>;
 
 /** Why a file has no partner. */
 export type Unmatched = "noSound" | "silent" | "tooShort" | "nothingAlike";
@@ -47,6 +54,8 @@ export interface LineUpOptions {
   onProgress?: (share: number) => void;
   /** Asked after each candidate; true stops, and what is found so far is told. */
   isCancelled?: () => boolean;
+  /** Who compares sound, each one pair at a time. */
+  aligners: readonly Align[];
 }
 
 /** Shorter recordings are not lined up, s: too few windows to agree. */
@@ -56,7 +65,7 @@ const MOST_OF_ONE = 8;
 /** Clocks of two devices agree from match to match within this, s. */
 const SAME_CLOCK_S = 3;
 
-const whyNot = ({ landmarks, seconds }: Recorded): Unmatched | null => {
+const whyNot = ({ landmarks, seconds }: Known): Unmatched | null => {
   if (!landmarks) return "noSound";
   if (landmarks.isSilent) return "silent";
   return seconds < SHORTEST_S ? "tooShort" : null;
@@ -67,7 +76,7 @@ const NONE: Landmarks = { seconds: 0, hashes: new Uint32Array(0), steps: new Uin
 const median = (values: readonly number[]): number => values.toSorted((one, other) => one - other)[values.length >> 1]!;
 
 /** Recorder's clock less camera's, as the matches of most pictures of both say; null where they do not agree. */
-function agreedOffset(matches: readonly Match[], pictures: readonly Recorded[], sounds: readonly Recorded[]) {
+function agreedOffset(matches: readonly Match[], pictures: readonly Known[], sounds: readonly Known[]) {
   // A picture over two sound files speaks once.
   const said = new Map<number, number>();
   for (const { picture, sound, offsetS } of matches) {
@@ -81,11 +90,7 @@ function agreedOffset(matches: readonly Match[], pictures: readonly Recorded[], 
   return 2 * agree.length > said.size ? median(agree) : null;
 }
 
-function clocksOf(
-  matches: readonly Match[],
-  pictures: readonly Recorded[],
-  sounds: readonly Recorded[],
-): ClockOffset[] {
+function clocksOf(matches: readonly Match[], pictures: readonly Known[], sounds: readonly Known[]): ClockOffset[] {
   const cameras = new Set(pictures.map(({ device }) => device));
   const recorders = new Set(sounds.map(({ device }) => device));
   return [...cameras].flatMap((camera) =>
@@ -103,8 +108,8 @@ function clocksOf(
 function pairsByClock(
   clocks: readonly ClockOffset[],
   isOpen: (picture: number) => boolean,
-  pictures: readonly Recorded[],
-  sounds: readonly Recorded[],
+  pictures: readonly Known[],
+  sounds: readonly Known[],
 ): ClockPair[] {
   return pictures.flatMap(({ startS, seconds, device }, picture) => {
     if (startS === null || !isOpen(picture)) return [];
@@ -118,31 +123,45 @@ function pairsByClock(
   });
 }
 
+/** Compares here, one after the other. */
+export const alignHere =
+  (pictures: readonly Recorded[], sounds: readonly Recorded[]): Align =>
+  (candidate) =>
+    alignPair(candidate, pictures[candidate.picture]!, sounds[candidate.sound]!);
+
 /**
  * Finds all pairs of a day: every picture file against every sound file by landmarks, candidates held against their sound.
- * Pictures that nothing sounds like are paired by the clocks where the matches say how those differ. Reads each candidate's
- * windows, one pair after the other.
+ * Pictures that nothing sounds like are paired by the clocks where the matches say how those differ.
  */
 export async function lineUp(
-  pictures: readonly Recorded[],
-  sounds: readonly Recorded[],
-  { onProgress, isCancelled }: LineUpOptions = {},
+  pictures: readonly Known[],
+  sounds: readonly Known[],
+  { onProgress, isCancelled, aligners }: LineUpOptions,
 ): Promise<LinedUp> {
   const why = { pictures: pictures.map(whyNot), sounds: sounds.map(whyNot) };
-  const fit = (all: readonly Recorded[], reasons: readonly (Unmatched | null)[]) =>
+  const fit = (all: readonly Known[], reasons: readonly (Unmatched | null)[]) =>
     all.map(({ landmarks }, at) => (reasons[at] === null && landmarks ? landmarks : NONE));
   const seen = pictures.map(() => 0);
   const candidates = findCandidates(fit(pictures, why.pictures), fit(sounds, why.sounds)).filter(
     ({ picture }) => (seen[picture]! += 1) <= MOST_OF_ONE,
   );
   const matches: Match[] = [];
-  for (const [at, candidate] of candidates.entries()) {
-    if (isCancelled?.()) break;
-    const match = await alignPair(candidate, pictures[candidate.picture]!, sounds[candidate.sound]!);
-    if (match) matches.push(match);
-    onProgress?.((at + 1) / candidates.length);
-  }
-  matches.sort((one, other) => other.confidence - one.confidence);
+  let next = 0;
+  let done = 0;
+  await Promise.all(
+    aligners.map(async (align) => {
+      for (let at = next++; at < candidates.length && !isCancelled?.(); at = next++) {
+        const match = await align(candidates[at]!);
+        if (match) matches.push(match);
+        done += 1;
+        onProgress?.(done / candidates.length);
+      }
+    }),
+  );
+  // The same order however the work was shared out.
+  matches.sort(
+    (one, other) => other.confidence - one.confidence || one.picture - other.picture || one.sound - other.sound,
+  );
   const clocks = clocksOf(matches, pictures, sounds);
   const hasPicture = new Set(matches.map(({ picture }) => picture));
   const byClock = pairsByClock(clocks, (picture) => !hasPicture.has(picture), pictures, sounds);

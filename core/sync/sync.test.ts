@@ -1,6 +1,17 @@
 import fc from "fast-check";
 import { whiteNoise } from "@/fixtures/testSignals";
-import { landmarkMaker, lagBetween, lineUp, resampling, type Recorded } from ".";
+import {
+  alignHere,
+  landmarkMaker,
+  lagBetween,
+  lineUp as lineUpWith,
+  type LineUpOptions,
+  resampling,
+  type Recorded,
+} from ".";
+
+const lineUp = (pictures: readonly Recorded[], sounds: readonly Recorded[], options: Partial<LineUpOptions> = {}) =>
+  lineUpWith(pictures, sounds, { aligners: [alignHere(pictures, sounds)], ...options });
 
 const RATE = 16_000;
 

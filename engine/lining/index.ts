@@ -1,8 +1,10 @@
 import { room } from "../block";
+import { Cross } from "./cross";
 import { Landmarks } from "./landmarks";
 import { Resampler } from "./resample";
 
 let landmarks: Landmarks | null = null;
+let cross: Cross | null = null;
 let resampler: Resampler | null = null;
 
 /** Room for so many bytes, never given back: an engine serves one recording or one rate. */
@@ -50,4 +52,18 @@ export function setUpResampler(phases: i32, taps: i32): usize {
 
 export function resample(from: usize, place: f64, step: f64, count: i32, to: usize): void {
   resampler!.run(from, place, step, count, to);
+}
+
+/** Prepares for cross spectra of segments of `size`, a power of two from 8. */
+export function setUpCross(size: i32): void {
+  cross = new Cross(size);
+}
+
+/** Sums cross spectra of two stretches; says of how many segments. */
+export function crossOf(one: usize, other: usize, length: i32, lastBin: i32): i32 {
+  return cross!.run(one, other, length, lastBin);
+}
+
+export function sumsAt(): usize {
+  return cross!.sums;
 }

@@ -9,6 +9,7 @@ import { benchServer } from "./benchServer";
 import { benchRoll } from "./benchRoll";
 import { benchPlace } from "./benchPlace";
 import { benchSituations } from "./benchSituations";
+import { benchSync } from "./benchSync";
 import { benchWeb } from "./benchWeb";
 import { benchTrouble } from "./benchTrouble";
 import { benchLevels } from "./benchLevels";
@@ -28,6 +29,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   place: async () => (benchPlace() ? 0 : 1),
   roll: async (args) => ((await benchRoll(args)) ? 0 : 1),
   server: benchServer,
+  sync: benchSync,
   situations: () => Promise.resolve(benchSituations() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,
