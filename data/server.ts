@@ -256,6 +256,8 @@ export interface Samples {
   card: { folder: string; files: readonly string[] };
   recordings: readonly { file: string; title: string; rigId: string }[];
   claps: readonly { file: string; title: string; placeId: string }[];
+  /** What the cameras took. */
+  pictures: readonly string[];
 }
 export const askSamples = (): Promise<Samples> => ask("/api/demo");
 

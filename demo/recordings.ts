@@ -28,6 +28,9 @@ export const DEMO_CLAP = {
   placeId: GRANARY_ID,
 } as const;
 
+/** What the cameras took of two of the recordings; see makePictures.sh. */
+export const DEMO_PICTURES = ["camera-granary.mp4", "camera-quay.mp4"] as const;
+
 /** Voices of the recordings on the demo's card. */
 export type CardVoice = "miller" | "engineer" | "singer";
 

@@ -104,6 +104,27 @@ test("a day's picture files find their sound, whatever they are made of; what ha
   await expect(page.getByText("Drop the day's picture and sound files here")).toBeVisible();
 });
 
+test("the demo's cameras find the demo's recordings; a camera four metres away hears late", async ({
+  page,
+  request,
+}) => {
+  const id = await openDemo(request);
+  await page.goto(`/shoots/${id}/handover`);
+  await awake(page);
+  await page.getByRole("button", { name: "Two cameras and the recorder" }).click();
+  await expect(page.getByText("All 2 picture files have their sound.")).toBeVisible();
+  for (const [name, fromS] of [
+    ["camera-granary.mp4", 0.8],
+    ["camera-quay.mp4", 1.2],
+  ] as const) {
+    const told = (await cells(page, name).nth(1).textContent())!;
+    const offsetS = Number(told.replace("00:", ""));
+    // What was said arrives 11.7 ms after it was said.
+    expect(Math.abs(offsetS - fromS + 0.0117)).toBeLessThan(0.002);
+  }
+  await expect(page.getByText("singer-hall.wav: No picture file has the same sound.")).toBeVisible();
+});
+
 test("files without a partner at all, and files that are none, are told so", async ({ page, request }) => {
   const id = await openDemo(request);
   await page.goto(`/shoots/${id}/handover`);

@@ -23,7 +23,15 @@ import { CARD, makeCardRecording } from "../demo/card";
 import { PAIRED_ID } from "../demo/connections";
 import { DEMO_LOG } from "../demo/log";
 import { MILLER, ON_XLR, SLACK_WATER } from "../demo/slackWater";
-import { CARD_FILES, DEMO_CLAP, DEMO_RECORDINGS, DEMO_SHOOT_ID, demoId, type DemoRecording } from "../demo/recordings";
+import {
+  CARD_FILES,
+  DEMO_CLAP,
+  DEMO_PICTURES,
+  DEMO_RECORDINGS,
+  DEMO_SHOOT_ID,
+  demoId,
+  type DemoRecording,
+} from "../demo/recordings";
 import { voiceOf } from "../demo/voices";
 import { requireRight } from "./accounts";
 import type { ActingCrew } from "./crew";
@@ -41,6 +49,7 @@ export const demoSamples = () => ({
   card: { folder: "SLACK_WATER", files: CARD_FILES },
   recordings: DEMO_RECORDINGS.map(({ file, title, rigId }) => ({ file, title, rigId })),
   claps: [DEMO_CLAP],
+  pictures: DEMO_PICTURES,
 });
 
 /** Bytes of one of the demo's recordings, by its listed name only; those of its card are made here and now. */
@@ -51,8 +60,8 @@ export async function demoRecordingBytes(file: string): Promise<Uint8Array<Array
     const { samples } = await readMono(bytesSource(await recordingBytes(`voice-${name}.wav`)), 60);
     return makeCardRecording(ofCard, voiceOf(name, samples));
   }
-  if (![DEMO_CLAP, ...DEMO_RECORDINGS].some((recording) => recording.file === file))
-    throw new Fault("missing", { code: "record.noRecording" });
+  const known = [...[DEMO_CLAP, ...DEMO_RECORDINGS].map((recording) => recording.file), ...DEMO_PICTURES];
+  if (!known.includes(file)) throw new Fault("missing", { code: "record.noRecording" });
   return recordingBytes(file);
 }
 

@@ -5,7 +5,9 @@ import { count } from "./words";
 export const sync: Templates<SyncCatalogue> = {
   "sync.sum": ({ paired, pictures, sounds }) =>
     paired === pictures
-      ? `All ${count(pictures, "picture file has", "picture files have")} their sound.`
+      ? pictures === 1
+        ? "The picture file has its sound."
+        : `All ${pictures} picture files have their sound.`
       : `${paired} of ${count(pictures, "picture file", "picture files")} matched, from ${count(sounds, "sound file", "sound files")}.`,
   "sync.none": () => "No picture file matches a sound file.",
   "sync.noSound": () => "No sound in it.",

@@ -6,12 +6,13 @@ import styled from "styled-components";
 import { partsOf, reasonOf, type Match } from "@/core/sync";
 import { type AnyMessage, say } from "@/messages";
 import { Button } from "@/ui/Button";
-import { FileDrop } from "@/ui/FileDrop";
+import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
 import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
 import { Table, TableScroll } from "@/ui/Table";
 import type { Scanned } from "@/workers/lineUpWorker";
 import { isDropRate } from "@/core/timecode";
-import { useShoot } from "@/data/ShootProvider";
+import { useSamples, useShoot } from "@/data/ShootProvider";
+import { fetchDemoRecording } from "../sound/fetchDemoRecording";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { cutListOf } from "./cutListOf";
 import { DayStrip } from "./DayStrip";
@@ -259,6 +260,28 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
   );
 }
 
+/** The demo's cameras and recordings. */
+function DemoDay({ onFiles }: { onFiles: (files: readonly DroppedFile[]) => Promise<void> }) {
+  const samples = useSamples();
+  const [isFetching, setFetching] = useState(false);
+  if (!samples) return null;
+  const fetchAll = async () => {
+    setFetching(true);
+    const names = [...samples.pictures, ...samples.recordings.map(({ file }) => file)];
+    const files = await Promise.all(names.map(fetchDemoRecording));
+    setFetching(false);
+    await onFiles(files.flatMap((file) => (file ? [{ file, path: file.name }] : [])));
+  };
+  return (
+    <Row>
+      <Soft>Or the demo&apos;s:</Soft>
+      <Button isDisabled={isFetching} onPress={() => void fetchAll()}>
+        Two cameras and the recorder
+      </Button>
+    </Row>
+  );
+}
+
 /** How does it reach the edit? */
 export function HandoverScreen() {
   const { state, skipped, add, stop, clear, door } = useLineUp();
@@ -283,6 +306,7 @@ export function HandoverScreen() {
               onCard={(files) => void add(files)}
             />
           )}
+          {state.phase === "empty" && <DemoDay onFiles={add} />}
           <Listening state={state} onStop={stop} />
           {skipped > 0 && <Soft role="status">{leftOut(skipped)}</Soft>}
           {state.phase === "done" && (

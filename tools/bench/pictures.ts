@@ -9,10 +9,9 @@ import { MIGRATIONS } from "../../host/databases";
 import { ROOT } from "../../host/state";
 import { webBuild } from "../../host/webBuild";
 import { serveWeb } from "../../host/webServer";
-import { CREATOR, ENGINEER, MILLER, SINGER, WELDER } from "../../demo/slackWater";
+import { CREATOR, ENGINEER, MILLER, SINGER } from "../../demo/slackWater";
 import { DEMO_SHOOT_ID } from "../../demo/recordings";
 import { hearing, heardFile } from "../../e2e/fakeMicrophone";
-import { openView } from "../../e2e/shoot";
 import { quietThenVoiceWav } from "../../e2e/sounds";
 import { WebProcess } from "../webProcess";
 import { CHROMIUM_FLAGS } from "./benchPage";
@@ -51,6 +50,14 @@ const PICTURES: readonly Picture[] = [
         .click();
     },
   },
+  {
+    name: "handover",
+    path: `/shoots/${DEMO_SHOOT_ID}/handover`,
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Two cameras and the recorder" }).click();
+      await page.locator("path[data-of=sound]").waitFor();
+    },
+  },
   { name: "link", path: `/shoots/${DEMO_SHOOT_ID}/link`, height: 1100 },
   { name: "cables", path: `/shoots/${DEMO_SHOOT_ID}/link?view=cables&link=house-desk`, height: 1000 },
   {
@@ -70,12 +77,6 @@ const PICTURES: readonly Picture[] = [
     },
   },
   { name: "dress", path: shoot("dress") },
-  {
-    name: "recipe",
-    path: shoot("dress", WELDER),
-    height: 1200,
-    prepare: (page) => openView(page, "Recipe"),
-  },
   { name: "kit", path: `/shoots/${DEMO_SHOOT_ID}/kit?day=3` },
   { name: "day", path: `/shoots/${DEMO_SHOOT_ID}/day` },
   {

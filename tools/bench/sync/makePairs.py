@@ -11,6 +11,7 @@ import subprocess
 import sys
 
 import numpy as np
+from scipy.fft import irfft, next_fast_len, rfft
 from scipy.io import wavfile
 from scipy.signal import butter, fftconvolve, lfilter, resample, resample_poly, sosfilt
 
@@ -54,16 +55,36 @@ def microphone(samples):
 
 
 def pink(length):
-    spectrum = np.fft.rfft(chance.standard_normal(length))
-    course = np.fft.irfft(spectrum / np.sqrt(np.maximum(np.fft.rfftfreq(length, 1 / rate), 60)), length)
+    size = next_fast_len(length, real=True)
+    spectrum = rfft(chance.standard_normal(size)) / np.sqrt(np.maximum(np.fft.rfftfreq(size, 1 / rate), 60))
+    course = irfft(spectrum, size)[:length]
     return course / np.std(course)
 
 
 def later(samples, by):
     """By so many samples, whole or not: in the spectrum."""
-    size = len(samples) + 4096
+    size = next_fast_len(len(samples) + 4096, real=True)
     turn = np.exp(-2j * np.pi * np.arange(size // 2 + 1) * by / size)
-    return np.fft.irfft(np.fft.rfft(samples, size) * turn, size)[: len(samples)]
+    return irfft(rfft(samples, size) * turn, size)[: len(samples)]
+
+
+def roughest(number):
+    """The largest prime in a number: transforms of smooth lengths are quick."""
+    most, prime = 1, 2
+    while prime * prime <= number:
+        while number % prime == 0:
+            most, number = prime, number // prime
+        prime += 1
+    return max(most, number)
+
+
+def at_other_clock(samples):
+    """As recorded by a clock up to 80 ppm off; with how many times as many samples."""
+    even = next_fast_len(len(samples) - 2000, real=True)
+    even = even if even <= len(samples) else len(samples) - len(samples) % 4800
+    off = sorted(chance.integers(-int(80e-6 * even), int(80e-6 * even) + 1, 60))
+    length = min((even + each for each in off), key=roughest)
+    return resample(samples[:even], length), length / even
 
 
 def save(name, samples):
@@ -81,11 +102,9 @@ for at in range(pairs):
     first, own = int(shift_s * rate), int((begins_s + shift_s) * rate)
     picture = dry[first : first + int(picture_s * rate)]
     sound = dry[own : own + int(sound_s * rate)]
-    wanted = chance.uniform(-80, 80)
-    length = round(len(sound) * (1 + wanted / 1e6))
-    drift = length / len(sound)
+    sound, drift = at_other_clock(sound)
     part = chance.uniform(0, 1)
-    sound = later(resample(sound, length), part)
+    sound = later(sound, part)
     if kind == "apart":
         picture, sound = microphone(room(picture, 1.0, chance.uniform(0.8, 2))), microphone(room(sound, 0.4, 0.3))
     picture = picture + pink(len(picture)) * np.std(picture) * 10 ** (noise_db / 20)
@@ -100,7 +119,7 @@ for at in range(pairs):
         {
             "offsetS": (first - own) / rate * drift + part / rate,
             "driftPpm": (drift - 1) * 1e6,
-            "overlapS": min(first + len(picture), own + len(sound)) / rate - max(first, own) / rate,
+            "overlapS": min(first + len(picture), own + len(sound) / drift) / rate - max(first, own) / rate,
         }
     )
 with open(os.path.join(folder, "truth.json"), "w") as file:
