@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page } from "@playwright/test";
 import Papa from "papaparse";
-import { awake, openDemo } from "./shoot";
+import { awake, expectSaved, openDemo, startShoot } from "./shoot";
 import { test } from "./test";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-handover-"));
@@ -39,7 +39,6 @@ const cells = (page: Page, name: string) => page.getByRole("row", { name }).getB
 
 test("a day's picture files find their sound, whatever they are made of; what has none is told apart", async ({
   page,
-  request,
 }) => {
   const pictures = [
     picture("C01.mp4", "voice-engineer.wav", 2.5, 9, "25", [...H264, "-c:a", "aac", "-b:a", "96k"]),
@@ -51,7 +50,7 @@ test("a day's picture files find their sound, whatever they are made of; what ha
   writeFileSync(at("notes.txt"), "Slate 5: wind.");
   const sounds = [sound("T01.wav", "voice-engineer.wav"), sound("T02.wav", "voice-miller.wav")];
 
-  const id = await openDemo(request);
+  const id = await startShoot(page, "A day with cameras");
   await page.goto(`/shoots/${id}/handover`);
   await awake(page);
   const input = page.locator("input[type=file]");
@@ -100,8 +99,18 @@ test("a day's picture files find their sound, whatever they are made of; what ha
 
   await closeUp.getByRole("button", { name: "Back to what was found" }).click();
   await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);
-  await page.getByRole("button", { name: "Begin anew" }).click();
-  await expect(page.getByText("Drop the day's picture and sound files here")).toBeVisible();
+
+  // What was found is kept; what it was found in has to be dropped again.
+  await expectSaved(page);
+  await page.reload();
+  await awake(page);
+  await expect(page.getByText("All 3 picture files have their sound.")).toBeVisible();
+  await page.getByRole("button", { name: "C03.webm" }).click();
+  await expect(closeUp.getByText("Drop both files again to see and hear them.")).toBeVisible();
+  await closeUp.getByRole("button", { name: "Not a pair" }).click();
+  await expect(page.getByText("All 2 picture files have their sound.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);
 });
 
 test("the demo's cameras find the demo's recordings; a camera four metres away hears late", async ({
@@ -125,8 +134,8 @@ test("the demo's cameras find the demo's recordings; a camera four metres away h
   await expect(page.getByText("singer-hall.wav: No picture file has the same sound.")).toBeVisible();
 });
 
-test("files without a partner at all, and files that are none, are told so", async ({ page, request }) => {
-  const id = await openDemo(request);
+test("files without a partner at all, and files that are none, are told so", async ({ page }) => {
+  const id = await startShoot(page, "A day without sound");
   await page.goto(`/shoots/${id}/handover`);
   await awake(page);
   const input = page.locator("input[type=file]");

@@ -16,6 +16,8 @@ import { blobSource } from "./blobSource";
 /** What listening to one file came to, free of functions so that it crosses the worker's door. */
 export interface Scanned {
   file: File;
+  /** Where it lay in what was dropped. */
+  path: string;
   isPicture: boolean;
   seconds: number;
   frameRate: number | null;
@@ -94,7 +96,7 @@ const door = {
     };
     const device = path.replace(/[^/]*$/, "");
     const unknown = { seconds: 0, frameRate: null, sampleRateHz: 0, startS: null, landmarks: null };
-    const nothing = { file, isPicture, device, ...unknown };
+    const nothing = { file, path, isPicture, device, ...unknown };
     try {
       if (isWav(file)) {
         const { seconds, sampleRateHz, startOfDayS, scan } = await openSound(blobSource(file));

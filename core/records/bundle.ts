@@ -23,6 +23,7 @@ export const LISTS = {
   roll: "rolls",
   mark: "marks",
   rollSetup: "rollSetups",
+  match: "matches",
 } as const satisfies Partial<Record<RecordKind, keyof ShootBundle>>;
 
 export type ListedKind = keyof typeof LISTS;

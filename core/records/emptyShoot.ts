@@ -18,4 +18,5 @@ export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
   rolls: [],
   marks: [],
   rollSetups: [],
+  matches: [],
 });

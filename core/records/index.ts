@@ -32,6 +32,7 @@ export {
   LevelsBody,
   LONGEST_SLATE,
   MarkBody,
+  MatchBody,
   SetTo,
   MeasurementBody,
   PackingBody,

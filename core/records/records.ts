@@ -12,6 +12,7 @@ import { ProvisionBody } from "./provision";
 import { LevelsBody } from "./levels";
 import { MeasurementBody, TakeDetailBody } from "./measurement";
 import { MarkBody, RollBody, RollSetupBody } from "./roll";
+import { MatchBody } from "./match";
 
 export { MeasurementBody, TakeDetailBody } from "./measurement";
 export * from "./shoot";
@@ -27,6 +28,7 @@ export * from "./packing";
 export * from "./provision";
 export * from "./levels";
 export * from "./roll";
+export * from "./match";
 
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
@@ -47,6 +49,7 @@ export const RECORD_SCHEMAS = {
   roll: RollBody,
   mark: MarkBody,
   rollSetup: RollSetupBody,
+  match: MatchBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -69,6 +72,7 @@ export interface RecordBodies {
   roll: RollBody;
   mark: MarkBody;
   rollSetup: RollSetupBody;
+  match: MatchBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -98,4 +102,5 @@ export interface ShootBundle {
   rolls: Stored<"roll">[];
   marks: Stored<"mark">[];
   rollSetups: Stored<"rollSetup">[];
+  matches: Stored<"match">[];
 }

@@ -27,6 +27,7 @@ export const REFERENCES = {
   roll: { shootId: "shoot", sceneId: "scene" },
   mark: { shootId: "shoot", rollId: "roll" },
   rollSetup: { shootId: "shoot" },
+  match: { shootId: "shoot" },
 } as const satisfies Record<RecordKind, Readonly<Record<string, RecordKind>>>;
 
 /**
@@ -61,4 +62,5 @@ export const ONE_FOR: Partial<Record<RecordKind, readonly string[]>> = {
   connection: ["shootId", "linkId"],
   takeDetail: ["measurementId"],
   rollSetup: ["shootId"],
+  match: ["shootId", "picture", "sound"],
 };

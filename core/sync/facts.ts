@@ -17,7 +17,11 @@ const WORTH_MS = 2;
 const SOUND_M_PER_S = 343;
 
 /** What a recordist is told of a match. */
-export function partsOf({ driftPpm, overlap, isInverted }: Match): MatchFacts {
+export function partsOf({
+  driftPpm,
+  overlap,
+  isInverted,
+}: Pick<Match, "driftPpm" | "overlap" | "isInverted">): MatchFacts {
   const driftMs = ((driftPpm ?? 0) * (overlap.toS - overlap.fromS)) / 1000;
   const isAudible = Math.abs(driftMs) > AUDIBLE_MS;
   const says: SyncMessage[] = [];

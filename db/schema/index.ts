@@ -6,5 +6,6 @@ export * from "./links";
 export * from "./day";
 export * from "./takes";
 export * from "./rolls";
+export * from "./matches";
 export * from "./log";
 export * from "./accounts";

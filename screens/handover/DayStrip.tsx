@@ -1,9 +1,8 @@
 "use client";
 
 import styled from "styled-components";
-import type { LinedUp } from "@/core/sync";
-import type { Scanned } from "@/workers/lineUpWorker";
-import { lanesOf, stripOf, type Laid } from "./strip";
+import { nameOf } from "./pairs";
+import { lanesOf, type Laid, type Strip } from "./strip";
 
 const LANE_PX = 30;
 const BAR_PX = 24;
@@ -43,48 +42,38 @@ const Thread = styled.div`
 `;
 
 /** A day: what the cameras took above, what was recorded below, a thread between what belongs together. */
-export function DayStrip(props: {
-  pictures: readonly Scanned[];
-  sounds: readonly Scanned[];
-  found: LinedUp;
-  chosen: number;
-}) {
-  const { pictures, sounds, found, chosen } = props;
-  const strip = stripOf(pictures, sounds, found.matches);
+export function DayStrip({ strip, chosen }: { strip: Strip; chosen: string | null }) {
+  const { pictures, sounds, threads } = strip;
   const percent = (seconds: number) => `${(100 * seconds) / Math.max(strip.lengthS, 1e-3)}%`;
-  const picturesLaid = strip.pictures.map((laid, at) => laid && { ...laid, device: pictures[at]!.device });
-  const pictureLanes = lanesOf(picturesLaid);
-  const soundLanes = lanesOf(strip.sounds.map((laid, at) => ({ ...laid, device: sounds[at]!.device })));
+  const [pictureLanes, soundLanes] = [lanesOf(pictures), lanesOf(sounds)];
   const soundsTop = Math.max(1, Math.max(-1, ...pictureLanes) + 1) * LANE_PX + BETWEEN_PX - (LANE_PX - BAR_PX);
   const height = soundsTop + Math.max(1, Math.max(-1, ...soundLanes) + 1) * LANE_PX;
-  const match = found.matches[chosen];
-  const bar = (key: string, { name }: File, { fromS, toS }: Laid, top: number, isChosen: boolean) => (
+  const ofChosen = threads.find(({ id }) => id === chosen);
+  const bar = ({ path, fromS, toS }: Laid, top: number, isChosen: boolean) => (
     <Bar
-      key={key}
-      title={name}
+      key={path}
+      title={path}
       data-chosen={isChosen || undefined}
       style={{ left: percent(fromS), width: percent(toS - fromS), top }}
     >
-      {name}
+      {nameOf(path)}
     </Bar>
   );
   return (
     <Day role="img" aria-label="The day: cameras above, sound below" style={{ height }}>
-      {found.matches.map(({ picture, sound, overlap }, at) => {
-        const laid = strip.pictures[picture];
-        if (!laid) return null;
+      {threads.map(({ id, picture, sound, atS }) => {
         const top = pictureLanes[picture]! * LANE_PX + BAR_PX;
-        const left = percent(laid.fromS + (overlap.fromS + overlap.toS) / 2);
         const length = soundsTop + soundLanes[sound]! * LANE_PX - top;
-        return <Thread key={at} data-chosen={at === chosen || undefined} style={{ left, top, height: length }} />;
+        return (
+          <Thread
+            key={id}
+            data-chosen={id === chosen || undefined}
+            style={{ left: percent(atS), top, height: length }}
+          />
+        );
       })}
-      {picturesLaid.map(
-        (laid, at) =>
-          laid && bar(`p${at}`, pictures[at]!.file, laid, pictureLanes[at]! * LANE_PX, match?.picture === at),
-      )}
-      {strip.sounds.map((laid, at) =>
-        bar(`s${at}`, sounds[at]!.file, laid, soundsTop + soundLanes[at]! * LANE_PX, match?.sound === at),
-      )}
+      {pictures.map((laid, at) => bar(laid, pictureLanes[at]! * LANE_PX, ofChosen?.picture === at))}
+      {sounds.map((laid, at) => bar(laid, soundsTop + soundLanes[at]! * LANE_PX, ofChosen?.sound === at))}
     </Day>
   );
 }

@@ -1,9 +1,10 @@
 "use client";
 
 import { Download } from "lucide-react";
-import { useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
-import { partsOf, reasonOf, type Match } from "@/core/sync";
+import type { MatchBody } from "@/core/records";
+import { partsOf, reasonOf } from "@/core/sync";
 import { type AnyMessage, say } from "@/messages";
 import { Button } from "@/ui/Button";
 import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
@@ -11,13 +12,17 @@ import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/lay
 import { Table, TableScroll } from "@/ui/Table";
 import type { Scanned } from "@/workers/lineUpWorker";
 import { isDropRate } from "@/core/timecode";
-import { useSamples, useShoot } from "@/data/ShootProvider";
+import { useSamples, useShoot, useShootStore } from "@/data/ShootProvider";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
 import { saveCsv, saveFile } from "../files/saveFile";
+import type { Cell } from "../files/csv";
+import { useRemoval } from "../shell/useRemoval";
 import { cutListOf } from "./cutListOf";
 import { DayStrip } from "./DayStrip";
 import { MatchDetail } from "./MatchDetail";
 import { clockTime } from "./matchWords";
+import { keepMatches, nameOf, offsetOf, overlapOf, pairsOf, type Pair } from "./pairs";
+import { stripOf } from "./strip";
 import { useLineUp, type LineUpState } from "./useLineUp";
 
 const Progress = styled.progress`
@@ -73,9 +78,12 @@ const Apart = styled.ul`
 type Done = Extract<LineUpState, { phase: "done" }>;
 
 /** How much of a match one may trust, in words. */
-const sureWord = (confidence: number): string => (confidence > 0.99 ? "sure" : confidence > 0.9 ? "likely" : "listen");
+const sureWord = ({ confidence, nudgeS }: MatchBody): string => {
+  if (nudgeS !== 0) return "by hand";
+  return confidence > 0.99 ? "sure" : confidence > 0.9 ? "likely" : "listen";
+};
 
-const driftOf = ({ driftPpm }: Match): string =>
+const driftOf = ({ driftPpm }: MatchBody): string =>
   driftPpm === null
     ? "too short to tell"
     : `${driftPpm
@@ -83,36 +91,27 @@ const driftOf = ({ driftPpm }: Match): string =>
         .replace(/^-0\.0$/, "0.0")
         .replace("-", "−")} ppm`;
 
-function rowsOf({ pictures, sounds, found }: Done, nudges: ReadonlyMap<string, number>) {
-  const head = ["picture", "sound", "offset s", "drift ppm", "drift ms", "overlap s", "sure", "by hand"];
+const rowOf = ({ body }: Pair): Cell[] => {
+  const overlap = overlapOf(body);
   return [
-    head,
-    ...found.matches.map((match) => [
-      pictures[match.picture]!.file.name,
-      sounds[match.sound]!.file.name,
-      Number((match.offsetS + (nudges.get(keyOf(match)) ?? 0)).toFixed(6)),
-      match.driftPpm === null ? null : Number(match.driftPpm.toFixed(2)),
-      Number(partsOf(match).driftMs.toFixed(2)),
-      Number((match.overlap.toS - match.overlap.fromS).toFixed(3)),
-      Number(match.confidence.toFixed(4)),
-      nudges.has(keyOf(match)),
-    ]),
+    ...[nameOf(body.picture), nameOf(body.sound), Number(offsetOf(body).toFixed(6)), body.driftPpm],
+    Number(partsOf({ ...body, overlap }).driftMs.toFixed(2)),
+    ...[Number((overlap.toS - overlap.fromS).toFixed(3)), body.confidence, body.nudgeS !== 0],
   ];
-}
-
-const keyOf = ({ picture, sound }: Match): string => `${picture} ${sound}`;
+};
+const HEAD = ["picture", "sound", "offset s", "drift ppm", "drift ms", "overlap s", "sure", "by hand"];
 
 /** Files that have no partner, and why. */
-function leftOf({ pictures, sounds, found }: Done): { name: string; says: AnyMessage }[] {
+function leftOf({ pictures, sounds, found }: Done): { path: string; says: AnyMessage }[] {
   const of = (files: readonly Scanned[], reasons: Done["found"]["pictures"], isPicture: boolean) =>
-    files.flatMap(({ file, says }, at) => {
+    files.flatMap(({ path, says }, at) => {
       const reason = reasons[at];
-      if (says) return [{ name: file.name, says }];
-      return reason ? [{ name: file.name, says: reasonOf(reason, isPicture) }] : [];
+      if (says) return [{ path, says }];
+      return reason ? [{ path, says: reasonOf(reason, isPicture) }] : [];
     });
   const byClock = found.byClock.map(({ picture, sound }) => ({
-    name: pictures[picture]!.file.name,
-    says: { code: "sync.byClock", name: sounds[sound]!.file.name } as const,
+    path: pictures[picture]!.path,
+    says: { code: "sync.byClock", name: nameOf(sounds[sound]!.path) } as const,
   }));
   return [...of(pictures, found.pictures, true), ...byClock, ...of(sounds, found.sounds, false)];
 }
@@ -139,34 +138,51 @@ function Listening({ state, onStop }: { state: LineUpState; onStop: () => void }
   );
 }
 
-/** What belongs together, and what does not. */
-function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof useLineUp>["door"] }) {
+/** Saves what belongs together as lists for the edit. */
+function SaveLists({ pairs }: { pairs: readonly Pair[] }) {
   const { bundle } = useShoot();
-  const [chosen, setChosen] = useState(0);
-  const [nudges, setNudges] = useState<ReadonlyMap<string, number>>(new Map());
-  const { pictures, sounds, found } = state;
-  const paired = new Set(found.matches.map(({ picture }) => picture)).size;
-  const match = found.matches[chosen];
-  const left = leftOf(state);
   const save = async (format: "EDL" | "OTIO" | "CSV") => {
-    if (format === "CSV") return saveCsv("matches.csv", rowsOf(state, nudges));
+    if (format === "CSV") return saveCsv("matches.csv", [HEAD, ...pairs.map(rowOf)]);
     const { edlOf, otioOf } = await import("@/core/lists");
     const { title, frameRate } = bundle.shoot.body;
-    const offsetOf = (of: Match) => of.offsetS + (nudges.get(keyOf(of)) ?? 0);
-    const list = cutListOf(
-      { pictures, sounds, matches: found.matches, offsetOf },
-      { title, frameRate, isDrop: isDropRate(frameRate) },
-    );
+    const list = cutListOf(pairs, { title, frameRate, isDrop: isDropRate(frameRate) });
     if (format === "EDL") saveFile("matches.edl", "text/plain;charset=utf-8", edlOf(list));
     else saveFile("matches.otio", "application/json", otioOf(list));
   };
-  const nudge = (of: Match, nudgeS: number) => {
-    const next = new Map(nudges);
+  return (
+    <Row role="group" aria-label="Save the list">
+      <Download size={18} aria-hidden />
+      {(["EDL", "OTIO", "CSV"] as const).map((format) => (
+        <Button key={format} aria-label={`Save as ${format}`} onPress={() => void save(format)}>
+          {format}
+        </Button>
+      ))}
+    </Row>
+  );
+}
+
+/** How many picture files have their sound: of those that were dropped, or of those that are kept. */
+function verdictOf(pairs: readonly Pair[], done: Done | null): AnyMessage {
+  const paired = new Set(pairs.map(({ body }) => body.picture));
+  if (paired.size === 0) return { code: "sync.none" };
+  const pictures = new Set([...paired, ...(done?.pictures ?? []).map(({ path }) => path)]);
+  const sounds = new Set([...pairs.map(({ body }) => body.sound), ...(done?.sounds ?? []).map(({ path }) => path)]);
+  return { code: "sync.sum", paired: paired.size, pictures: pictures.size, sounds: sounds.size };
+}
+
+/** What belongs together, and what does not. */
+function LinedUpView(props: { pairs: readonly Pair[]; done: Done | null; door: ReturnType<typeof useLineUp>["door"] }) {
+  const { pairs, done, door } = props;
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const remove = useRemoval();
+  const [wanted, setWanted] = useState<string | null>(null);
+  const chosen = pairs.find(({ id }) => id === wanted) ?? pairs[0] ?? null;
+  const left = done ? leftOf(done) : [];
+  const lone = (done?.sounds ?? []).filter(({ path }) => !pairs.some(({ body }) => body.sound === path));
+  const nudge = ({ id }: Pair, nudgeS: number) =>
     // What is nudged there and back is as it was found.
-    if (Math.abs(nudgeS) < 1e-9) next.delete(keyOf(of));
-    else next.set(keyOf(of), nudgeS);
-    setNudges(next);
-  };
+    store.edit("match", id, (body) => ({ ...body, nudgeS: Math.abs(nudgeS) < 1e-9 ? 0 : nudgeS }));
   return (
     <Columns $template="minmax(0, 3fr) minmax(20rem, 2fr)">
       <Stack>
@@ -174,25 +190,12 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
           <Stack $gap={0.8}>
             <Row $between>
               <Lead role="status" data-part="verdict">
-                {say(
-                  paired === 0
-                    ? { code: "sync.none" }
-                    : { code: "sync.sum", paired, pictures: pictures.length, sounds: sounds.length },
-                )}
+                {say(verdictOf(pairs, done))}
               </Lead>
-              {paired > 0 && (
-                <Row role="group" aria-label="Save the list">
-                  <Download size={18} aria-hidden />
-                  {(["EDL", "OTIO", "CSV"] as const).map((format) => (
-                    <Button key={format} aria-label={`Save as ${format}`} onPress={() => void save(format)}>
-                      {format}
-                    </Button>
-                  ))}
-                </Row>
-              )}
+              {pairs.length > 0 && <SaveLists pairs={pairs} />}
             </Row>
-            {sounds.length > 0 && <DayStrip {...{ pictures, sounds, found, chosen }} />}
-            {paired > 0 && (
+            {pairs.length > 0 && <DayStrip strip={stripOf(pairs, lone)} chosen={chosen?.id ?? null} />}
+            {pairs.length > 0 && (
               <TableScroll aria-label="Matches, one a line">
                 <Lines>
                   <thead>
@@ -207,19 +210,19 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
                     </tr>
                   </thead>
                   <tbody>
-                    {found.matches.map((each, at) => (
-                      <Line key={keyOf(each)} data-chosen={at === chosen || undefined} onClick={() => setChosen(at)}>
+                    {pairs.map(({ id, body }) => (
+                      <Line key={id} data-chosen={id === chosen?.id || undefined} onClick={() => setWanted(id)}>
                         <th scope="row">
-                          <button type="button" aria-pressed={at === chosen}>
-                            {pictures[each.picture]!.file.name}
+                          <button type="button" aria-pressed={id === chosen?.id}>
+                            {nameOf(body.picture)}
                           </button>
                         </th>
-                        <td>{sounds[each.sound]!.file.name}</td>
-                        <td data-figure>{clockTime(each.offsetS + (nudges.get(keyOf(each)) ?? 0))}</td>
+                        <td>{nameOf(body.sound)}</td>
+                        <td data-figure>{clockTime(offsetOf(body))}</td>
                         <td data-figure data-drift>
-                          {driftOf(each)}
+                          {driftOf(body)}
                         </td>
-                        <td data-last>{nudges.has(keyOf(each)) ? "by hand" : sureWord(each.confidence)}</td>
+                        <td data-last>{sureWord(body)}</td>
                       </Line>
                     ))}
                   </tbody>
@@ -233,9 +236,9 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
             <Stack $gap={0.3}>
               <h2>Without a partner</h2>
               <Apart>
-                {left.map(({ name, says }, at) => (
+                {left.map(({ path, says }, at) => (
                   <li key={at}>
-                    <strong>{name}</strong>: {say(says)}
+                    <strong>{nameOf(path)}</strong>: {say(says)}
                   </li>
                 ))}
               </Apart>
@@ -243,15 +246,14 @@ function LinedUpView({ state, door }: { state: Done; door: ReturnType<typeof use
           </Piece>
         )}
       </Stack>
-      {match && (
+      {chosen && (
         <Piece aria-label="Close up">
           <MatchDetail
-            key={keyOf(match)}
-            match={match}
-            picture={pictures[match.picture]!}
-            sound={sounds[match.sound]!}
-            nudgeS={nudges.get(keyOf(match)) ?? 0}
-            onNudge={(nudgeS) => nudge(match, nudgeS)}
+            key={chosen.id}
+            pair={chosen}
+            frameRate={bundle.shoot.body.frameRate}
+            onNudge={(nudgeS) => nudge(chosen, nudgeS)}
+            onRemove={() => remove("match", chosen.id, `The match of ${nameOf(chosen.body.picture)}`)}
             door={door}
           />
         </Piece>
@@ -282,40 +284,45 @@ function DemoDay({ onFiles }: { onFiles: (files: readonly DroppedFile[]) => Prom
   );
 }
 
+const NO_FILES: ReadonlyMap<string, Scanned> = new Map();
+
 /** How does it reach the edit? */
 export function HandoverScreen() {
-  const { state, skipped, add, stop, clear, door } = useLineUp();
+  const { bundle } = useShoot();
+  const store = useShootStore();
+  const onFound = useCallback((found: Done) => keepMatches(store, bundle.shoot.id, found), [store, bundle.shoot.id]);
+  const { state, skipped, add, stop, door } = useLineUp(onFound);
+  const done = state.phase === "done" ? state : null;
+  const files = useMemo(
+    () => (done ? new Map([...done.pictures, ...done.sounds].map((each) => [each.path, each])) : NO_FILES),
+    [done],
+  );
+  const pairs = useMemo(() => pairsOf(bundle.matches, files), [bundle.matches, files]);
   const isBusy = state.phase === "listening" || state.phase === "comparing";
+  const isFirst = pairs.length === 0 && !done;
   return (
     <Stack>
       <VisuallyHidden as="h1">Hand over: how does it reach the edit?</VisuallyHidden>
-      {state.phase === "done" && <LinedUpView state={state} door={door} />}
+      {!isFirst && <LinedUpView pairs={pairs} done={done} door={door} />}
       <Piece aria-label="Files">
         <Stack $gap={0.6}>
           {!isBusy && (
             <FileDrop
               label={
-                state.phase === "done"
-                  ? "Drop more files here, or their folders"
-                  : "Drop the day's picture and sound files here, or their folders"
+                isFirst
+                  ? "Drop the day's picture and sound files here, or their folders"
+                  : "Drop more files here, or their folders"
               }
               hint="mp4, mov, webm and WAV. Only the sound is read, where the files are; nothing is uploaded or changed."
               accepts={["video/*", ".mov", ".mkv", "audio/wav", ".wav", ".bwf", ".rf64", ".w64"]}
               button="Choose files"
-              onFiles={(files) => void add(files.map((file) => ({ file, path: file.name })))}
-              onCard={(files) => void add(files)}
+              onFiles={(dropped) => void add(dropped.map((file) => ({ file, path: file.name })))}
+              onCard={(dropped) => void add(dropped)}
             />
           )}
-          {state.phase === "empty" && <DemoDay onFiles={add} />}
+          {!isBusy && !done && <DemoDay onFiles={add} />}
           <Listening state={state} onStop={stop} />
           {skipped > 0 && <Soft role="status">{leftOut(skipped)}</Soft>}
-          {state.phase === "done" && (
-            <div>
-              <Button look="quiet" onPress={clear}>
-                Begin anew
-              </Button>
-            </div>
-          )}
         </Stack>
       </Piece>
     </Stack>

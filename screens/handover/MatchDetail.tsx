@@ -1,7 +1,7 @@
 "use client";
 
 import type * as Comlink from "comlink";
-import { Headphones, Undo2 } from "lucide-react";
+import { Headphones, Undo2, Unlink } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import { partsOf, type Match } from "@/core/sync";
@@ -11,6 +11,7 @@ import { Choice } from "@/ui/Choice";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import type { LineUpDoor, Scanned, Shape } from "@/workers/lineUpWorker";
 import { clockTime } from "./matchWords";
+import { nameOf, offsetOf, overlapOf, type Pair } from "./pairs";
 
 type Part = "head" | "middle" | "tail";
 type Width = "4" | "0.4" | "0.04";
@@ -54,7 +55,7 @@ const Nudges = styled.div`
 `;
 
 /** Where both are looked at: near the ends of what they have in common, or in its middle. */
-function placeOf({ overlap: { fromS, toS } }: Match, part: Part): number {
+function placeOf({ fromS, toS }: Match["overlap"], part: Part): number {
   const edge = Math.min(5, (toS - fromS) / 4);
   return part === "head" ? fromS + edge : part === "tail" ? toS - edge : (fromS + toS) / 2;
 }
@@ -94,23 +95,17 @@ function useEars() {
   };
 }
 
-/** One pair close up: both waveforms over each other, nudged and heard. */
-export function MatchDetail(props: {
-  match: Match;
-  picture: Scanned;
-  sound: Scanned;
-  nudgeS: number;
-  onNudge: (nudgeS: number) => void;
-  door: () => Comlink.Remote<LineUpDoor>;
-}) {
-  const { match, picture, sound, nudgeS, onNudge, door } = props;
+/** Both files of a pair, listened to: drawn, and heard. */
+function Ears(props: { pair: Pair & { picture: Scanned; sound: Scanned }; door: () => Comlink.Remote<LineUpDoor> }) {
+  const { pair, door } = props;
+  const { body, picture, sound } = pair;
   const [part, setPart] = useState<Part>("middle");
   const [width, setWidth] = useState<Width>("0.4");
   const [shapes, setShapes] = useState<{ picture: Shape; sound: Shape } | null>(null);
   const listen = useEars();
-  const slope = 1 + (match.driftPpm ?? 0) / 1e6;
-  const atS = placeOf(match, part);
-  const soundAtS = match.offsetS + nudgeS + atS * slope;
+  const slope = 1 + (body.driftPpm ?? 0) / 1e6;
+  const atS = placeOf(overlapOf(body), part);
+  const soundAtS = offsetOf(body) + atS * slope;
   const seconds = Number(width);
   useEffect(() => {
     let isOver = false;
@@ -131,20 +126,8 @@ export function MatchDetail(props: {
     ]);
     await listen(left as Float32Array<ArrayBuffer>, right as Float32Array<ArrayBuffer>);
   };
-  const frameS = 1 / (picture.frameRate ?? 25);
-  const steps = [
-    { name: "1 frame", byS: frameS },
-    { name: "1 ms", byS: 0.001 },
-    { name: "1 sample", byS: 1 / HEARD_HZ },
-  ];
   return (
     <Stack $gap={0.7}>
-      <Lead>
-        {picture.file.name} starts at {clockTime(match.offsetS + nudgeS)} in {sound.file.name}
-      </Lead>
-      {partsOf(match).says.map((each) => (
-        <Soft key={each.code}>{say(each)}</Soft>
-      ))}
       <Row $between>
         <Choice<Part>
           isPlain
@@ -191,6 +174,39 @@ export function MatchDetail(props: {
           <Headphones size={18} aria-hidden /> Left camera, right recorder
         </Button>
       </Row>
+    </Stack>
+  );
+}
+
+/** One pair close up: both waveforms, nudged and heard. */
+export function MatchDetail(props: {
+  pair: Pair;
+  frameRate: number;
+  onNudge: (nudgeS: number) => void;
+  onRemove: () => void;
+  door: () => Comlink.Remote<LineUpDoor>;
+}) {
+  const { pair, frameRate, onNudge, onRemove, door } = props;
+  const { body, picture, sound } = pair;
+  const { nudgeS, driftPpm, isInverted } = body;
+  const steps = [
+    { name: "1 frame", byS: 1 / (picture?.frameRate ?? frameRate) },
+    { name: "1 ms", byS: 0.001 },
+    { name: "1 sample", byS: 1 / HEARD_HZ },
+  ];
+  return (
+    <Stack $gap={0.7}>
+      <Lead>
+        {nameOf(body.picture)} starts at {clockTime(offsetOf(body))} in {nameOf(body.sound)}
+      </Lead>
+      {partsOf({ driftPpm, isInverted, overlap: overlapOf(body) }).says.map((each) => (
+        <Soft key={each.code}>{say(each)}</Soft>
+      ))}
+      {picture && sound ? (
+        <Ears pair={{ ...pair, picture, sound }} door={door} />
+      ) : (
+        <Soft>Drop both files again to see and hear them.</Soft>
+      )}
       <h3>Nudge the sound</h3>
       <Nudges role="group" aria-label="Nudge the sound">
         <Soft>Later</Soft>
@@ -206,16 +222,21 @@ export function MatchDetail(props: {
           </Button>
         ))}
       </Nudges>
-      {nudgeS !== 0 && (
-        <Row $between>
-          <Soft role="status">
-            By hand: sound {Math.abs(nudgeS * 1000).toFixed(2)} ms {nudgeS < 0 ? "later" : "earlier"} than found.
-          </Soft>
-          <Button look="quiet" onPress={() => onNudge(0)}>
-            <Undo2 size={18} aria-hidden /> Back to what was found
-          </Button>
-        </Row>
-      )}
+      <Row $between>
+        {nudgeS !== 0 && (
+          <>
+            <Soft role="status">
+              By hand: sound {Math.abs(nudgeS * 1000).toFixed(2)} ms {nudgeS < 0 ? "later" : "earlier"} than found.
+            </Soft>
+            <Button look="quiet" onPress={() => onNudge(0)}>
+              <Undo2 size={18} aria-hidden /> Back to what was found
+            </Button>
+          </>
+        )}
+        <Button look="quiet" onPress={onRemove}>
+          <Unlink size={18} aria-hidden /> Not a pair
+        </Button>
+      </Row>
     </Stack>
   );
 }

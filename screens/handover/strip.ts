@@ -1,65 +1,85 @@
-import type { LinedUp, Match } from "@/core/sync";
+import type { Scanned } from "@/workers/lineUpWorker";
+import { offsetOf, overlapOf, type Pair } from "./pairs";
 
 /** A file on the day's strip, s on one line. */
 export interface Laid {
+  path: string;
   fromS: number;
   toS: number;
 }
 
+/** A thread between a picture and a sound. */
+interface Thread {
+  id: string;
+  picture: number;
+  sound: number;
+  atS: number;
+}
+
 export interface Strip {
+  pictures: Laid[];
   sounds: Laid[];
-  /** Pictures that have a sound; the others stand apart. */
-  pictures: (Laid | null)[];
+  threads: Thread[];
   lengthS: number;
 }
 
 /** Files that nothing places stand so far apart, of the whole. */
 const GAP = 0.02;
 
-interface Timed {
-  seconds: number;
-  startS: number | null;
-}
+type Sound = Pick<Scanned, "path" | "seconds" | "startS">;
 
 /**
  * Where files stand on a strip of the day: sound files by their clock where all of them say one, else one after the other;
- * pictures where their sound says.
+ * pictures where the surest of their sounds says. `lone` are sound files without a picture.
  */
-export function stripOf(pictures: readonly Timed[], sounds: readonly Timed[], matches: LinedUp["matches"]): Strip {
-  const total = sounds.reduce((sum, { seconds }) => sum + seconds, 0);
-  const isClocked = sounds.length > 0 && sounds.every(({ startS }) => startS !== null);
+export function stripOf(pairs: readonly Pair[], lone: readonly Sound[]): Strip {
+  const sounds = new Map<string, Sound>();
+  for (const { body } of pairs)
+    sounds.set(body.sound, { path: body.sound, seconds: body.soundS, startS: body.soundStartS });
+  for (const each of lone) sounds.set(each.path, each);
+  const all = [...sounds.values()];
+  const total = all.reduce((sum, { seconds }) => sum + seconds, 0);
+  const isClocked = all.every(({ startS }) => startS !== null);
   let at = 0;
-  const rough = sounds.map(({ seconds, startS }) => {
+  const soundsLaid = all.map(({ path, seconds, startS }) => {
     const fromS = isClocked ? startS! : at;
     at = fromS + seconds + GAP * total;
-    return { fromS, toS: fromS + seconds };
+    return { path, fromS, toS: fromS + seconds };
   });
-  const best = new Map<number, Match>();
-  for (const match of matches) if (!best.has(match.picture)) best.set(match.picture, match);
-  const laid = pictures.map(({ seconds }, picture) => {
-    const match = best.get(picture);
-    if (!match) return null;
-    const fromS = rough[match.sound]!.fromS + match.offsetS;
-    return { fromS, toS: fromS + seconds };
-  });
-  const all = [...rough, ...laid.filter((each) => each !== null)];
-  const beginS = Math.min(...all.map(({ fromS }) => fromS));
-  const moved = ({ fromS, toS }: Laid) => ({ fromS: fromS - beginS, toS: toS - beginS });
+  const place = new Map(soundsLaid.map(({ path }, index) => [path, index]));
+  const pictures = new Map<string, Laid>();
+  for (const { body } of pairs.toSorted((one, other) => other.body.confidence - one.body.confidence)) {
+    if (pictures.has(body.picture)) continue;
+    const fromS = soundsLaid[place.get(body.sound)!]!.fromS + offsetOf(body);
+    pictures.set(body.picture, { path: body.picture, fromS, toS: fromS + body.pictureS });
+  }
+  const picturesLaid = [...pictures.values()];
+  const beginS = Math.min(...[...soundsLaid, ...picturesLaid].map(({ fromS }) => fromS));
+  const moved = (laid: Laid) => ({ ...laid, fromS: laid.fromS - beginS, toS: laid.toS - beginS });
+  const strip = { pictures: picturesLaid.map(moved), sounds: soundsLaid.map(moved) };
+  const indexOf = new Map(strip.pictures.map(({ path }, index) => [path, index]));
   return {
-    sounds: rough.map(moved),
-    pictures: laid.map((each) => each && moved(each)),
-    lengthS: all.length > 0 ? Math.max(...all.map(({ toS }) => toS)) - beginS : 0,
+    ...strip,
+    threads: pairs.map(({ id, body }) => {
+      const picture = indexOf.get(body.picture)!;
+      const { fromS, toS } = overlapOf(body);
+      const atS = strip.pictures[picture]!.fromS + (fromS + toS) / 2;
+      return { id, picture, sound: place.get(body.sound)!, atS };
+    }),
+    lengthS: Math.max(0, ...[...strip.pictures, ...strip.sounds].map(({ toS }) => toS)),
   };
 }
 
-/** Lanes so that no two files lie over each other, each device on its own; −1 for what is not on the strip. */
-export function lanesOf(items: readonly ((Laid & { device: string }) | null)[]): number[] {
-  const lanes: { device: string; toS: number }[] = [];
-  return items.map((item) => {
-    if (!item) return -1;
-    const free = lanes.findIndex(({ device, toS }) => device === item.device && toS <= item.fromS + 1e-6);
-    if (free < 0) return lanes.push({ device: item.device, toS: item.toS }) - 1;
-    lanes[free]!.toS = item.toS;
+const folderOf = (path: string): string => path.replace(/[^/]*$/, "");
+
+/** Lanes so that no two files lie over each other, each folder on its own. */
+export function lanesOf(items: readonly Laid[]): number[] {
+  const lanes: { folder: string; toS: number }[] = [];
+  return items.map(({ path, fromS, toS }) => {
+    const folder = folderOf(path);
+    const free = lanes.findIndex((lane) => lane.folder === folder && lane.toS <= fromS + 1e-6);
+    if (free < 0) return lanes.push({ folder, toS }) - 1;
+    lanes[free]!.toS = toS;
     return free;
   });
 }

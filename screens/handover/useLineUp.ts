@@ -29,10 +29,13 @@ function openLine(): Line {
 /** As many as there are cores less one. */
 const lineCount = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
 
+/** Whole letters of a path that is kept, the last so many. */
+const tailOf = (path: string): string => [...path].slice(-150).join("");
+
 const nameOf = ({ path }: DroppedFile): string => path.replace(/^.*\//, "");
 
-/** Listens to files that are dropped and pairs them; what was dropped before stays, and is not listened to again. */
-export function useLineUp() {
+/** Listens to files that are dropped and pairs them, telling what was found; what was dropped before stays, and is not listened to again. */
+export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" }>) => void) {
   const [state, setState] = useState<LineUpState>({ phase: "empty" });
   const [skipped, setSkipped] = useState(0);
   const lines = useRef<Line[]>([]);
@@ -54,7 +57,9 @@ export function useLineUp() {
 
   const add = useCallback(
     async (files: readonly DroppedFile[]) => {
-      const fit = files.filter((each) => PICTURES.test(each.path) || SOUNDS.test(each.path));
+      const fit = files
+        .map(({ file, path }) => ({ file, path: tailOf(path) }))
+        .filter((each) => PICTURES.test(each.path) || SOUNDS.test(each.path));
       setSkipped(files.length - fit.length);
       if (fit.length === 0) return;
       end();
@@ -93,9 +98,12 @@ export function useLineUp() {
         if (!isOver()) setState({ phase: "comparing", share });
       });
       const found = await door().lineUp(pictures, sounds, onShare);
-      if (!isOver()) setState({ phase: "done", pictures, sounds, found });
+      if (isOver()) return;
+      const result = { phase: "done", pictures, sounds, found } as const;
+      setState(result);
+      onFound(result);
     },
-    [door, end],
+    [door, end, onFound],
   );
 
   /** Stops; what was listened to so far is kept. */
@@ -104,10 +112,5 @@ export function useLineUp() {
     setState({ phase: "empty" });
   }, [end]);
 
-  const clear = useCallback(() => {
-    heard.current.clear();
-    stop();
-  }, [stop]);
-
-  return { state, skipped, add, stop, clear, door };
+  return { state, skipped, add, stop, door };
 }

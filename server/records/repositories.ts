@@ -5,6 +5,7 @@ import { pickups, places } from "./places";
 import { kitItems, provisions, rigs, scenes, shoots, takeDetails } from "./plainRecords";
 import type { Repository } from "./repository";
 import { measurements } from "./takes";
+import { matches } from "./matches";
 import { marks, rolls, rollSetups } from "./rolls";
 import { wearers } from "./wearers";
 
@@ -28,6 +29,7 @@ export const REPOSITORIES: Repositories = {
   roll: rolls,
   mark: marks,
   rollSetup: rollSetups,
+  match: matches,
 };
 
 export const KINDS = Object.keys(REPOSITORIES) as RecordKind[];
