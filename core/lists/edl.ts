@@ -23,6 +23,12 @@ function makeReels() {
   };
 }
 
+/** What a list says to programs and people alike, whatever language is spoken. */
+const COMMENT_NAMES = {
+  offset: (samples: number, rateHz: number) => `SOUND OFFSET: ${samples} SAMPLES AT ${rateHz} HZ`,
+  drift: (ppm: number) => `SOUND DRIFT: ${ppm.toFixed(2)} PPM`,
+};
+
 /** Words of a comment on one line. */
 const oneLine = (text: string): string => text.replaceAll(/[\r\n\t]+/g, " ").trim();
 
@@ -60,8 +66,8 @@ export function edlOf(list: CutList): string {
       const from = frames(fromS);
       const samples = Math.round(sound.offsetS * sound.sampleRateHz);
       const notes = [
-        `SOUND OFFSET: ${samples} SAMPLES AT ${sound.sampleRateHz} HZ`,
-        ...(sound.driftPpm === null ? [] : [`SOUND DRIFT: ${sound.driftPpm.toFixed(2)} PPM`]),
+        COMMENT_NAMES.offset(samples, sound.sampleRateHz),
+        ...(sound.driftPpm === null ? [] : [COMMENT_NAMES.drift(sound.driftPpm)]),
       ];
       const own = Math.max(1, Math.min(length - from, frames(toS) - from));
       event(sound.name, "A", sourceFrame(sound.startS, soundFromS), record + from, own, notes);

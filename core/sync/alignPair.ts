@@ -46,7 +46,9 @@ export interface Match {
 
 /** Rate at which windows are compared, Hz: a hundredth of its sample is told. */
 const RATE_HZ = 16_000;
-const WINDOW_S = 4;
+/** Length of a window: a sixth of what both have in common, within these, s. */
+const SHORTEST_WINDOW_S = 2;
+const LONGEST_WINDOW_S = 4;
 /** Shorter overlaps are no match. */
 const LEAST_OVERLAP_S = 2;
 /** Looks along a pair: at first, and around the line that these gave. */
@@ -124,10 +126,16 @@ function leastSquares(looks: readonly Look[], before: Line): Line {
 }
 
 /** Looks at both around one time of the picture, by a line that is known so far. */
-async function lookAt(picture: Side, sound: Side, atS: number, line: Line, reachS: number) {
-  const fromS = atS - WINDOW_S / 2;
+async function lookAt(
+  { picture, sound }: Record<"picture" | "sound", Side>,
+  { atS, seconds }: { atS: number; seconds: number },
+  line: Line,
+  reachS: number,
+) {
+  const fromS = atS - seconds / 2;
   const soundFromS = fromS + onLine(line, fromS);
-  const [one, other] = [await window(picture, fromS, 1), await window(sound, soundFromS, 1 + line.slope)];
+  const one = await windowOf(picture, fromS, seconds, 1);
+  const other = await windowOf(sound, soundFromS, seconds, 1 + line.slope);
   if (!one || !other) return null;
   const lag = lagBetween(one, other, RATE_HZ, reachS);
   if (!lag || lag.sharpness < LEAST_SHARPNESS) return null;
@@ -141,13 +149,13 @@ const CROSSINGS = 16;
 const AROUND_S = 0.02;
 
 /** A window of a side at the common rate, stretched by `scale`; null where the file does not hold it. */
-async function window(side: Side, fromS: number, scale: number): Promise<Float32Array | null> {
+async function windowOf(side: Side, fromS: number, seconds: number, scale: number): Promise<Float32Array | null> {
   const beginS = Math.max(0, fromS - AROUND_S);
-  const { samples, sampleRateHz } = await side.read(beginS, fromS - beginS + WINDOW_S * scale + AROUND_S);
+  const { samples, sampleRateHz } = await side.read(beginS, fromS - beginS + seconds * scale + AROUND_S);
   const step = (sampleRateHz * scale) / RATE_HZ;
   // A file begins at a whole sample, whatever was asked for.
   const place = (fromS - Math.round(beginS * sampleRateHz) / sampleRateHz) * sampleRateHz;
-  const count = Math.floor(WINDOW_S * RATE_HZ);
+  const count = Math.floor(seconds * RATE_HZ);
   if (samples.length < place + (count - 1) * step - sampleRateHz * AROUND_S) return null;
   return interpolator(sampleRateHz).run(samples, place, step, count);
 }
@@ -160,12 +168,14 @@ function interpolator(sampleRateHz: number): Resampling {
   return known;
 }
 
-/** Times of the picture at which both are looked at: evenly over what they have in common. */
-function timesOver({ fromS, toS }: { fromS: number; toS: number }, most: number): number[] {
-  const [first, last] = [fromS + WINDOW_S / 2 + 0.05, toS - WINDOW_S / 2 - 0.05];
-  if (last <= first) return [(fromS + toS) / 2];
-  const count = Math.max(2, Math.min(most, Math.floor((last - first) / (WINDOW_S / 2)) + 1));
-  return Array.from({ length: count }, (_, at) => first + ((last - first) * at) / (count - 1));
+/** Windows over what both have in common, evenly, none over another: what is the same twice by chance counts once. */
+function windowsOver({ fromS, toS }: { fromS: number; toS: number }, most: number): { atS: number; seconds: number }[] {
+  const seconds = Math.max(SHORTEST_WINDOW_S, Math.min(LONGEST_WINDOW_S, (toS - fromS) / 6));
+  const [first, last] = [fromS + seconds / 2 + 0.05, toS - seconds / 2 - 0.05];
+  if (last <= first) return [{ atS: (fromS + toS) / 2, seconds: Math.min(seconds, toS - fromS) }];
+  const count = Math.max(1, Math.min(most, Math.floor((last - first) / seconds) + 1));
+  if (count === 1) return [{ atS: (first + last) / 2, seconds }];
+  return Array.from({ length: count }, (_, at) => ({ atS: first + ((last - first) * at) / (count - 1), seconds }));
 }
 
 /**
@@ -176,10 +186,11 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
   const roughS = candidate.votes.reduce((sum, { offsetS }) => sum + offsetS, 0) / candidate.votes.length;
   const rough = overlapOf(picture, sound, roughS);
   if (rough.toS - rough.fromS < LEAST_OVERLAP_S) return null;
+  const sides = { picture, sound };
   const first = [];
-  for (const atS of timesOver(rough, FIRST_LOOKS)) {
-    const line = { offsetS: roughOffset(candidate.votes, atS), slope: 0 };
-    const found = await lookAt(picture, sound, atS, line, FIRST_REACH_S);
+  for (const window of windowsOver(rough, FIRST_LOOKS)) {
+    const line = { offsetS: roughOffset(candidate.votes, window.atS), slope: 0 };
+    const found = await lookAt(sides, window, line, FIRST_REACH_S);
     if (found) first.push(found);
   }
   if (first.length === 0) return null;
@@ -188,10 +199,10 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
     FIRST_AGREE_S,
   );
   const overlap = overlapOf(picture, sound, line.offsetS);
-  const times = timesOver(overlap, SECOND_LOOKS);
+  const windows = windowsOver(overlap, SECOND_LOOKS);
   const second = [];
-  for (const atS of times) {
-    const found = await lookAt(picture, sound, atS, line, SECOND_REACH_S);
+  for (const window of windows) {
+    const found = await lookAt(sides, window, line, SECOND_REACH_S);
     if (found) second.push(found);
   }
   const { line: fine, agrees } = lineThrough(
@@ -200,7 +211,7 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
   );
   const looks = second.map(({ look }, at) => ({ ...look, agrees: agrees[at]! }));
   const good = second.filter((_, at) => agrees[at]);
-  const confidence = sureness(candidate, looks, times.length);
+  const confidence = sureness(candidate, looks, windows.length);
   if (confidence < LEAST_CONFIDENCE) return null;
   return {
     ...{ picture: candidate.picture, sound: candidate.sound, offsetS: fine.offsetS },
@@ -215,26 +226,35 @@ const LEAST_CONFIDENCE = 0.5;
 
 /** Thousands of pairs are tried, of which hardly one is true: so much stands against a match from the start, nepers. */
 const AGAINST = 8;
-/** A look at a true pair agrees this often (pauses say nothing), one at a false pair by chance. */
+/** A look at a true pair agrees this often (pauses say nothing). */
 const TRUE_AGREES = 0.6;
-const CHANCE_AGREES = AGREE_S / SECOND_REACH_S;
-/** Fewer looks of all that agree are no match, however sharp they are: a ringtone, a word of a machine are the same twice. */
+/** A sharp look that does not agree speaks against a pair: in a true one it is seldom, and common in one that shares a word. */
+const SHARP = 1.3;
+const AGAINST_BY_SHARP = 2.5;
+/** Fewer looks of all that agree are no match, however sharp they are. */
 const LEAST_AGREEING = 0.4;
 /** What one look's sharpness adds at most, and what a standard deviation of the votes does, nepers. */
 const SHARPEST = Math.log(2);
 const PER_SCORE = 0.35;
-const MOST_SCORE = 20;
+const MOST_SCORE = 10;
 
 /** How sure a match is: odds from looks that agree and that do not, and from how far landmarks stand above chance. */
 function sureness({ score }: Candidate, looks: readonly Look[], asked: number): number {
   const good = looks.filter(({ agrees }) => agrees);
-  if (good.length === 0 || good.length < LEAST_AGREEING * asked) return 0;
+  const [first, second] = good;
+  if (!first || good.length < LEAST_AGREEING * asked) return 0;
+  const gain = (byChance: number) => Math.max(0, Math.log(TRUE_AGREES / Math.min(1, byChance)));
+  // The first look proposes the offset; the second the drift, which is the freer the further it is away.
+  const bySecond = second ? gain((AGREE_S + ((second.atS - first.atS) * MOST_PPM) / 1e6) / SECOND_REACH_S) : 0;
+  const byOthers = Math.max(0, good.length - 2) * gain(AGREE_S / SECOND_REACH_S);
   const sharp = good.reduce((sum, { sharpness }) => sum + Math.min(SHARPEST, Math.log(sharpness)), 0);
+  const opposed = looks.filter(({ agrees, sharpness }) => !agrees && sharpness >= SHARP).length;
   const evidence =
-    // The first look proposes the line.
-    (good.length - 1) * Math.log(TRUE_AGREES / CHANCE_AGREES) +
-    (asked - good.length) * Math.log((1 - TRUE_AGREES) / (1 - CHANCE_AGREES)) +
+    bySecond +
+    byOthers +
     sharp +
-    PER_SCORE * Math.min(MOST_SCORE, score);
+    PER_SCORE * Math.min(MOST_SCORE, score) -
+    AGAINST_BY_SHARP * opposed +
+    (asked - good.length - opposed) * Math.log((1 - TRUE_AGREES) / (1 - AGREE_S / SECOND_REACH_S));
   return 1 / (1 + Math.exp(AGAINST - evidence));
 }

@@ -51,6 +51,10 @@ test("after its time in the bin nothing of a shoot is left but what has happened
     randomUUID(),
     withLine({ shootId, school: "minus12", meterBottomDbfs: -60, lines: [] }, first!.id, { inputId: "phone" }),
   );
+  await createRecord(acting, "match", randomUUID(), {
+    ...{ shootId, picture: "C01.mov", pictureS: 10, sound: "T01.wav", soundS: 60, sampleRateHz: 48_000 },
+    ...{ soundStartS: null, offsetS: 2.5, nudgeS: 0, driftPpm: null, confidence: 1, isInverted: false },
+  });
   await makeTalentLink(acting, { shootId, rigId: first!.id });
   const before = await rowsOf(DEMO_SHOOT_ID);
   // It has something of everything by now: a table that is forgotten when it is emptied shows.
