@@ -27,7 +27,7 @@ module.exports = {
       // Pure computation runs without Jest's sandbox.
       displayName: "core",
       runner: "<rootDir>/tools/bareRunner.mjs",
-      testMatch: ["<rootDir>/{core,messages,demo,fixtures}/**/*.test.ts"],
+      testMatch: ["<rootDir>/{core,messages,picture,demo,fixtures}/**/*.test.ts"],
     },
     {
       ...shared,

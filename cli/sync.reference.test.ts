@@ -15,7 +15,7 @@ const sync = (...args: string[]) => spawnSync(process.execPath, [TOOL, ...args],
 function camera(name: string, voice: string, fromS: number, rate: string, ...codecs: string[]): void {
   const voiced = ["-ss", String(fromS), "-t", "9", "-i", join(RECORDINGS, voice)];
   const picture = ["-f", "lavfi", "-i", `testsrc=s=64x36:r=${rate}`];
-  const kinds = ["-map", "0:v", "-map", "1:a", "-ar", "48000", "-t", "9", "-c:v", "mpeg4", ...codecs];
+  const kinds = ["-map", "0:v", "-map", "1:a", "-ar", "48000", "-t", "9", "-c:v", "libx264", ...codecs];
   ffmpeg(...picture, ...voiced, ...kinds, join(cameras, name));
 }
 
@@ -30,7 +30,7 @@ beforeAll(() => {
   camera("C1.mov", "voice-miller.wav", 1.25, "25", "-c:a", "pcm_s24le");
   camera("B/C1.mov", "voice-engineer.wav", 2.5, "30000/1001", "-c:a", "pcm_s16le");
   camera("C2.mp4", "voice-singer.wav", 1, "24", "-c:a", "aac");
-  ffmpeg("-f", "lavfi", "-i", "testsrc=s=64x36:r=25", "-t", "5", "-c:v", "mpeg4", join(cameras, "C3.mp4"));
+  ffmpeg("-f", "lavfi", "-i", "testsrc=s=64x36:r=25", "-t", "5", "-c:v", "libx264", join(cameras, "C3.mp4"));
   writeFileSync(join(cameras, "C4.mov"), readFileSync(join(cameras, "C1.mov")).subarray(0, 20_000));
   writeFileSync(join(cameras, ".hidden.mov"), "");
   for (const name of ["miller", "engineer", "singer"])
