@@ -47,7 +47,7 @@ export interface Match {
 /** Rate at which windows are compared, Hz: a hundredth of its sample is told. */
 const RATE_HZ = 16_000;
 /** Length of a window: a sixth of what both have in common, within these, s. */
-const SHORTEST_WINDOW_S = 2;
+const SHORTEST_WINDOW_S = 1.5;
 const LONGEST_WINDOW_S = 4;
 /** Shorter overlaps are no match. */
 const LEAST_OVERLAP_S = 2;
@@ -237,6 +237,9 @@ const LEAST_AGREEING = 0.4;
 const SHARPEST = Math.log(2);
 const PER_SCORE = 0.35;
 const MOST_SCORE = 10;
+/** Beyond that, up to so many: words that a voice says twice alike reach some thirty. */
+const PER_HIGH_SCORE = 0.08;
+const HIGHEST_SCORE = 60;
 
 /** How sure a match is: odds from looks that agree and that do not, and from how far landmarks stand above chance. */
 function sureness({ score }: Candidate, looks: readonly Look[], asked: number): number {
@@ -253,7 +256,8 @@ function sureness({ score }: Candidate, looks: readonly Look[], asked: number): 
     bySecond +
     byOthers +
     sharp +
-    PER_SCORE * Math.min(MOST_SCORE, score) -
+    PER_SCORE * Math.min(MOST_SCORE, score) +
+    PER_HIGH_SCORE * Math.max(0, Math.min(HIGHEST_SCORE, score) - MOST_SCORE) -
     AGAINST_BY_SHARP * opposed +
     (asked - good.length - opposed) * Math.log((1 - TRUE_AGREES) / (1 - AGREE_S / SECOND_REACH_S));
   return 1 / (1 + Math.exp(AGAINST - evidence));
