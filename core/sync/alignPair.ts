@@ -188,16 +188,18 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
   if (rough.toS - rough.fromS < LEAST_OVERLAP_S) return null;
   const sides = { picture, sound };
   const first = [];
-  for (const window of windowsOver(rough, FIRST_LOOKS)) {
+  const firstWindows = windowsOver(rough, FIRST_LOOKS);
+  for (const window of firstWindows) {
     const line = { offsetS: roughOffset(candidate.votes, window.atS), slope: 0 };
     const found = await lookAt(sides, window, line, FIRST_REACH_S);
     if (found) first.push(found);
   }
-  if (first.length === 0) return null;
-  const { line } = lineThrough(
+  const { line, agrees: firstAgree } = lineThrough(
     first.map(({ look }) => look),
     FIRST_AGREE_S,
   );
+  // Where no two looks agree there is nothing to look at more closely.
+  if (firstAgree.filter(Boolean).length < Math.min(2, firstWindows.length)) return null;
   const overlap = overlapOf(picture, sound, line.offsetS);
   const windows = windowsOver(overlap, SECOND_LOOKS);
   const second = [];

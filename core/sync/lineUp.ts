@@ -65,6 +65,13 @@ const MOST_OF_ONE = 8;
 /** Clocks of two devices agree from match to match within this, s. */
 const SAME_CLOCK_S = 3;
 
+/** A picture whose whole length has its sound is not compared with what sounds so much less alike. */
+const FAINT = 0.12;
+const SURE = 0.99;
+const WHOLE = 0.9;
+const isWhole = ({ confidence, overlap }: Match, { seconds }: Known): boolean =>
+  confidence >= SURE && overlap.toS - overlap.fromS >= WHOLE * seconds;
+
 const whyNot = ({ landmarks, seconds }: Known): Unmatched | null => {
   if (!landmarks) return "noSound";
   if (landmarks.isSilent) return "silent";
@@ -146,13 +153,17 @@ export async function lineUp(
     ({ picture }) => (seen[picture]! += 1) <= MOST_OF_ONE,
   );
   const matches: Match[] = [];
+  /** Scores of sure matches that cover their picture. */
+  const settled = new Map<number, number>();
   let next = 0;
   let done = 0;
   await Promise.all(
     aligners.map(async (align) => {
       for (let at = next++; at < candidates.length && !isCancelled?.(); at = next++) {
-        const match = await align(candidates[at]!);
+        const candidate = candidates[at]!;
+        const match = candidate.score < FAINT * (settled.get(candidate.picture) ?? 0) ? null : await align(candidate);
         if (match) matches.push(match);
+        if (match && isWhole(match, pictures[match.picture]!)) settled.set(match.picture, candidate.score);
         done += 1;
         onProgress?.(done / candidates.length);
       }
