@@ -108,7 +108,7 @@ test("a day's picture files find their sound, whatever they are made of; what ha
   await page.getByRole("button", { name: "C03.webm" }).click();
   await expect(closeUp.getByText("Drop both files again to see and hear them.")).toBeVisible();
   await closeUp.getByRole("button", { name: "Not a pair" }).click();
-  await expect(page.getByText("All 2 picture files have their sound.")).toBeVisible();
+  await expect(page.getByText("Both picture files have their sound.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(cells(page, "C03.webm").nth(1)).toHaveText(THREE_S);
 });
@@ -121,7 +121,7 @@ test("the demo's cameras find the demo's recordings; a camera four metres away h
   await page.goto(`/shoots/${id}/handover`);
   await awake(page);
   await page.getByRole("button", { name: "Two cameras and the recorder" }).click();
-  await expect(page.getByText("All 2 picture files have their sound.")).toBeVisible();
+  await expect(page.getByText("Both picture files have their sound.")).toBeVisible();
   for (const [name, fromS] of [
     ["camera-granary.mp4", 0.8],
     ["camera-quay.mp4", 1.2],

@@ -7,7 +7,7 @@ export const sync: Templates<SyncCatalogue> = {
     paired === pictures
       ? pictures === 1
         ? "The picture file has its sound."
-        : `All ${pictures} picture files have their sound.`
+        : `${pictures === 2 ? "Both" : `All ${pictures}`} picture files have their sound.`
       : `${paired} of ${count(pictures, "picture file", "picture files")} matched, from ${count(sounds, "sound file", "sound files")}.`,
   "sync.none": () => "No picture file matches a sound file.",
   "sync.noSound": () => "No sound in it.",
