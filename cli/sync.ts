@@ -101,12 +101,12 @@ function toldOf(match: Match, picture: Heard, sound: Heard): Told {
 const placeOf = ({ offsetS }: Told): string =>
   offsetS >= 0 ? `starts ${offsetS.toFixed(3)} s in` : `starts ${(-offsetS).toFixed(3)} s before it`;
 
+/** Nothing is quite sure. */
+const sureOf = ({ confidence }: Told): number => Math.min(99, Math.floor(100 * confidence));
+
 function toldText(matches: readonly Told[], left: readonly { path: string; says: string }[], sum: string): string {
   const lines = matches.map((each) =>
-    [
-      `${each.picture} = ${each.sound}: ${placeOf(each)}, ${Math.floor(100 * each.confidence)} % sure`,
-      ...each.says,
-    ].join(". "),
+    [`${each.picture} = ${each.sound}: ${placeOf(each)}, ${sureOf(each)} % sure`, ...each.says].join(". "),
   );
   return `${[...lines, ...left.map(({ path, says }) => `${path}: ${says}`), sum].join("\n")}\n`;
 }
