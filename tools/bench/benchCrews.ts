@@ -16,6 +16,8 @@ const QUICK_MINUTES = 0.7;
 const SAVE_MS = 250;
 const MEMORY_MB = 1024;
 const LOGINS = 100;
+/** Guesses that are under way at once may all pass the count that the last of them ends. */
+const AT_ONCE_SHARE = 0.02;
 const GUESSES = 10_000;
 const GUESSED_ADDRESSES = 100;
 const PASSWORD = "slack water at dawn";
@@ -178,7 +180,8 @@ export async function benchCrews(args: readonly string[]): Promise<number> {
       `${GUESSES} guesses at ${GUESSED_ADDRESSES} addresses in ${((guessed[1] - guessed[0]) / 1000).toFixed(0)} s: ` +
         `${JSON.stringify(answers)}; ${tried} were compared with a password; saves meanwhile p95 ${part(during, 0.95).toFixed(0)} ms of ${during.length}`,
     );
-    const isGood = load.errors === 0 && p95 <= SAVE_MS && load.mostMb <= MEMORY_MB && tried <= GUESSES / 10;
+    const isGood =
+      load.errors === 0 && p95 <= SAVE_MS && load.mostMb <= MEMORY_MB && tried <= (1 + AT_ONCE_SHARE) * (GUESSES / 10);
     tell(isGood ? "all within their limits" : "something is beyond its limit: see docs/figures.md");
     return isGood ? 0 : 1;
   });
