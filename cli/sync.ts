@@ -6,7 +6,7 @@ import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { Command, CommanderError } from "commander";
 import { RecordingRefusal } from "../core/audio";
-import { type Candidate, type LinedUp, lineUp, type Match, partsOf, reasonOf } from "../core/sync";
+import { type Candidate, isWavName, type LinedUp, lineUp, type Match, partsOf, reasonOf } from "../core/sync";
 import { type AnyMessage, say } from "../messages";
 import { fileRefusal } from "./fileSource";
 import { refuser } from "./output";
@@ -15,13 +15,13 @@ import type { Heard, SyncDoor } from "./syncWorker";
 const PROGRAM = "hypophon sync";
 const refuse = refuser(PROGRAM);
 
-const SOUNDS = /\.(wav|wave|bwf|rf64|w64)$/i;
-const PICTURES = /\.(mp4|m4v|mov|qt|webm|mkv|wav|wave)$/i;
+/** A camera's sound may have been made into a WAV. */
+const isPictureName = (name: string): boolean => /\.(mp4|m4v|mov|qt|webm|mkv)$/i.test(name) || isWavName(name);
 /** Levels of folders that are looked into. */
 const DEEPEST = 8;
 
 /** Files of a folder and of those in it that may hold sound, by name; a file is itself. */
-async function filesIn(path: string, endings: RegExp, depth = 0): Promise<string[]> {
+async function filesIn(path: string, isWanted: (name: string) => boolean, depth = 0): Promise<string[]> {
   const info = await stat(path).catch((error: unknown) => {
     throw fileRefusal(error);
   });
@@ -30,8 +30,8 @@ async function filesIn(path: string, endings: RegExp, depth = 0): Promise<string
   for (const entry of (await readdir(path, { withFileTypes: true })).toSorted((a, b) => (a.name < b.name ? -1 : 1))) {
     if (entry.name.startsWith(".")) continue;
     if (entry.isDirectory() && depth < DEEPEST)
-      found.push(...(await filesIn(join(path, entry.name), endings, depth + 1)));
-    else if (entry.isFile() && endings.test(entry.name)) found.push(join(path, entry.name));
+      found.push(...(await filesIn(join(path, entry.name), isWanted, depth + 1)));
+    else if (entry.isFile() && isWanted(entry.name)) found.push(join(path, entry.name));
   }
   return found;
 }
@@ -122,7 +122,7 @@ function leftOf(files: readonly Heard[], reasons: LinedUp["pictures"], isPicture
 }
 
 async function run(picturesAt: string, soundsAt: string, isJson: boolean): Promise<number> {
-  const paths = [await filesIn(picturesAt, PICTURES), await filesIn(soundsAt, SOUNDS)] as const;
+  const paths = [await filesIn(picturesAt, isPictureName), await filesIn(soundsAt, isWavName)] as const;
   for (const [at, name] of [picturesAt, soundsAt].entries())
     if (paths[at]!.length === 0) return refuse(`${name}: no ${at === 0 ? "picture" : "sound"} files there.`);
   const files = paths.flatMap((all, side) => all.map((path) => ({ path, isPicture: side === 0 })));

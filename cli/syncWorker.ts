@@ -3,7 +3,7 @@ import { parentPort } from "node:worker_threads";
 import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { RecordingRefusal } from "../core/audio";
-import { alignPair, type Candidate, type Landmarks, type Match, openSound, type Side } from "../core/sync";
+import { alignPair, type Candidate, type Landmarks, isWavName, type Match, openSound, type Side } from "../core/sync";
 import type { AnyMessage } from "../messages";
 import { openPicture } from "../picture/openPicture";
 import { fileRefusal, openFileSource } from "./fileSource";
@@ -21,8 +21,6 @@ export interface Heard {
   says: AnyMessage | null;
 }
 
-const WAV = /\.(wav|wave|bwf|rf64|w64)$/i;
-
 async function opened<Result>(
   path: string,
   act: (source: Awaited<ReturnType<typeof openFileSource>>) => Promise<Result>,
@@ -39,7 +37,7 @@ function scan(path: string, isPicture: boolean): Promise<Heard> {
   const unknown = { seconds: 0, frameRate: null, startS: null, landmarks: null };
   const nothing = { path, isPicture, device: dirname(path), ...unknown };
   return opened(path, async (source): Promise<Heard> => {
-    if (WAV.test(path)) {
+    if (isWavName(path)) {
       const { seconds, startOfDayS, scan: listen } = await openSound(source);
       return { ...nothing, seconds, startS: startOfDayS, landmarks: await listen(), says: null };
     }
@@ -62,7 +60,7 @@ function sideOf({ path, seconds }: Pick<Heard, "path" | "seconds">): Side {
     seconds,
     read: (fromS, wantedS) =>
       opened(path, async (source) => {
-        if (WAV.test(path)) return (await openSound(source)).read(fromS, wantedS);
+        if (isWavName(path)) return (await openSound(source)).read(fromS, wantedS);
         const { sound } = await openPicture(source);
         return sound && "read" in sound ? sound.read(fromS, wantedS) : silence;
       }).catch(() => silence),

@@ -2,6 +2,7 @@ import * as Comlink from "comlink";
 import { RecordingRefusal, type Refusal } from "../core/audio";
 import {
   alignHere,
+  isWavName,
   lineUp,
   openSound,
   resampling,
@@ -41,12 +42,10 @@ const PROGRESS_EVERY_MS = 200;
 /** Rate at which both sides of a pair are heard, Hz. */
 const HEARD_HZ = 48_000;
 
-const isWav = ({ name }: File): boolean => /\.(wav|wave|bwf|rf64|w64)$/i.test(name);
-
 /** How one reads in a file; null where it has no sound that is decoded here. */
 async function readerOf(file: File): Promise<ReadStretch | null> {
   const source = blobSource(file);
-  if (isWav(file)) return (await openSound(source)).read;
+  if (isWavName(file.name)) return (await openSound(source)).read;
   const { sound } = await openPicture(source);
   return sound && "read" in sound ? sound.read : null;
 }
@@ -98,7 +97,7 @@ const door = {
     const unknown = { seconds: 0, frameRate: null, sampleRateHz: 0, startS: null, landmarks: null };
     const nothing = { file, path, isPicture, device, ...unknown };
     try {
-      if (isWav(file)) {
+      if (isWavName(file.name)) {
         const { seconds, sampleRateHz, startOfDayS, scan } = await openSound(blobSource(file));
         return { ...nothing, seconds, sampleRateHz, startS: startOfDayS, landmarks: await scan(options), says: null };
       }

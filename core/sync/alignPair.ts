@@ -189,9 +189,9 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
   const sides = { picture, sound };
   const first = [];
   const firstWindows = windowsOver(rough, FIRST_LOOKS);
-  for (const window of firstWindows) {
-    const line = { offsetS: roughOffset(candidate.votes, window.atS), slope: 0 };
-    const found = await lookAt(sides, window, line, FIRST_REACH_S);
+  for (const stretch of firstWindows) {
+    const line = { offsetS: roughOffset(candidate.votes, stretch.atS), slope: 0 };
+    const found = await lookAt(sides, stretch, line, FIRST_REACH_S);
     if (found) first.push(found);
   }
   const { line, agrees: firstAgree } = lineThrough(
@@ -203,8 +203,8 @@ export async function alignPair(candidate: Candidate, picture: Side, sound: Side
   const overlap = overlapOf(picture, sound, line.offsetS);
   const windows = windowsOver(overlap, SECOND_LOOKS);
   const second = [];
-  for (const window of windows) {
-    const found = await lookAt(sides, window, line, SECOND_REACH_S);
+  for (const stretch of windows) {
+    const found = await lookAt(sides, stretch, line, SECOND_REACH_S);
     if (found) second.push(found);
   }
   const { line: fine, agrees } = lineThrough(

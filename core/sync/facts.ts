@@ -13,8 +13,6 @@ export interface MatchFacts {
 const AUDIBLE_MS = 45 / 2;
 /** Less drift is no word worth, ms. */
 const WORTH_MS = 2;
-/** Speed of sound, m/s at 20 °C. */
-const SOUND_M_PER_S = 343;
 
 /** What a recordist is told of a match. */
 export function partsOf({
@@ -30,11 +28,6 @@ export function partsOf({
   if (isInverted) says.push({ code: "sync.inverted" });
   return { driftMs, says };
 }
-
-/** How far away a microphone is that hears so much later, m and ms. `delayS` 0 and more. */
-export const heardLate = (delayS: number): SyncMessage => ({
-  ...{ code: "sync.late", ms: delayS * 1000, metres: delayS * SOUND_M_PER_S },
-});
 
 /** Why a file has no partner, to be said. */
 export function reasonOf(reason: Unmatched, isPicture: boolean): SyncMessage {

@@ -19,6 +19,6 @@ export {
   type Unmatched,
 } from "./lineUp";
 export type { SyncCatalogue, SyncMessage } from "./messages";
-export { heardLate, partsOf, reasonOf, type MatchFacts } from "./facts";
-export { openSound, type OpenSound } from "./soundFile";
+export { partsOf, reasonOf, type MatchFacts } from "./facts";
+export { isWavName, openSound, type OpenSound } from "./soundFile";
 export { resampling, type Resampling } from "./resample";

@@ -15,7 +15,5 @@ export type SyncCatalogue = {
   /** Drift over the whole overlap, ms; `isAudible`: beyond what lip sync forgives. */
   "sync.drift": { ppm: number; byMs: number; isAudible: boolean };
   "sync.inverted": object;
-  /** Camera's distance that its delay would be. */
-  "sync.late": { ms: number; metres: number };
 };
 export type SyncMessage = Message<SyncCatalogue>;

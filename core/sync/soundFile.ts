@@ -2,6 +2,9 @@ import { readFrames, readWavHeader, type ByteSource, type ReadOptions } from "..
 import type { ReadStretch } from "./alignPair";
 import { landmarkMaker, type Landmarks } from "./landmarks";
 
+/** Whether a file calls itself a WAV, of whatever kind. */
+export const isWavName = (name: string): boolean => /\.(wav|wave|bwf|rf64|w64)$/i.test(name);
+
 /** A recording that is there, before any of it is listened to. */
 export interface OpenSound {
   seconds: number;

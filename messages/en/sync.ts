@@ -25,5 +25,4 @@ export const sync: Templates<SyncCatalogue> = {
       ? `The clocks drift ${Math.abs(ppm).toFixed(1)} ppm apart: ${Math.abs(byMs).toFixed(0)} ms by the end, out of lip sync. Correct it.`
       : `The clocks drift ${Math.abs(ppm).toFixed(1)} ppm apart: ${Math.abs(byMs).toFixed(0)} ms by the end.`,
   "sync.inverted": () => "The polarity is turned over between camera and recorder.",
-  "sync.late": ({ ms, metres }) => `The camera hears ${ms.toFixed(1)} ms late, as from ${metres.toFixed(1)} m away.`,
 };

@@ -2,12 +2,12 @@
 
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { LinedUp } from "@/core/sync";
+import { isWavName, type LinedUp } from "@/core/sync";
+import { nameOf } from "./pairs";
 import type { LineUpDoor, Scanned } from "@/workers/lineUpWorker";
 import type { DroppedFile } from "@/ui/FileDrop";
 
 const PICTURES = /\.(mp4|m4v|mov|qt|webm|mkv)$/i;
-const SOUNDS = /\.(wav|wave|bwf|rf64|w64)$/i;
 
 /** How far lining up is. */
 export type LineUpState =
@@ -31,8 +31,6 @@ const lineCount = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcu
 
 /** Whole letters of a path that is kept, the last so many. */
 const tailOf = (path: string): string => [...path].slice(-150).join("");
-
-const nameOf = ({ path }: DroppedFile): string => path.replace(/^.*\//, "");
 
 /** Listens to files that are dropped and pairs them, telling what was found; what was dropped before stays, and is not listened to again. */
 export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" }>) => void) {
@@ -59,7 +57,7 @@ export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" 
     async (files: readonly DroppedFile[]) => {
       const fit = files
         .map(({ file, path }) => ({ file, path: tailOf(path) }))
-        .filter((each) => PICTURES.test(each.path) || SOUNDS.test(each.path));
+        .filter((each) => PICTURES.test(each.path) || isWavName(each.path));
       setSkipped(files.length - fit.length);
       if (fit.length === 0) return;
       end();
@@ -76,7 +74,7 @@ export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" 
       await Promise.all(
         lines.current.map(async (line) => {
           for (let next = waiting.shift(); next && !isOver(); next = waiting.shift()) {
-            show(nameOf(next));
+            show(nameOf(next.path));
             const { file, path } = next;
             const scanned = await line.door.scan(
               ...([file, path, PICTURES.test(path)] as const),
@@ -85,7 +83,7 @@ export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" 
             if (isOver()) return;
             heard.current.set(keyOf(next), scanned);
             done += 1;
-            show(nameOf(next));
+            show(nameOf(next.path));
           }
         }),
       );

@@ -76,8 +76,7 @@ function score(set: Set, truth: readonly Truth[], { told, seconds }: ReturnType<
     offsetsMs.push(1000 * Math.abs(own - exact.offsetS - (middleS * exact.driftPpm) / 1e6));
     if (driftPpm !== null) driftsPpm.push(Math.abs(driftPpm - exact.driftPpm));
   }
-  const hours =
-    (told.matches.length > 0 ? truth.length : 0) > 0 ? truth.reduce((sum, each) => sum + each.overlapS, 0) / 3600 : 0;
+  const hours = truth.reduce((sum, each) => sum + each.overlapS, 0) / 3600;
   process.stdout.write(
     `${set.name}: ${good.length} of ${truth.length} pairs found, ${wrong} false of ${truth.length ** 2 - truth.length} tries; ` +
       `offset median ${part(offsetsMs, 0.5).toFixed(4)} ms, worst ${most(offsetsMs).toFixed(3)} ms; ` +
