@@ -47,8 +47,7 @@ export const audio: Templates<RefusalCatalogue> = {
   "refused.largeCompressed": ({ megabytes, most }) =>
     `Files that are not WAV are read up to ${most} MB; this has ${figure(megabytes)} MB. Convert it to WAV.`,
   "refused.notPicture": () => "Neither picture nor sound in it: damaged, or copied only in part. Copy it again.",
-  "refused.brokenPicture": () =>
-    "This picture file cannot be read: damaged, half copied, or locked. Copy it again.",
+  "refused.brokenPicture": () => "This picture file cannot be read: damaged, half copied, or locked. Copy it again.",
   "refused.cannotDecode": () => "This browser cannot decode the file. Convert it to WAV.",
   "refused.shrank": () => "It became shorter while it was measured.",
 };
