@@ -5,6 +5,7 @@ import asc from "assemblyscript/asc";
 const ENGINES = [
   { entry: "engine/index.ts", wasm: ".build/engine.wasm", made: "core/audio/engineCode.ts" },
   { entry: "engine/lining/index.ts", wasm: ".build/lining.wasm", made: "core/sync/engineCode.ts" },
+  { entry: "engine/cleaning/index.ts", wasm: ".build/cleaning.wasm", made: "core/clean/engineCode.ts" },
 ];
 
 for (const { entry, wasm, made } of ENGINES) {

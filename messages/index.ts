@@ -5,6 +5,7 @@ import type { RefusalCatalogue } from "../core/audio";
 import type { BoardCatalogue, HomeCatalogue } from "../core/board";
 import type { ChainCatalogue } from "../core/chain";
 import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
+import type { CleanCatalogue } from "../core/clean";
 import type { ConnectCatalogue } from "../core/connect";
 import type { SettingCatalogue } from "../core/devices";
 import type { DressCatalogue, ReasonCatalogue } from "../core/dress";
@@ -32,6 +33,7 @@ import { saidBy, type Templates } from "./templates";
 type Codes = BoardCatalogue &
   ChainCatalogue &
   CheckCatalogue &
+  CleanCatalogue &
   ConnectCatalogue &
   DressCatalogue &
   ExposureCatalogue &

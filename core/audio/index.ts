@@ -13,6 +13,7 @@ export {
   type ClippingReport,
 } from "./clipping";
 export { instancesOf } from "./engine";
+export { pcmEncoder, type PcmEncoder, type PcmForm } from "./encodePcm";
 export { fourierOf } from "./fourier";
 export { growingSeries } from "./growingSeries";
 export { joinBlocks } from "./joinBlocks";

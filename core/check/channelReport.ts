@@ -9,6 +9,7 @@ import {
 import { courseOf } from "./course";
 import { hear, type Heard } from "./heard";
 import type { CoursePoint } from "./measurement";
+import { phrasesOf, type Phrase } from "./phrases";
 import type { Spot } from "./spot";
 import { findSpots } from "./spots/findSpots";
 import { sceneOf } from "./spots/scene";
@@ -36,6 +37,8 @@ export interface ChannelReport {
   traits: Traits;
   spots: readonly Spot[];
   course: readonly CoursePoint[];
+  /** Where somebody speaks without a pause; one that goes on in the next piece ends with this one. */
+  phrases: readonly Phrase[];
 }
 
 /** Overloads closer than this are one place to listen to, s. */
@@ -119,6 +122,7 @@ export function reportChannel(
       traits: traitsOf(scene, { isTouched, isCovered }),
       spots: ownSpots,
       course: courseOf(heard, isTouched, ownSpots, place.from / piece.sampleRateHz),
+      phrases: phrasesOf(heard, place.from / piece.sampleRateHz),
     },
   };
 }

@@ -3,6 +3,7 @@ import { meanSquareToDbfs } from "../sound";
 import { channelFindings, pairFindings } from "./findings";
 import { colourOf, measuresOf, noiseOctavesOf } from "./measures";
 import type { Finding, RecordingMeasurement } from "./measurement";
+import type { Phrase } from "./phrases";
 import { reportPiece } from "./pieceReport";
 import { recordingTotals, type ChannelTotals, type RecordingTotals } from "./recordingTotals";
 
@@ -22,6 +23,8 @@ export interface RecordingForm {
 export interface MeasuredRecording {
   measurement: RecordingMeasurement;
   overviews: Overview[];
+  /** Where somebody speaks without a pause, track by track. */
+  phrases: readonly Phrase[][];
   /** K-weighted mean squares of 100 ms of every track of more than two; null where they were not kept. */
   loudnessSteps: Float32Array[] | null;
 }
@@ -104,6 +107,7 @@ export function measurementOf(
       findings: [...fileFindings, ...findings, ...pairFindings(totals, durationS)].slice(0, MOST_FINDINGS),
     },
     overviews: totals.channels.map((channel) => channel.overview),
+    phrases: totals.channels.map((channel) => [...channel.phrases]),
     loudnessSteps: totals.loudnessSteps,
   };
 }

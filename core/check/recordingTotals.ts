@@ -23,6 +23,7 @@ import { joinCourse } from "./course";
 import type { FindingKind } from "./kinds";
 import type { CoursePoint } from "./measurement";
 import { addPair, likenessOf, type Pair, type PairLikeness, type PairReport } from "./pairs";
+import { joinPhrases, type Phrase } from "./phrases";
 import type { PieceReport } from "./pieceReport";
 import type { Spot } from "./spot";
 import { addTraits, noTraits, type Traits } from "./traits";
@@ -52,6 +53,8 @@ export interface ChannelTotals {
   spots: readonly Spot[];
   counts: Readonly<Partial<Record<FindingKind, number>>>;
   course: readonly CoursePoint[];
+  /** Where somebody speaks without a pause. */
+  phrases: readonly Phrase[];
   overview: Overview;
 }
 
@@ -71,6 +74,7 @@ interface ChannelSum {
   spots: Spot[];
   counts: Partial<Record<FindingKind, number>>;
   course: CoursePoint[];
+  phrases: Phrase[];
 }
 
 const newSum = (hopFrames: number, columns: number, windows: number): ChannelSum => ({
@@ -89,6 +93,7 @@ const newSum = (hopFrames: number, columns: number, windows: number): ChannelSum
   spots: [],
   counts: {},
   course: [],
+  phrases: [],
 });
 
 /** The noise where nobody speaks: the median of the pauses, or the quietest tenth of all where there are none. */
@@ -98,6 +103,7 @@ function noiseOf(pauses: LevelHistogram, levels: LevelHistogram): number {
 
 function addChannel(sum: ChannelSum, report: ChannelReport): void {
   sum.course = joinCourse(sum.course, report.course);
+  joinPhrases(sum.phrases, report.phrases);
   sum.frames += report.frames;
   sum.sum += report.sum;
   sum.squares += report.squares;
@@ -140,6 +146,7 @@ function totalsOf(sum: ChannelSum, slowRateHz: number): ChannelTotals {
     spots: sum.spots,
     counts: sum.counts,
     course: sum.course,
+    phrases: sum.phrases,
     overview: sum.overview.finish(),
   };
 }

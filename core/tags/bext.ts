@@ -59,3 +59,17 @@ export function bextWith(before: Uint8Array | null, facts: Partial<BroadcastFact
   if (!before) view.setUint16(VERSION_AT, 1, true);
   return body;
 }
+
+/** A broadcast chunk's content with one more line of coding history. Source: EBU R 98: lines end with CR and LF. */
+export function withHistory(before: Uint8Array | null, line: string): Uint8Array<ArrayBuffer> {
+  const body = bextWith(before, {});
+  let end = body.length;
+  while (end > BEXT_BYTES && body[end - 1] === 0) end -= 1;
+  const told = body.subarray(0, end);
+  const isOpen = end > BEXT_BYTES && told[end - 1] !== 10;
+  const added = ascii(`${isOpen ? "\r\n" : ""}${plain(line)}\r\n`);
+  const whole = new Uint8Array(end + added.length);
+  whole.set(told);
+  whole.set(added, end);
+  return whole;
+}

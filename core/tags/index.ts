@@ -5,4 +5,13 @@ export type { BroadcastFacts } from "./bext";
 export type { Marker } from "./cueMarkers";
 export { rateRatio, type IxmlFacts, type TrackName } from "./ixml";
 export { readTags, taggedCopy, type FileTags, type TaggedCopy, type Tags } from "./taggedCopy";
-export { monoFiles, monoSound, polyFile, type MonoFile, type PolyFile } from "./trackFiles";
+export {
+  monoFiles,
+  monoSound,
+  padding,
+  polyFile,
+  renderedHead,
+  type MonoFile,
+  type PolyFile,
+  type RenderedForm,
+} from "./trackFiles";

@@ -1,4 +1,5 @@
 import { type ByteSource, MAX_CHANNELS, readWavHeader, RecordingRefusal, type WavHeader } from "../audio";
+import { withHistory } from "./bext";
 import { ascii, type Chunk, chunkOf, chunksOf, contentOf, joined } from "./chunks";
 import { cueChunk, labelChunk } from "./cueMarkers";
 import { channelNames, fromUtf8, type IxmlFacts, ixmlFacts, ixmlWith, readIxml, toUtf8, type TrackName } from "./ixml";
@@ -112,8 +113,45 @@ export async function monoFiles(source: ByteSource): Promise<readonly MonoFile[]
   });
 }
 
+/** What a new file made from another is like. */
+export interface RenderedForm {
+  sampleRateHz: number;
+  channels: number;
+  bits: 16 | 24 | 32;
+  isFloat: boolean;
+  frames: number;
+  /** Which channels of the first file these are, from 0; null where they are mixed. */
+  from: readonly number[] | null;
+  /** Whether every frame stands where it stood: then markers stay. */
+  isAligned: boolean;
+  /** A line of what was done, for the coding history. Source: EBU R 98. */
+  history: string;
+}
+
+/**
+ * What stands before the sound of a file that was made from another: its words, its format and what was done, in the history.
+ * Errors: RecordingRefusal where the other is no whole WAV.
+ */
+export async function renderedHead(source: ByteSource, form: RenderedForm): Promise<Uint8Array<ArrayBuffer>> {
+  const words = await wordsOf(source);
+  const { header, ixml, bext } = words;
+  const { sampleRateHz, channels, bits, isFloat, frames, from } = form;
+  const like: WavHeader = {
+    ...header,
+    ...{ sampleRateHz, bitsPerSample: bits, bytesPerSample: bits / 8, encoding: isFloat ? "float" : "pcm" },
+  };
+  const named = channelNames(ixml, header.channels);
+  const tracks = (from ?? []).flatMap((channel) => named[channel] ?? []);
+  const before = bext?.subarray(8, 8 + new DataView(bext.buffer).getUint32(4, true)) ?? null;
+  const own: Words = {
+    ...{ header: like, ixml, bext: chunkOf("bext", withHistory(before, form.history)) },
+    markers: form.isAligned ? words.markers : [],
+  };
+  return headOf(like, channels, frames, chunksWith(own, tracks));
+}
+
 /** A byte behind sound of odd length. Source: RIFF/WAVE. */
-const padding = (bytes: number): Uint8Array<ArrayBuffer>[] => (bytes % 2 === 1 ? [new Uint8Array(1)] : []);
+export const padding = (bytes: number): Uint8Array<ArrayBuffer>[] => (bytes % 2 === 1 ? [new Uint8Array(1)] : []);
 
 /** The sound of one channel, piece by piece, with its padding; what goes behind a MonoFile's head. */
 export async function* monoSound(source: ByteSource, channel: number): AsyncGenerator<Uint8Array<ArrayBuffer>> {

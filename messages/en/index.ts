@@ -1,6 +1,7 @@
 import { audio } from "./audio";
 import { chain } from "./chain";
 import { check } from "./check";
+import { clean } from "./clean";
 import { connect, settings } from "./connect";
 import { dress } from "./dress";
 import { reasons } from "./reasons";
@@ -24,6 +25,7 @@ export const en = {
   ...home,
   ...chain,
   ...check,
+  ...clean,
   ...connect,
   ...dress,
   ...exposure,
