@@ -1,6 +1,5 @@
-import { readFile } from "node:fs/promises";
-import { Command, CommanderError, InvalidArgumentError, Option } from "commander";
-import { readWavHeader, RecordingRefusal } from "../core/audio";
+import { InvalidArgumentError, Option } from "commander";
+import { readWavHeader } from "../core/audio";
 import { measureWav, type RecordingMeasurement } from "../core/check";
 import {
   CleaningPlan,
@@ -12,13 +11,13 @@ import {
   treatmentMessage,
   type TreatmentKind,
 } from "../core/clean";
-import { schemaFaults } from "../core/schema";
 import { renderedHead } from "../core/tags";
 import { say } from "../messages";
 import { openFileSource } from "./fileSource";
 import { refuser } from "./output";
 import { pieceWorkers, type PieceWorkers } from "./pieceWorkers";
-import { type SoundForm, writeSound, writingFault } from "./rendering";
+import { type SoundForm, writeSound } from "./rendering";
+import { amount, readJson, runSound, soundCommand } from "./soundTool";
 
 const PROGRAM = "hypophon clean";
 const refuse = refuser(PROGRAM);
@@ -64,17 +63,6 @@ function wishedFor(plan: CleaningPlan, measurement: RecordingMeasurement, wishes
   return { channels };
 }
 
-async function readPlan(path: string): Promise<CleaningPlan | string> {
-  let plan: unknown;
-  try {
-    plan = JSON.parse(await readFile(path, "utf8"));
-  } catch {
-    return `${path}: no JSON file`;
-  }
-  const faults = schemaFaults(CleaningPlan, plan);
-  return faults.length > 0 ? `${path}: ${say(faults[0]!.says)}` : (plan as CleaningPlan);
-}
-
 interface Figures {
   channel: number;
   speechDbfs: number | null;
@@ -107,7 +95,7 @@ async function clean(path: string, wishes: Wishes): Promise<number> {
   try {
     const header = await readWavHeader(source);
     const before = await measured(path, source, workers);
-    const given = wishes.plan === undefined ? null : await readPlan(wishes.plan);
+    const given = wishes.plan === undefined ? null : await readJson(CleaningPlan, wishes.plan);
     if (typeof given === "string") return refuse(given);
     const plan = given ?? wishedFor(await planCleaning(source, header, before), before, wishes);
     if (plan.channels.some(({ channel }) => channel >= header.channels))
@@ -151,14 +139,6 @@ async function clean(path: string, wishes: Wishes): Promise<number> {
   }
 }
 
-const amount =
-  (least: number, most: number, unit: string) =>
-  (text: string): number => {
-    const value = Number(text);
-    if (text.trim() !== "" && value >= least && value <= most) return value;
-    throw new InvalidArgumentError(`${least} to ${most} ${unit} are expected.`);
-  };
-
 function kinds(text: string): TreatmentKind[] {
   const names = text.split(",").map((name) => name.trim());
   const isKind = (name: string): name is TreatmentKind => TREATMENT_ORDER.some((kind) => kind === name);
@@ -170,8 +150,7 @@ function kinds(text: string): TreatmentKind[] {
 /** Cleans a recording into a new file, as its findings ask for: 0 done, 1 nothing to do or no readable recording, 2 a bad call. */
 export async function runClean(args: readonly string[]): Promise<number> {
   let code = 0;
-  const program = new Command(PROGRAM)
-    .argument("<file>", "a WAV; it stays as it is")
+  const program = soundCommand(PROGRAM)
     .requiredOption("--to <file>", "the new file")
     .option("--only <kinds>", `of what it asks for: ${TREATMENT_ORDER.join(",")}`, kinds)
     .option("--noise <dB>", "how far steady noise goes down", amount(1, 24, "dB"))
@@ -182,22 +161,8 @@ export async function runClean(args: readonly string[]): Promise<number> {
       new Option("--bits <bits>", "16 or 24 with dither, 32 is float").choices(["16", "24", "32"]).default("24"),
     )
     .option("--json", "tell it as JSON")
-    .exitOverride()
-    .configureOutput({ writeErr: (text) => process.stderr.write(text.replace(/^error: /, `${PROGRAM}: `)) })
     .action(async (file: string, wishes: Wishes) => {
       code = await clean(file, wishes);
     });
-  try {
-    await program.parseAsync(["node", "hypophon", ...args]);
-    return code;
-  } catch (error) {
-    if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2;
-    if (error instanceof RecordingRefusal) {
-      process.stderr.write(`${PROGRAM}: ${say(error.says)}\n`);
-      return 1;
-    }
-    const fault = writingFault(error);
-    if (fault) return refuse(fault);
-    throw error;
-  }
+  return runSound(program, args, () => code);
 }

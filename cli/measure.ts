@@ -1,10 +1,11 @@
 import { findingWords, say } from "../messages";
-import { Command, CommanderError, InvalidArgumentError } from "commander";
+import { Command, CommanderError } from "commander";
 import { measureWav, type RecordingMeasurement } from "../core/check";
-import { MAX_CHANNELS, RecordingRefusal } from "../core/audio";
+import { RecordingRefusal } from "../core/audio";
 import { pathsOf } from "./fileNames";
 import { openFileSource } from "./fileSource";
 import { pieceWorkers, type PieceWorkers } from "./pieceWorkers";
+import { trackNumbers } from "./soundTool";
 
 async function measureFile(
   name: string,
@@ -73,13 +74,6 @@ interface Call {
   files: readonly string[];
   asJson: boolean;
   mix: readonly number[] | undefined;
-}
-
-function trackNumbers(text: string): number[] {
-  const tracks = text.split(",").map(Number);
-  if (tracks.every((track) => Number.isInteger(track) && track >= 1 && track <= MAX_CHANNELS))
-    return [...new Set(tracks)].map((track) => track - 1);
-  throw new InvalidArgumentError(`Track numbers from 1 to ${MAX_CHANNELS} are expected, such as 1,2.`);
 }
 
 /** What was asked for; null where the call is wrong, which has been said then, or asked for help. */

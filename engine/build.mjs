@@ -6,6 +6,7 @@ const ENGINES = [
   { entry: "engine/index.ts", wasm: ".build/engine.wasm", made: "core/audio/engineCode.ts" },
   { entry: "engine/lining/index.ts", wasm: ".build/lining.wasm", made: "core/sync/engineCode.ts" },
   { entry: "engine/cleaning/index.ts", wasm: ".build/cleaning.wasm", made: "core/clean/engineCode.ts" },
+  { entry: "engine/delivering/index.ts", wasm: ".build/delivering.wasm", made: "core/deliver/engineCode.ts" },
 ];
 
 for (const { entry, wasm, made } of ENGINES) {

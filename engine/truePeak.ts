@@ -141,3 +141,32 @@ export function truePeakOf(from: usize, frames: i32, rate: i32, known: f32, newe
   }
   return peak;
 }
+
+/** The highest of each of so many gaps, or what stands at `to` where that is higher; exact where it may pass `least`. */
+export function highestOfGaps(from: usize, frames: i32, rate: i32, least: f32, to: usize): void {
+  const end = from + ((<usize>frames) << 2);
+  const reach = (<usize>REACH) << 2;
+  for (let at = from; at < end; at += 16, to += 16) {
+    let largest = f32x4.pmax(v128.load(to), f32x4.pmax(f32x4.abs(v128.load(at)), f32x4.abs(v128.load(at + 4))));
+    let around = largest;
+    for (let near = at - reach; near < at + reach + 16; near += 16)
+      around = f32x4.pmax(around, f32x4.abs(v128.load(near)));
+    if (rate < 192000 && largestLane(around) * <f32>gain > least) {
+      let half = f32x4.splat(0);
+      let evenPart = f32x4.splat(0);
+      let oddPart = f32x4.splat(0);
+      for (let index = 0; index < REACH; index += 1) {
+        const offset = (<usize>index) << 2;
+        const before = v128.load(at - offset);
+        const after = v128.load(at + 4 + offset);
+        const sum = f32x4.add(before, after);
+        half = f32x4.add(half, f32x4.mul(v128.load32_splat(middle + offset), sum));
+        evenPart = f32x4.add(evenPart, f32x4.mul(v128.load32_splat(even + offset), sum));
+        oddPart = f32x4.add(oddPart, f32x4.mul(v128.load32_splat(odd + offset), f32x4.sub(before, after)));
+      }
+      largest = f32x4.pmax(largest, f32x4.abs(half));
+      if (rate < 96000) largest = f32x4.pmax(largest, f32x4.add(f32x4.abs(evenPart), f32x4.abs(oddPart)));
+    }
+    v128.store(to, largest);
+  }
+}

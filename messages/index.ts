@@ -8,6 +8,7 @@ import type { CheckCatalogue, Finding, FindingKind } from "../core/check";
 import type { CleanCatalogue } from "../core/clean";
 import type { ConnectCatalogue } from "../core/connect";
 import type { SettingCatalogue } from "../core/devices";
+import type { DeliverCatalogue } from "../core/deliver";
 import type { DressCatalogue, ReasonCatalogue } from "../core/dress";
 import type { MediaCatalogue } from "../core/media";
 import type { Message } from "../core/message";
@@ -35,6 +36,7 @@ type Codes = BoardCatalogue &
   CheckCatalogue &
   CleanCatalogue &
   ConnectCatalogue &
+  DeliverCatalogue &
   DressCatalogue &
   ExposureCatalogue &
   FieldCatalogue &

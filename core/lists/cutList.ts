@@ -6,6 +6,26 @@ export interface MatchedPicture {
   /** When it began, of the day by its own clock, s; null where that is not known. */
   startS: number | null;
   sounds: readonly MatchedSound[];
+  /** What was marked while it was recorded, from its beginning, s. */
+  marks?: readonly Mark[];
+}
+
+export interface Mark {
+  atS: number;
+  label: string;
+}
+
+/** A cut of one recording: its stretches one after the other, in samples of the file. */
+export interface SoundCut {
+  title: string;
+  frameRate: number;
+  isDrop: boolean;
+  /** The file's name, when it began of the day, and what it is like. */
+  name: string;
+  startS: number | null;
+  sampleRateHz: number;
+  frames: number;
+  segments: readonly { from: number; to: number; isTone: boolean }[];
 }
 
 export interface MatchedSound {

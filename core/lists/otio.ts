@@ -1,5 +1,12 @@
 import { exactRate, wholeRate } from "../timecode";
-import { type CutList, type MatchedPicture, type MatchedSound, underPicture } from "./cutList";
+import {
+  type CutList,
+  type Mark,
+  type MatchedPicture,
+  type MatchedSound,
+  type SoundCut,
+  underPicture,
+} from "./cutList";
 
 const time = (value: number, rate: number) => ({ OTIO_SCHEMA: "RationalTime.1", value, rate });
 const range = (from: number, length: number, rate: number) => ({
@@ -14,12 +21,18 @@ interface Media {
   length: number;
 }
 
-const clip = (media: Media, from: number, length: number, metadata: object) => ({
+/** A mark of a clip; times are of the file, as its range is. */
+const marker = (at: number, rate: number, label: string) => ({
+  ...{ OTIO_SCHEMA: "Marker.2", name: label, marked_range: range(at, 0, rate), color: "GREEN", comment: "" },
+  metadata: {},
+});
+
+const clip = (media: Media, from: number, length: number, metadata: object, markers: readonly object[] = []) => ({
   OTIO_SCHEMA: "Clip.2",
   name: media.name,
   source_range: range(from, length, media.rate),
   effects: [],
-  markers: [],
+  markers,
   enabled: true,
   metadata,
   media_references: {
@@ -88,17 +101,38 @@ export function otioOf({ title, frameRate, pictures }: CutList): string {
   const shots = pictures.map((picture) => {
     const start = Math.round((picture.startS ?? 0) * rate);
     const media = { name: picture.name, rate, start, length: framesOf(picture) };
-    return clip(media, start, framesOf(picture), {});
+    const markers = (picture.marks ?? []).map(({ atS, label }: Mark) =>
+      marker(start + Math.round(atS * rate), rate, label),
+    );
+    return clip(media, start, framesOf(picture), {}, markers);
   });
+  return documentOf(title, time(3600 * wholeRate(frameRate), rate), [
+    track("Picture", "Video", shots),
+    ...soundTracks(pictures, (picture) => framesOf(picture) / rate),
+  ]);
+}
+
+/** A cut of one recording as a document: its stretches to the sample. */
+export function cutOtioOf({ title, frameRate, name, startS, sampleRateHz, frames, segments }: SoundCut): string {
+  const start = Math.round((startS ?? 0) * sampleRateHz);
+  const media = { name, rate: sampleRateHz, start, length: frames };
+  const clips = segments.map(({ from, to, isTone }) =>
+    clip(media, start + from, to - from, isTone ? { roomTone: true } : {}),
+  );
+  const rate = exactRate(frameRate);
+  return documentOf(title, time(3600 * wholeRate(frameRate), rate), [track("Sound", "Audio", clips)]);
+}
+
+function documentOf(title: string, global_start_time: object, children: readonly object[]): string {
   const timeline = {
     OTIO_SCHEMA: "Timeline.1",
     name: title,
-    global_start_time: time(3600 * wholeRate(frameRate), rate),
+    global_start_time,
     metadata: {},
     tracks: {
       ...{ OTIO_SCHEMA: "Stack.1", name: "tracks", source_range: null, effects: [], markers: [], enabled: true },
       metadata: {},
-      children: [track("Picture", "Video", shots), ...soundTracks(pictures, (picture) => framesOf(picture) / rate)],
+      children,
     },
   };
   return `${JSON.stringify(timeline, null, 2)}\n`;

@@ -3,6 +3,7 @@ import { chain } from "./chain";
 import { check } from "./check";
 import { clean } from "./clean";
 import { connect, settings } from "./connect";
+import { deliver } from "./deliver";
 import { dress } from "./dress";
 import { reasons } from "./reasons";
 import { media } from "./media";
@@ -27,6 +28,7 @@ export const en = {
   ...check,
   ...clean,
   ...connect,
+  ...deliver,
   ...dress,
   ...exposure,
   ...fields,

@@ -1,0 +1,15 @@
+/**
+ * Delivering: tracks mixed or as they are, brought to a loudness, true peaks held. It knows samples and targets, no files.
+ */
+export { channelsOf, deliverWav, type Delivered, type Mix } from "./deliverWav";
+export { limiterFor, type Limiter } from "./limiter";
+export { deliveryMessage, type DeliverCatalogue, type DeliverMessage } from "./messages";
+export { settledMix } from "./settle";
+export {
+  deliveryGain,
+  LOUDNESS_TARGETS,
+  type DeliveryGain,
+  type LoudnessTarget,
+  type LoudnessTargetId,
+  type ProgrammeLevels,
+} from "./targets";
