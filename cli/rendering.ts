@@ -1,20 +1,10 @@
 import { open, rm } from "node:fs/promises";
-import { pcmEncoder } from "../core/audio";
-import { padding } from "../core/tags";
+import { type PcmForm, soundWriter, type TakePlanes } from "../core/audio";
 
-/** How the samples of a new file are written. */
-export interface SoundForm {
-  bits: 16 | 24 | 32;
-  isFloat: boolean;
-}
+export type SoundForm = PcmForm;
 
-/** So many bytes are gathered before they are written. */
-const PORTION = 1 << 20;
 /** Dither is the same each time: the same call makes the same file. */
 const SEED = 0x48797068;
-
-/** Takes planes as they come; the same ones are used again when it is done. */
-export type TakePlanes = (planes: readonly Float32Array[], frames: number) => Promise<void>;
 
 /**
  * Writes a new sound file as it is rendered. Nothing that is there is written over, and nothing half written is left: what
@@ -27,31 +17,11 @@ export async function writeSound(
   render: (take: TakePlanes) => Promise<unknown>,
 ): Promise<void> {
   const handle = await open(path, "wx");
-  const encode = pcmEncoder(form, SEED);
-  const portion = new Uint8Array(PORTION);
-  let [filled, soundBytes] = [0, 0];
-  const flush = async () => {
-    await handle.write(portion, 0, filled);
-    filled = 0;
-  };
   try {
     await handle.write(head);
-    await render(async (planes, frames) => {
-      const step = Math.max(1, Math.floor(PORTION / 8 / planes.length / (form.bits / 8)));
-      for (let from = 0; from < frames; from += step) {
-        const count = Math.min(step, frames - from);
-        const bytes = encode(
-          planes.map((plane) => plane.subarray(from, from + count)),
-          count,
-        );
-        if (filled + bytes.length > PORTION) await flush();
-        portion.set(bytes, filled);
-        filled += bytes.length;
-        soundBytes += bytes.length;
-      }
-    });
-    await flush();
-    for (const byte of padding(soundBytes)) await handle.write(byte);
+    const writer = soundWriter(form, SEED, (bytes) => handle.write(bytes));
+    await render((planes, frames) => writer.take(planes, frames));
+    await writer.end();
     await handle.sync();
     await handle.close();
   } catch (error) {

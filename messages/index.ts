@@ -97,6 +97,7 @@ export { NC_EXAMPLES, REMEDY_WORDS } from "./en/place";
 export { LESSON_NAMES, RISK_NAMES } from "./en/pickup";
 export { CHEMISTRY_NAMES } from "./en/power";
 export { ANSWER_NAMES, SYMPTOM_NAMES } from "./en/rehearsal";
+export { dayReadme, type DayReadme } from "./en/handover";
 export { newPasswordMail, ROLE_NAMES, ROLE_WORDS, tooManyTries } from "./en/crew";
 export { STATION_QUESTIONS, STEP_NAMES } from "./en/stations";
 export { area as areaWords, feetAndInches, length as lengthWords, sayIn } from "./en/units";

@@ -51,6 +51,7 @@ export { longestPieceS, planPieces, stepFramesOf, type Piece } from "./pieces";
 export { readBlocks, readFrames, type FrameRange, type ReadOptions } from "./readFrames";
 export { readMono } from "./readMono";
 export { MeasurementCancelled, RecordingRefusal, type Refusal, type RefusalCatalogue } from "./refusal";
+export { soundWriter, type SoundWriter, type TakePlanes } from "./soundWriter";
 export { activeLevel, type ActiveParts } from "./speechLevel";
 export { toWav, type WavLayout } from "./toWav";
 export { MAX_CHANNELS, RATE_RANGE_HZ, readWavHeader, type WavHeader } from "./wavHeader";

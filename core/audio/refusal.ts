@@ -42,6 +42,8 @@ export type RefusalCatalogue = {
   "refused.cannotDecode": object;
   "refused.notPicture": object;
   "refused.brokenPicture": object;
+  /** A new file could not be written. */
+  "refused.unwritable": { isFull: boolean };
 };
 export type Refusal = Message<RefusalCatalogue>;
 

@@ -42,6 +42,8 @@ export interface BoardRow {
   link: LinkState | null;
   /** Whether a take of the scene has them on a track, and whether its file was found on a card. */
   rolled: "not" | "logged" | "found";
+  /** Whether the scene's day was handed over: copied and compared, or with files that differ. */
+  delivered: "not" | "verified" | "faulty";
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -82,6 +84,8 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (plan.place) stitches.scout = isScoutProved(plan.place) ? "sewn" : "basted";
   if (row.hasPickup) stitches.pickup = "basted";
   if (row.rolled !== "not") stitches.roll = row.rolled === "found" ? "sewn" : "basted";
+  if (row.rolled === "found") stitches.handover = "basted";
+  if (row.delivered !== "not") stitches.handover = row.delivered === "verified" ? "sewn" : "unpicked";
   if (row.link) stitches.link = row.link.stitch;
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
@@ -129,6 +133,7 @@ function risksOf(row: Omit<BoardRow, "risks">, hasPlace: boolean): Risk[] {
   if (plan.isChosen && plan.candidate?.isBeyondConsent) risks.push(risk("dress", 2.2, { code: "board.beyondConsent" }));
   if (carry && !carry.carries && rig.body.isRigged)
     risks.push(risk("dress", 1.6, { code: "board.changed", changes: carry.changes }));
+  if (row.delivered === "faulty") risks.push(risk("handover", 2.9, { code: "board.deliveryDiffers" }));
   for (const { weight, says } of row.link?.risks ?? []) risks.push(risk("link", weight, says));
   if (!hasPlace) risks.push(risk("scout", 1.2, { code: "board.notScouted" }));
   if (!plan.isChosen && plan.candidate && stitches.dress === "loose")
@@ -156,6 +161,13 @@ export function boardLines(bundle: ShootBundle): BoardLine[] {
   });
 }
 
+/** How a day was handed over. */
+function deliveredOf({ deliveries }: ShootBundle, day: number): BoardRow["delivered"] {
+  const own = deliveries.find(({ body }) => body.day === day);
+  if (!own) return "not";
+  return own.body.faults === 0 ? "verified" : "faulty";
+}
+
 /** One line with its plan, its states and what threatens it. */
 export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
   const { wearer, rig } = line;
@@ -169,6 +181,7 @@ export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
     link: linkStatesOf(bundle).get(wearer.id) ?? null,
     rolled: (rig && rolledOf(bundle).get(`${rig.body.sceneId} ${wearer.id}`)) ?? "not",
+    delivered: line.scene ? deliveredOf(bundle, line.scene.body.day) : "not",
   } satisfies Omit<BoardRow, "stitches" | "risks">;
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };

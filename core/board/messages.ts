@@ -23,6 +23,7 @@ export type BoardCatalogue = {
   /** `site`: the name of what looks best. */
   "board.noPlaceChosen": { site: string };
   "board.nothingChecked": object;
+  "board.deliveryDiffers": object;
   "board.frequencyConflict": object;
   "board.noFrequency": object;
   "board.notInKit": { names: readonly string[] };

@@ -1,5 +1,5 @@
 import { type ByteSource, readFrames, type WavHeader } from "../audio";
-import type { Finding, RecordingMeasurement } from "../check";
+import type { Finding, Phrase, RecordingMeasurement } from "../check";
 import { meanSquareToDbfs } from "../sound";
 import { newCleaningEngine } from "./engine";
 import { filterOf, lowPass } from "./filters";
@@ -165,4 +165,28 @@ export async function planCleaning(
     if (treatments.length > 0) channels.push({ channel: channel.index, treatments });
   }
   return { channels };
+}
+
+/** Phrases that lie further apart than this are worth evening out; by no more than this, either way, dB. */
+const UNEVEN_DB = 6;
+const MOST_EVEN_DB = 6;
+
+/**
+ * Slow gain that brings phrases half the way to their median level, within 6 dB, straight from one to the next; null where they
+ * are even, or few. Source: common practice.
+ */
+export function evenOutFor(phrases: readonly Phrase[]): Treatment | null {
+  const levels = phrases.map(({ levelDbfs }) => levelDbfs).toSorted((a, b) => a - b);
+  if (levels.length < 4) return null;
+  const at = (share: number) => levels[Math.round(share * (levels.length - 1))]!;
+  if (at(0.9) - at(0.1) < UNEVEN_DB) return null;
+  const median = at(0.5);
+  const points = phrases.flatMap(({ startS, endS, levelDbfs }): [number, number][] => {
+    const gainDb = Math.max(-MOST_EVEN_DB, Math.min(MOST_EVEN_DB, (median - levelDbfs) / 2));
+    return [
+      [startS, gainDb],
+      [endS, gainDb],
+    ];
+  });
+  return { kind: "evenOut", points: points.slice(0, 20_000) };
 }

@@ -70,6 +70,7 @@ export {
   disagreementsOf,
   filesInOrder,
   logLinesOf,
+  isDelivered,
   reportOf,
   reportRows,
   type FoundFile,

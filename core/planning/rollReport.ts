@@ -108,6 +108,10 @@ export function reportOf(bundle: ShootBundle, day: number | null): Report {
   };
 }
 
+/** What is delivered of a day: takes that are good or held, and wild lines and room tones that nobody rated. */
+export const isDelivered = ({ rating, type }: Pick<RollBody, "rating" | "type">): boolean =>
+  rating === "good" || rating === "hold" || (rating === "none" && (type === "wild" || type === "roomTone"));
+
 /** The log of some takes as lines that a card is matched with; no sound was recorded of silent ones. */
 export const logLinesOf = (rolls: readonly Stored<"roll">[]): LogLine[] =>
   rolls

@@ -24,6 +24,7 @@ export const LISTS = {
   mark: "marks",
   rollSetup: "rollSetups",
   match: "matches",
+  delivery: "deliveries",
 } as const satisfies Partial<Record<RecordKind, keyof ShootBundle>>;
 
 export type ListedKind = keyof typeof LISTS;

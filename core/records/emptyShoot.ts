@@ -19,4 +19,5 @@ export const emptyShoot = (shoot: Stored<"shoot">): ShootBundle => ({
   marks: [],
   rollSetups: [],
   matches: [],
+  deliveries: [],
 });

@@ -26,6 +26,7 @@ export {
   ConnectionBody,
   Consent,
   DELIVERY_FORMATS,
+  DeliveryBody,
   FRAME_RATES,
   KitItemBody,
   LevelLine,

@@ -12,6 +12,7 @@ import { ProvisionBody } from "./provision";
 import { LevelsBody } from "./levels";
 import { MeasurementBody, TakeDetailBody } from "./measurement";
 import { MarkBody, RollBody, RollSetupBody } from "./roll";
+import { DeliveryBody } from "./delivery";
 import { MatchBody } from "./match";
 
 export { MeasurementBody, TakeDetailBody } from "./measurement";
@@ -29,6 +30,7 @@ export * from "./provision";
 export * from "./levels";
 export * from "./roll";
 export * from "./match";
+export * from "./delivery";
 
 /** Bodies of everything that is stored, by kind. */
 export const RECORD_SCHEMAS = {
@@ -50,6 +52,7 @@ export const RECORD_SCHEMAS = {
   mark: MarkBody,
   rollSetup: RollSetupBody,
   match: MatchBody,
+  delivery: DeliveryBody,
 } as const;
 
 export type RecordKind = keyof typeof RECORD_SCHEMAS;
@@ -73,6 +76,7 @@ export interface RecordBodies {
   mark: MarkBody;
   rollSetup: RollSetupBody;
   match: MatchBody;
+  delivery: DeliveryBody;
 }
 
 /** A stored record: its body, and the version that a change must name. */
@@ -103,4 +107,5 @@ export interface ShootBundle {
   marks: Stored<"mark">[];
   rollSetups: Stored<"rollSetup">[];
   matches: Stored<"match">[];
+  deliveries: Stored<"delivery">[];
 }

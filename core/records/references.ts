@@ -28,6 +28,7 @@ export const REFERENCES = {
   mark: { shootId: "shoot", rollId: "roll" },
   rollSetup: { shootId: "shoot" },
   match: { shootId: "shoot" },
+  delivery: { shootId: "shoot" },
 } as const satisfies Record<RecordKind, Readonly<Record<string, RecordKind>>>;
 
 /**
@@ -63,4 +64,5 @@ export const ONE_FOR: Partial<Record<RecordKind, readonly string[]>> = {
   takeDetail: ["measurementId"],
   rollSetup: ["shootId"],
   match: ["shootId", "picture", "sound"],
+  delivery: ["shootId", "day"],
 };

@@ -8,7 +8,6 @@ export { readTags, taggedCopy, type FileTags, type TaggedCopy, type Tags } from 
 export {
   monoFiles,
   monoSound,
-  padding,
   polyFile,
   renderedHead,
   type MonoFile,

@@ -151,7 +151,7 @@ export async function renderedHead(source: ByteSource, form: RenderedForm): Prom
 }
 
 /** A byte behind sound of odd length. Source: RIFF/WAVE. */
-export const padding = (bytes: number): Uint8Array<ArrayBuffer>[] => (bytes % 2 === 1 ? [new Uint8Array(1)] : []);
+const padding = (bytes: number): Uint8Array<ArrayBuffer>[] => (bytes % 2 === 1 ? [new Uint8Array(1)] : []);
 
 /** The sound of one channel, piece by piece, with its padding; what goes behind a MonoFile's head. */
 export async function* monoSound(source: ByteSource, channel: number): AsyncGenerator<Uint8Array<ArrayBuffer>> {

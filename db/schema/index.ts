@@ -6,6 +6,7 @@ export * from "./links";
 export * from "./day";
 export * from "./takes";
 export * from "./rolls";
+export * from "./deliveries";
 export * from "./matches";
 export * from "./log";
 export * from "./accounts";

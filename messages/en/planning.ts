@@ -132,6 +132,7 @@ export const board: Templates<BoardCatalogue> = {
   "board.notScouted": () => "The place is not scouted.",
   "board.noPlaceChosen": ({ site }) => `No place chosen. Best: ${lowerFirst(site)}.`,
   "board.nothingChecked": () => "Nothing recorded and checked yet.",
+  "board.deliveryDiffers": () => "Some files handed over differ from their source. Copy them again.",
   "board.frequencyConflict": () => "Their frequency is not compatible with the others: find new ones, or move one.",
   "board.noFrequency": () => "No frequency yet.",
   "board.notInKit": ({ names }) => `Not in the kit: ${list(names)}.`,

@@ -13,7 +13,8 @@ import { useShoot, useShootStore } from "@/data/ShootProvider";
 import { takeName } from "../roll/rollWords";
 import { type CardLog, cardLogOf, type LogMatch } from "./cardLog";
 import { type Card, factsOf } from "./useCard";
-import { pickFolder, writeCopies } from "./writeCopies";
+import { pickFolder } from "../files/pickFolder";
+import { writeCopies } from "./writeCopies";
 
 const Matches = styled.ul`
   margin: 0;

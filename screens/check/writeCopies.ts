@@ -6,25 +6,11 @@ import { monoFiles, monoSound, taggedCopy } from "@/core/tags";
 import { markName, say } from "@/messages";
 import { blobSource } from "@/workers/blobSource";
 import { copyBlob } from "../files/copyBlob";
+import type { Folder } from "../files/pickFolder";
 import { saveBlob } from "../files/saveFile";
 import { takeName } from "../roll/rollWords";
 import type { LogMatch } from "./cardLog";
 import { factsOf } from "./useCard";
-
-export interface Folder {
-  getFileHandle(
-    name: string,
-    options?: { create: boolean },
-  ): Promise<{ createWritable(): Promise<{ write(data: Blob): Promise<void>; close(): Promise<void> }> }>;
-}
-
-/** A folder that somebody picks; null where the browser has none to pick, "none" where they think better of it. */
-export async function pickFolder(): Promise<Folder | null | "none"> {
-  const pick = (window as unknown as { showDirectoryPicker?: (options: object) => Promise<Folder> })
-    .showDirectoryPicker;
-  if (!pick) return null;
-  return pick({ mode: "readwrite" }).catch(() => "none" as const);
-}
 
 /** The tracks of a file as files of their own; a file of one track as it is. Pieces go into blobs, which may lie on the disk. */
 export async function trackBlobs(whole: Blob): Promise<readonly { suffix: string; blob: Blob }[]> {

@@ -1,28 +1,22 @@
 "use client";
 
-import { Download } from "lucide-react";
 import { useCallback, useMemo, useState } from "react";
 import styled from "styled-components";
-import type { MatchBody } from "@/core/records";
-import { partsOf, reasonOf } from "@/core/sync";
-import { type AnyMessage, say } from "@/messages";
+import { isWavName } from "@/core/sync";
+import { useSamples, useShoot, useShootStore } from "@/data/ShootProvider";
+import { setInAddress, useAddress } from "@/ui/address";
 import { Button } from "@/ui/Button";
 import { FileDrop, type DroppedFile } from "@/ui/FileDrop";
-import { Columns, Lead, Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
-import { Table, TableScroll } from "@/ui/Table";
+import { Piece, Row, Soft, Stack, VisuallyHidden } from "@/ui/layout";
+import { Tabs } from "@/ui/Tabs";
 import type { Scanned } from "@/workers/lineUpWorker";
-import { isDropRate } from "@/core/timecode";
-import { useSamples, useShoot, useShootStore } from "@/data/ShootProvider";
 import { fetchDemoRecording } from "../sound/fetchDemoRecording";
-import { saveCsv, saveFile } from "../files/saveFile";
-import type { Cell } from "../files/csv";
-import { useRemoval } from "../shell/useRemoval";
-import { cutListOf } from "./cutListOf";
-import { DayStrip } from "./DayStrip";
-import { MatchDetail } from "./MatchDetail";
-import { clockTime } from "./matchWords";
-import { keepMatches, nameOf, offsetOf, overlapOf, pairsOf, type Pair } from "./pairs";
-import { stripOf } from "./strip";
+import { CardView } from "./day/CardView";
+import { DayView } from "./day/DayView";
+import { type EditKind, EditPage } from "./edit/EditPage";
+import { useEditing } from "./edit/useEditing";
+import { LinedUpView } from "./LinedUpView";
+import { keepMatches, pairsOf, tailOf } from "./pairs";
 import { useLineUp, type LineUpState } from "./useLineUp";
 
 const Progress = styled.progress`
@@ -31,90 +25,7 @@ const Progress = styled.progress`
   accent-color: var(--chalk);
 `;
 
-const Lines = styled(Table)`
-  [data-last] {
-    padding-left: 1.2rem;
-  }
-  @media (max-width: 600px) {
-    [data-drift] {
-      display: none;
-    }
-  }
-`;
-
-const Line = styled.tr`
-  cursor: pointer;
-  &[data-chosen] {
-    background: var(--chalk-soft);
-    box-shadow: inset 4px 0 0 var(--chalk);
-  }
-  th,
-  td:first-child {
-    padding-left: 0.6rem;
-  }
-  button {
-    border: 0;
-    background: none;
-    color: inherit;
-    font: inherit;
-    font-weight: 600;
-    text-align: left;
-    padding: 0;
-    min-height: var(--hit);
-    cursor: pointer;
-  }
-`;
-
-const Apart = styled.ul`
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  li {
-    padding: 0.4rem 0;
-    border-top: 1px solid var(--seam-soft);
-  }
-`;
-
 type Done = Extract<LineUpState, { phase: "done" }>;
-
-/** How much of a match one may trust, in words. */
-const sureWord = ({ confidence, nudgeS }: MatchBody): string => {
-  if (nudgeS !== 0) return "by hand";
-  return confidence > 0.99 ? "sure" : confidence > 0.9 ? "likely" : "listen";
-};
-
-const driftOf = ({ driftPpm }: MatchBody): string =>
-  driftPpm === null
-    ? "too short to tell"
-    : `${driftPpm
-        .toFixed(1)
-        .replace(/^-0\.0$/, "0.0")
-        .replace("-", "−")} ppm`;
-
-const rowOf = ({ body }: Pair): Cell[] => {
-  const overlap = overlapOf(body);
-  return [
-    ...[nameOf(body.picture), nameOf(body.sound), Number(offsetOf(body).toFixed(6)), body.driftPpm],
-    Number(partsOf({ ...body, overlap }).driftMs.toFixed(2)),
-    ...[Number((overlap.toS - overlap.fromS).toFixed(3)), body.confidence, body.nudgeS !== 0],
-  ];
-};
-const HEAD = ["picture", "sound", "offset s", "drift ppm", "drift ms", "overlap s", "sure", "by hand"];
-
-/** Files that have no partner, and why. */
-function leftOf({ pictures, sounds, found }: Done): { path: string; says: AnyMessage }[] {
-  const of = (files: readonly Scanned[], reasons: Done["found"]["pictures"], isPicture: boolean) =>
-    files.flatMap(({ path, says }, at) => {
-      const reason = reasons[at];
-      if (says) return [{ path, says }];
-      return reason ? [{ path, says: reasonOf(reason, isPicture) }] : [];
-    });
-  const byClock = found.byClock.map(({ picture, sound }) => ({
-    path: pictures[picture]!.path,
-    says: { code: "sync.byClock", name: nameOf(sounds[sound]!.path) } as const,
-  }));
-  return [...of(pictures, found.pictures, true), ...byClock, ...of(sounds, found.sounds, false)];
-}
 
 function Listening({ state, onStop }: { state: LineUpState; onStop: () => void }) {
   if (state.phase !== "listening" && state.phase !== "comparing") return null;
@@ -135,130 +46,6 @@ function Listening({ state, onStop }: { state: LineUpState; onStop: () => void }
         <Button onPress={onStop}>Stop</Button>
       </div>
     </Stack>
-  );
-}
-
-/** Saves what belongs together as lists for the edit. */
-function SaveLists({ pairs }: { pairs: readonly Pair[] }) {
-  const { bundle } = useShoot();
-  const save = async (format: "EDL" | "OTIO" | "CSV") => {
-    if (format === "CSV") return saveCsv("matches.csv", [HEAD, ...pairs.map(rowOf)]);
-    const { edlOf, otioOf } = await import("@/core/lists");
-    const { title, frameRate } = bundle.shoot.body;
-    const list = cutListOf(pairs, { title, frameRate, isDrop: isDropRate(frameRate) });
-    if (format === "EDL") saveFile("matches.edl", "text/plain;charset=utf-8", edlOf(list));
-    else saveFile("matches.otio", "application/json", otioOf(list));
-  };
-  return (
-    <Row role="group" aria-label="Save the list">
-      <Download size={18} aria-hidden />
-      {(["EDL", "OTIO", "CSV"] as const).map((format) => (
-        <Button key={format} aria-label={`Save as ${format}`} onPress={() => void save(format)}>
-          {format}
-        </Button>
-      ))}
-    </Row>
-  );
-}
-
-/** How many picture files have their sound: of those that were dropped, or of those that are kept. */
-function verdictOf(pairs: readonly Pair[], done: Done | null): AnyMessage {
-  const paired = new Set(pairs.map(({ body }) => body.picture));
-  if (paired.size === 0) return { code: "sync.none" };
-  const pictures = new Set([...paired, ...(done?.pictures ?? []).map(({ path }) => path)]);
-  const sounds = new Set([...pairs.map(({ body }) => body.sound), ...(done?.sounds ?? []).map(({ path }) => path)]);
-  return { code: "sync.sum", paired: paired.size, pictures: pictures.size, sounds: sounds.size };
-}
-
-/** What belongs together, and what does not. */
-function LinedUpView(props: { pairs: readonly Pair[]; done: Done | null; door: ReturnType<typeof useLineUp>["door"] }) {
-  const { pairs, done, door } = props;
-  const { bundle } = useShoot();
-  const store = useShootStore();
-  const remove = useRemoval();
-  const [wanted, setWanted] = useState<string | null>(null);
-  const chosen = pairs.find(({ id }) => id === wanted) ?? pairs[0] ?? null;
-  const left = done ? leftOf(done) : [];
-  const lone = (done?.sounds ?? []).filter(({ path }) => !pairs.some(({ body }) => body.sound === path));
-  const nudge = ({ id }: Pair, nudgeS: number) =>
-    // What is nudged there and back is as it was found.
-    store.edit("match", id, (body) => ({ ...body, nudgeS: Math.abs(nudgeS) < 1e-9 ? 0 : nudgeS }));
-  return (
-    <Columns $template="minmax(0, 3fr) minmax(20rem, 2fr)">
-      <Stack>
-        <Piece aria-label="Matches">
-          <Stack $gap={0.8}>
-            <Row $between>
-              <Lead role="status" data-part="verdict">
-                {say(verdictOf(pairs, done))}
-              </Lead>
-              {pairs.length > 0 && <SaveLists pairs={pairs} />}
-            </Row>
-            {pairs.length > 0 && <DayStrip strip={stripOf(pairs, lone)} chosen={chosen?.id ?? null} />}
-            {pairs.length > 0 && (
-              <TableScroll aria-label="Matches, one a line">
-                <Lines>
-                  <thead>
-                    <tr>
-                      <th>Picture</th>
-                      <th>Sound</th>
-                      <th data-figure>Starts at</th>
-                      <th data-figure data-drift>
-                        Drift
-                      </th>
-                      <th data-last>Match</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {pairs.map(({ id, body }) => (
-                      <Line key={id} data-chosen={id === chosen?.id || undefined} onClick={() => setWanted(id)}>
-                        <th scope="row">
-                          <button type="button" aria-pressed={id === chosen?.id}>
-                            {nameOf(body.picture)}
-                          </button>
-                        </th>
-                        <td>{nameOf(body.sound)}</td>
-                        <td data-figure>{clockTime(offsetOf(body))}</td>
-                        <td data-figure data-drift>
-                          {driftOf(body)}
-                        </td>
-                        <td data-last>{sureWord(body)}</td>
-                      </Line>
-                    ))}
-                  </tbody>
-                </Lines>
-              </TableScroll>
-            )}
-          </Stack>
-        </Piece>
-        {left.length > 0 && (
-          <Piece aria-label="Without a partner" $tight>
-            <Stack $gap={0.3}>
-              <h2>Without a partner</h2>
-              <Apart>
-                {left.map(({ path, says }, at) => (
-                  <li key={at}>
-                    <strong>{nameOf(path)}</strong>: {say(says)}
-                  </li>
-                ))}
-              </Apart>
-            </Stack>
-          </Piece>
-        )}
-      </Stack>
-      {chosen && (
-        <Piece aria-label="Close up">
-          <MatchDetail
-            key={chosen.id}
-            pair={chosen}
-            frameRate={bundle.shoot.body.frameRate}
-            onNudge={(nudgeS) => nudge(chosen, nudgeS)}
-            onRemove={() => remove("match", chosen.id, `The match of ${nameOf(chosen.body.picture)}`)}
-            door={door}
-          />
-        </Piece>
-      )}
-    </Columns>
   );
 }
 
@@ -286,12 +73,46 @@ function DemoDay({ onFiles }: { onFiles: (files: readonly DroppedFile[]) => Prom
 
 const NO_FILES: ReadonlyMap<string, Scanned> = new Map();
 
+const VIEWS = [
+  { id: "lineup", label: "Line up" },
+  { id: "clean", label: "Clean" },
+  { id: "cut", label: "Cut" },
+  { id: "deliver", label: "Deliver" },
+  { id: "day", label: "Hand over the day" },
+  { id: "card", label: "Copy a card" },
+] as const;
+type ViewId = (typeof VIEWS)[number]["id"];
+
+const isEdit = (view: ViewId): view is EditKind => view === "clean" || view === "cut" || view === "deliver";
+
+/** Recordings that are dropped, each once. */
+function useSounds() {
+  const [sounds, setSounds] = useState<readonly DroppedFile[]>([]);
+  const addSounds = useCallback((files: readonly DroppedFile[]) => {
+    const keyOf = ({ file, path }: DroppedFile) => `${path} ${file.size} ${file.lastModified}`;
+    setSounds((before) => {
+      const known = new Set(before.map(keyOf));
+      const fit = files.map(({ file, path }) => ({ file, path: tailOf(path) }));
+      return [...before, ...fit.filter((each) => isWavName(each.path) && !known.has(keyOf(each)))];
+    });
+  }, []);
+  return { sounds, addSounds };
+}
+
 /** How does it reach the edit? */
 export function HandoverScreen() {
   const { bundle } = useShoot();
   const store = useShootStore();
+  const { query } = useAddress();
+  const view: ViewId = VIEWS.find(({ id }) => id === query.get("view"))?.id ?? "lineup";
   const onFound = useCallback((found: Done) => keepMatches(store, bundle.shoot.id, found), [store, bundle.shoot.id]);
   const { state, skipped, add, stop, door } = useLineUp(onFound);
+  const { sounds, addSounds } = useSounds();
+  const editing = useEditing(sounds, isEdit(view));
+  const take = async (files: readonly DroppedFile[]) => {
+    addSounds(files);
+    await add(files);
+  };
   const done = state.phase === "done" ? state : null;
   const files = useMemo(
     () => (done ? new Map([...done.pictures, ...done.sounds].map((each) => [each.path, each])) : NO_FILES),
@@ -303,28 +124,40 @@ export function HandoverScreen() {
   return (
     <Stack>
       <VisuallyHidden as="h1">Hand over: how does it reach the edit?</VisuallyHidden>
-      {!isFirst && <LinedUpView pairs={pairs} done={done} door={door} />}
-      <Piece aria-label="Files">
-        <Stack $gap={0.6}>
-          {!isBusy && (
-            <FileDrop
-              label={
-                isFirst
-                  ? "Drop the day's picture and sound files here, or their folders"
-                  : "Drop more files here, or their folders"
-              }
-              hint="mp4, mov, webm and WAV. Only the sound is read, where the files are; nothing is uploaded or changed."
-              accepts={["video/*", ".mov", ".mkv", "audio/wav", ".wav", ".bwf", ".rf64", ".w64"]}
-              button="Choose files"
-              onFiles={(dropped) => void add(dropped.map((file) => ({ file, path: file.name })))}
-              onCard={(dropped) => void add(dropped)}
-            />
-          )}
-          {!isBusy && !done && <DemoDay onFiles={add} />}
-          <Listening state={state} onStop={stop} />
-          {skipped > 0 && <Soft role="status">{leftOut(skipped)}</Soft>}
-        </Stack>
-      </Piece>
+      <Tabs
+        label="Hand over"
+        tabs={VIEWS}
+        selected={view}
+        onSelect={(id) => setInAddress({ view: id === "lineup" ? null : id })}
+      >
+        {view === "lineup" && !isFirst && <LinedUpView pairs={pairs} done={done} door={door} />}
+        {isEdit(view) && <EditPage {...{ kind: view, sounds, editing }} />}
+        {view === "day" && <DayView sounds={sounds} pairs={pairs} />}
+        {view === "card" && <CardView />}
+      </Tabs>
+      {view !== "card" && (
+        <Piece aria-label="Files">
+          <Stack $gap={0.6}>
+            {!isBusy && (
+              <FileDrop
+                label={
+                  isFirst
+                    ? "Drop the day's picture and sound files here, or their folders"
+                    : "Drop more files here, or their folders"
+                }
+                hint="mp4, mov, webm and WAV. They are read where they are; nothing is uploaded or changed."
+                accepts={["video/*", ".mov", ".mkv", "audio/wav", ".wav", ".bwf", ".rf64", ".w64"]}
+                button="Choose files"
+                onFiles={(dropped) => void take(dropped.map((file) => ({ file, path: file.name })))}
+                onCard={(dropped) => void take(dropped)}
+              />
+            )}
+            {!isBusy && sounds.length === 0 && <DemoDay onFiles={take} />}
+            <Listening state={state} onStop={stop} />
+            {skipped > 0 && <Soft role="status">{leftOut(skipped)}</Soft>}
+          </Stack>
+        </Piece>
+      )}
     </Stack>
   );
 }

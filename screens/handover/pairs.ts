@@ -15,6 +15,9 @@ export interface Pair {
 /** The offset as it stands, with what was added by hand, s. */
 export const offsetOf = ({ offsetS, nudgeS }: MatchBody): number => offsetS + nudgeS;
 
+/** Whole letters of a path that is kept, the last so many. */
+export const tailOf = (path: string): string => [...path].slice(-150).join("");
+
 export const nameOf = (path: string): string => path.replace(/^.*\//, "");
 
 /** What both have in common, in the picture, s. */

@@ -3,7 +3,7 @@
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { isWavName, type LinedUp } from "@/core/sync";
-import { nameOf } from "./pairs";
+import { nameOf, tailOf } from "./pairs";
 import type { LineUpDoor, Scanned } from "@/workers/lineUpWorker";
 import type { DroppedFile } from "@/ui/FileDrop";
 
@@ -28,9 +28,6 @@ function openLine(): Line {
 
 /** As many as there are cores less one. */
 const lineCount = (): number => Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
-
-/** Whole letters of a path that is kept, the last so many. */
-const tailOf = (path: string): string => [...path].slice(-150).join("");
 
 /** Listens to files that are dropped and pairs them, telling what was found; what was dropped before stays, and is not listened to again. */
 export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" }>) => void) {

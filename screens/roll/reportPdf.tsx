@@ -1,5 +1,5 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from "@react-pdf/renderer";
-import { owedOfScene, type ReportRow, reportOf } from "@/core/planning";
+import { isDelivered, owedOfScene, type ReportRow, reportOf } from "@/core/planning";
 import { scenesInOrder, type ShootBundle } from "@/core/records";
 import { markName, RATING_NAMES, say } from "@/messages";
 import { printable } from "../dress/cardLetters";
@@ -93,10 +93,7 @@ export async function reportPdf(
   const { title, frameRate, sampleRateHz, bitsPerSample } = bundle.shoot.body;
   const report = reportOf(bundle, day);
   const { takes, good, minutes, gigabytes } = report.totals;
-  const isShown = ({ roll: { body } }: ReportRow) => {
-    if (!isDelivery || body.rating === "good" || body.rating === "hold") return true;
-    return body.rating === "none" && (body.type === "wild" || body.type === "roomTone");
-  };
+  const isShown = ({ roll: { body } }: ReportRow) => !isDelivery || isDelivered(body);
   const shown = report.rows.filter(isShown);
   const scenes = scenesInOrder(bundle.scenes);
   const groups = [...scenes, null]

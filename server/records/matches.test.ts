@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { TEST_SHOOT } from "../../fixtures/testShoot";
 import { withLocalCrew } from "../../fixtures/testCrew";
-import type { MatchBody } from "../../core/records";
+import type { DeliveryBody, MatchBody } from "../../core/records";
 import type { ActingCrew } from "../crew";
 import { createRecord, loadShoot, runCommand } from "./index";
 
@@ -54,4 +54,37 @@ test.each([
   const shootId = await newShoot();
   const made = createRecord(acting, "match", randomUUID(), body(shootId, wrong));
   await expect(made).rejects.toThrow(/^field\./);
+});
+
+describe("a day that was handed over", () => {
+  const delivery = (shootId: string, change: Partial<DeliveryBody> = {}): DeliveryBody => ({
+    ...{ shootId, day: 1, at: "2027-05-11T18:30:00.250Z", folder: "Slack Water day 1", takes: 12, files: 31 },
+    ...{ bytes: 41_000_000_000, faults: 0, manifest: "0f".repeat(32), ...change },
+  });
+
+  test("is kept as it was, more than 32 bits of bytes too, once a day", async () => {
+    const shootId = await newShoot();
+    await createRecord(acting, "delivery", randomUUID(), delivery(shootId));
+    const again = delivery(shootId, { files: 32, at: "2027-05-11T19:00:00.000Z" });
+    const { outcome } = await runCommand(acting, {
+      ...{ key: randomUUID(), op: "create", kind: "delivery", id: randomUUID() },
+      ...{ body: again, initial: delivery(shootId) },
+    });
+    expect(outcome).toBe("done");
+    await createRecord(acting, "delivery", randomUUID(), delivery(shootId, { day: 2 }));
+    expect((await loadShoot(acting, shootId)).deliveries.map((each) => each.body)).toEqual([
+      again,
+      delivery(shootId, { day: 2 }),
+    ]);
+  });
+
+  test.each([
+    ["day 0", { day: 0 }],
+    ["fewer than no faults", { faults: -1 }],
+    ["a hash that is none", { manifest: "xyz" }],
+    ["a time that is none", { at: "yesterday" }],
+  ] as const)("%s is refused", async (_, wrong) => {
+    const shootId = await newShoot();
+    await expect(createRecord(acting, "delivery", randomUUID(), delivery(shootId, wrong))).rejects.toThrow(/^field\./);
+  });
 });

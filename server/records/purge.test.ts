@@ -55,6 +55,10 @@ test("after its time in the bin nothing of a shoot is left but what has happened
     ...{ shootId, picture: "C01.mov", pictureS: 10, sound: "T01.wav", soundS: 60, sampleRateHz: 48_000 },
     ...{ soundStartS: null, offsetS: 2.5, nudgeS: 0, driftPpm: null, confidence: 1, isInverted: false },
   });
+  await createRecord(acting, "delivery", randomUUID(), {
+    ...{ shootId, day: 1, at: "2027-05-11T18:00:00.000Z", folder: "Day 1", takes: 2, files: 9, bytes: 3e9, faults: 0 },
+    manifest: "ab".repeat(32),
+  });
   await makeTalentLink(acting, { shootId, rigId: first!.id });
   const before = await rowsOf(DEMO_SHOOT_ID);
   // It has something of everything by now: a table that is forgotten when it is emptied shows.

@@ -5,6 +5,7 @@ import { pickups, places } from "./places";
 import { kitItems, provisions, rigs, scenes, shoots, takeDetails } from "./plainRecords";
 import type { Repository } from "./repository";
 import { measurements } from "./takes";
+import { deliveries } from "./deliveries";
 import { matches } from "./matches";
 import { marks, rolls, rollSetups } from "./rolls";
 import { wearers } from "./wearers";
@@ -30,6 +31,7 @@ export const REPOSITORIES: Repositories = {
   mark: marks,
   rollSetup: rollSetups,
   match: matches,
+  delivery: deliveries,
 };
 
 export const KINDS = Object.keys(REPOSITORIES) as RecordKind[];
