@@ -22,6 +22,7 @@ import {
   type ProgrammeLevels,
   settledMix,
 } from "../core/deliver";
+import { correctDrift, correctedFrames, driftEdits, stretchesOf } from "../core/sync";
 import { renderedHead } from "../core/tags";
 import { blobSource } from "./blobSource";
 
@@ -274,6 +275,37 @@ const door = {
         from: Array.from({ length: channels }, (_, channel) => channel),
       });
       return written(target, head, form, (take) => renderCut(source, segments, take, { onProgress: told(onProgress) }));
+    }),
+
+  /** Writes a recording at the camera's clock: every sample anew. */
+  resample: (
+    file: File,
+    driftPpm: number,
+    form: PcmForm,
+    history: string,
+    target: Target,
+    onProgress?: (share: number) => void,
+  ) =>
+    answered(async () => {
+      const source = blobSource(file);
+      const { sampleRateHz, channels, frames } = await readWavHeader(source);
+      const head = await renderedHead(source, {
+        ...{ sampleRateHz, channels, ...form, frames: correctedFrames(frames, driftPpm), isAligned: false, history },
+        from: Array.from({ length: channels }, (_, channel) => channel),
+      });
+      const options = { onProgress: told(onProgress) };
+      return written(target, head, form, (take) => correctDrift(source, driftPpm, take, options));
+    }),
+
+  /** The stretches that keep a recording on its picture by edits in its pauses; null where these lie too far apart. */
+  driftSegments: (file: File, driftPpm: number, under: { fromS: number; toS: number }, frameRate: number) =>
+    answered(async (): Promise<Segment[] | null> => {
+      const source = blobSource(file);
+      const header = await readWavHeader(source);
+      const phrases = together((await measureWav(source, file.name)).phrases);
+      const middles = phrases.slice(1).map(({ startS }, at) => (phrases[at]!.endS + startS) / 2);
+      const edits = driftEdits(driftPpm, under, middles, frameRate);
+      return edits && stretchesOf(edits, header).map((each) => ({ ...each, isTone: false }));
     }),
 
   /** Brings a mix to a loudness and writes it; null for silence. */

@@ -3,6 +3,7 @@ import type { PlaceForecast } from "../room";
 import { costAt } from "../dress";
 import { takeMessages } from "../proof";
 import {
+  isDelivered,
   airSceneOf,
   carryFromBefore,
   type CarryOver,
@@ -42,8 +43,8 @@ export interface BoardRow {
   link: LinkState | null;
   /** Whether a take of the scene has them on a track, and whether its file was found on a card. */
   rolled: "not" | "logged" | "found";
-  /** Whether the scene's day was handed over: copied and compared, or with files that differ. */
-  delivered: "not" | "verified" | "faulty";
+  /** Whether the scene's day was handed over: in part, or all that is to be; copied and compared, or with files that differ. */
+  delivered: "not" | "partly" | "verified" | "faulty";
   /** What is wrong or missing, worst first. */
   risks: readonly Risk[];
 }
@@ -85,7 +86,9 @@ function stitchesOf(row: Omit<BoardRow, "stitches" | "risks">): Record<StationId
   if (row.hasPickup) stitches.pickup = "basted";
   if (row.rolled !== "not") stitches.roll = row.rolled === "found" ? "sewn" : "basted";
   if (row.rolled === "found") stitches.handover = "basted";
-  if (row.delivered !== "not") stitches.handover = row.delivered === "verified" ? "sewn" : "unpicked";
+  if (row.delivered === "partly") stitches.handover = "basted";
+  if (row.delivered === "verified") stitches.handover = "sewn";
+  if (row.delivered === "faulty") stitches.handover = "unpicked";
   if (row.link) stitches.link = row.link.stitch;
   if (plan.isChosen) stitches.dress = rig.body.isRigged && rig.body.consent.answer !== "no" ? "sewn" : "basted";
   if (rig.body.choice && !plan.isChosen) stitches.dress = "unpicked";
@@ -161,12 +164,18 @@ export function boardLines(bundle: ShootBundle): BoardLine[] {
   });
 }
 
-/** How a day was handed over. */
-function deliveredOf({ deliveries }: ShootBundle, day: number): BoardRow["delivered"] {
-  const own = deliveries.find(({ body }) => body.day === day);
-  if (!own) return "not";
-  return own.body.faults === 0 ? "verified" : "faulty";
-}
+/** How each day was handed over; takes that were rated since then are not in it. */
+const deliveredByDay = rememberReads((bundle) => {
+  const wanted = new Map<number, number>();
+  for (const { body } of bundle.rolls)
+    if (body.type !== "noSound" && isDelivered(body)) wanted.set(body.day, (wanted.get(body.day) ?? 0) + 1);
+  return new Map(
+    bundle.deliveries.map(({ body: { day, faults, takes } }): [number, BoardRow["delivered"]] => [
+      day,
+      faults > 0 ? "faulty" : takes < (wanted.get(day) ?? 0) ? "partly" : "verified",
+    ]),
+  );
+});
 
 /** One line with its plan, its states and what threatens it. */
 export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
@@ -181,7 +190,7 @@ export function boardRow(bundle: ShootBundle, line: BoardLine): BoardRow {
     hasPickup: rig !== null && (storedPickup(bundle, rig.body.sceneId)?.body.setup.mics.length ?? 0) > 0,
     link: linkStatesOf(bundle).get(wearer.id) ?? null,
     rolled: (rig && rolledOf(bundle).get(`${rig.body.sceneId} ${wearer.id}`)) ?? "not",
-    delivered: line.scene ? deliveredOf(bundle, line.scene.body.day) : "not",
+    delivered: (line.scene && deliveredByDay(bundle).get(line.scene.body.day)) ?? "not",
   } satisfies Omit<BoardRow, "stitches" | "risks">;
   const row = { ...facts, stitches: stitchesOf(facts) };
   return { ...row, risks: risksOf(row, place !== null) };

@@ -3,6 +3,8 @@
  * stations; windows are read by whoever asks.
  */
 export { alignPair, type Look, type Match, type ReadStretch, type Side, type Stretch } from "./alignPair";
+export { correctDrift, correctedFrames } from "./correctDrift";
+export { driftEdits, stretchesOf, type DriftEdit } from "./driftEdits";
 export { lagBetween, type Lag } from "./lag";
 export { landmarkMaker, type Landmarks } from "./landmarks";
 export type { Candidate } from "./candidates";

@@ -130,7 +130,7 @@ export function HandoverScreen() {
         selected={view}
         onSelect={(id) => setInAddress({ view: id === "lineup" ? null : id })}
       >
-        {view === "lineup" && !isFirst && <LinedUpView pairs={pairs} done={done} door={door} />}
+        {view === "lineup" && !isFirst && <LinedUpView {...{ pairs, done, door, editDoor: editing.door }} />}
         {isEdit(view) && <EditPage {...{ kind: view, sounds, editing }} />}
         {view === "day" && <DayView sounds={sounds} pairs={pairs} />}
         {view === "card" && <CardView />}

@@ -17,6 +17,7 @@ import { saveCsv, saveFile } from "../files/saveFile";
 import { useRemoval } from "../shell/useRemoval";
 import { cutListOf } from "./cutListOf";
 import { DayStrip } from "./DayStrip";
+import type { AskEdit } from "./edit/useEditDoor";
 import { MatchDetail } from "./MatchDetail";
 import { clockTime } from "./matchWords";
 import { nameOf, offsetOf, overlapOf, type Pair } from "./pairs";
@@ -145,8 +146,9 @@ export function LinedUpView(props: {
   pairs: readonly Pair[];
   done: Done | null;
   door: ReturnType<typeof useLineUp>["door"];
+  editDoor: AskEdit;
 }) {
-  const { pairs, done, door } = props;
+  const { pairs, done, door, editDoor } = props;
   const { bundle } = useShoot();
   const store = useShootStore();
   const remove = useRemoval();
@@ -229,6 +231,7 @@ export function LinedUpView(props: {
             onNudge={(nudgeS) => nudge(chosen, nudgeS)}
             onRemove={() => remove("match", chosen.id, `The match of ${nameOf(chosen.body.picture)}`)}
             door={door}
+            editDoor={editDoor}
           />
         </Piece>
       )}

@@ -10,6 +10,8 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Lead, Row, Soft, Stack } from "@/ui/layout";
 import type { LineUpDoor, Scanned, Shape } from "@/workers/lineUpWorker";
+import { DriftFix } from "./DriftFix";
+import type { AskEdit } from "./edit/useEditDoor";
 import { clockTime } from "./matchWords";
 import { nameOf, offsetOf, overlapOf, type Pair } from "./pairs";
 
@@ -185,10 +187,13 @@ export function MatchDetail(props: {
   onNudge: (nudgeS: number) => void;
   onRemove: () => void;
   door: () => Comlink.Remote<LineUpDoor>;
+  editDoor: AskEdit;
 }) {
-  const { pair, frameRate, onNudge, onRemove, door } = props;
+  const { pair, frameRate, onNudge, onRemove, door, editDoor } = props;
   const { body, picture, sound } = pair;
   const { nudgeS, driftPpm, isInverted } = body;
+  const { says } = partsOf({ driftPpm, isInverted, overlap: overlapOf(body) });
+  const isAudible = says.some((each) => each.code === "sync.drift" && each.isAudible);
   const steps = [
     { name: "1 frame", byS: 1 / (picture?.frameRate ?? frameRate) },
     { name: "1 ms", byS: 0.001 },
@@ -199,13 +204,16 @@ export function MatchDetail(props: {
       <Lead>
         {nameOf(body.picture)} starts at {clockTime(offsetOf(body))} in {nameOf(body.sound)}
       </Lead>
-      {partsOf({ driftPpm, isInverted, overlap: overlapOf(body) }).says.map((each) => (
+      {says.map((each) => (
         <Soft key={each.code}>{say(each)}</Soft>
       ))}
       {picture && sound ? (
         <Ears pair={{ ...pair, picture, sound }} door={door} />
       ) : (
         <Soft>Drop both files again to see and hear them.</Soft>
+      )}
+      {sound && isAudible && (
+        <DriftFix {...{ body, frameRate, door: editDoor, file: sound.file, under: overlapOf(body) }} />
       )}
       <h3>Nudge the sound</h3>
       <Nudges role="group" aria-label="Nudge the sound">

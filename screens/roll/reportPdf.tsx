@@ -50,31 +50,36 @@ const notesOf = ({ marks, roll, disagreements }: ReportRow): string =>
 const filesOf = ({ roll: { body } }: ReportRow): string =>
   printable(body.files.map(({ name }) => name).join(", ") || body.fileName);
 
+/** A take with more notes than this may go on over the page: one that is higher than a page fits nowhere. */
+const KEPT_TOGETHER = 700;
+
 /** A take as a line of a sheet, or as a block where there is no room beside. */
 function Line({ row, isNarrow }: { row: ReportRow; isNarrow: boolean }) {
   const { body } = row.roll;
   const rating = body.rating === "none" ? "" : RATING_NAMES[body.rating];
   const length = body.lengthS ? runTime(body.lengthS) : "no end";
+  const notes = notesOf(row);
+  const mayBreak = notes.length > (isNarrow ? KEPT_TOGETHER / 2 : KEPT_TOGETHER);
   if (isNarrow)
     return (
-      <View style={{ borderTop: `0.5 solid ${SEAM}`, paddingVertical: 4 }} wrap={false}>
+      <View style={{ borderTop: `0.5 solid ${SEAM}`, paddingVertical: 4 }} wrap={mayBreak}>
         <Text style={{ fontWeight: 600 }}>
           {printable(takeName(body))} {rating && `(${rating.toLowerCase()})`}
         </Text>
         <Text style={sheetStyles.soft}>
           {row.timecode} · {length} · {filesOf(row)}
         </Text>
-        <Text>{notesOf(row)}</Text>
+        <Text>{notes}</Text>
       </View>
     );
   return (
-    <View style={sheetStyles.row} wrap={false}>
+    <View style={sheetStyles.row} wrap={mayBreak}>
       <Text style={sheetStyles.take}>{printable(takeName(body))}</Text>
       <Text style={sheetStyles.rating}>{rating}</Text>
       <Text style={sheetStyles.file}>{filesOf(row)}</Text>
       <Text style={sheetStyles.start}>{row.timecode}</Text>
       <Text style={sheetStyles.length}>{length}</Text>
-      <Text style={sheetStyles.notes}>{notesOf(row)}</Text>
+      <Text style={sheetStyles.notes}>{notes}</Text>
     </View>
   );
 }

@@ -33,14 +33,18 @@ function outcome(result: BagResult): string {
   if (result.faults.length > 0) return "Do not format the card: some files differ. Press again to copy them once more.";
   if (result.manifest === null) return "Stopped. What is copied stays: press again to go on.";
   const bytes = result.files.reduce((sum, file) => sum + file.bytes, 0);
-  return `All ${filesWords(result.files.length)} (${sizeWords(bytes)}) are the same on both. This card may be formatted, in the recorder.`;
+  const all =
+    result.files.length === 1
+      ? `The file (${sizeWords(bytes)}) is`
+      : `All ${result.files.length} files (${sizeWords(bytes)}) are`;
+  return `${all} the same on both. This card may be formatted, in the recorder.`;
 }
 
 function checked(result: { files: number; faults: readonly BagFault[] } | null): string {
   if (!result) return "This is no finished copy: its lists are missing.";
   return result.faults.length === 0
-    ? `All ${filesWords(result.files)} are what they were.`
-    : `${filesWords(result.faults.length)} of ${result.files} are not what they were.`;
+    ? `${result.files === 1 ? "The file is what it was." : `All ${result.files} files are what they were.`}`
+    : `${filesWords(result.faults.length)} of ${result.files} ${result.faults.length === 1 ? "is" : "are"} not what ${result.faults.length === 1 ? "it was" : "they were"}.`;
 }
 
 /** A card to two folders, read once, compared with what arrived; and old copies compared with their lists. */

@@ -41,13 +41,16 @@ function verdict(day: number, ready: number, all: number): string {
 }
 
 /** What a copy came to, for whoever pressed. */
-function outcome(day: number, result: BagResult): string {
+function outcome(day: number, result: BagResult, ready: number, all: number): string {
   const stopped = stoppedWords(result);
   if (stopped) return stopped;
   const bytes = result.files.reduce((sum, file) => sum + file.bytes, 0);
   if (result.faults.length > 0) return "Not handed over: some files differ. Press again to copy them once more.";
   if (result.manifest === null) return "Stopped. What is copied stays: press again to go on.";
-  return `Day ${day} is handed over: ${filesWords(result.files.length)}, ${sizeWords(bytes)}, read back and compared.`;
+  const what = `${filesWords(result.files.length)}, ${sizeWords(bytes)}, read back and compared.`;
+  return ready === all
+    ? `Day ${day} is handed over: ${what}`
+    : `${ready} of ${all} takes of day ${day} are handed over: ${what}`;
 }
 
 /** Everything of a day in one folder: takes with their words, lists, report; read back and compared. */
@@ -165,7 +168,9 @@ export function DayView({ sounds, pairs }: { sounds: readonly DroppedFile[]; pai
               </Button>
               <Soft role="status">
                 {fault ??
-                  (result ? outcome(day, result) : "Sound, lists, report and a page for the editor, in one folder.")}
+                  (result
+                    ? outcome(day, result, ready, takes.length)
+                    : "Sound, lists, report and a page for the editor, in one folder.")}
               </Soft>
             </Row>
             {result && <FaultList faults={result.faults} />}
