@@ -1,6 +1,5 @@
 "use client";
 
-import * as Comlink from "comlink";
 import { useState } from "react";
 import type { MatchBody } from "@/core/records";
 import { say } from "@/messages";
@@ -8,6 +7,7 @@ import { Button } from "@/ui/Button";
 import { Row, Soft, Stack } from "@/ui/layout";
 import { Working } from "./edit/Opening";
 import { nameWith, pickTarget, savedAs } from "./edit/saveSound";
+import { useShare } from "./edit/useShare";
 import type { AskEdit } from "./edit/useEditDoor";
 import { offsetOf } from "./pairs";
 
@@ -23,7 +23,7 @@ export function DriftFix(props: {
   door: AskEdit;
 }) {
   const { body, file, under, frameRate, door } = props;
-  const [share, setShare] = useState<number | null>(null);
+  const { share, begin, end } = useShare();
   const [says, setSays] = useState<string | null>(null);
   const driftPpm = body.driftPpm ?? 0;
   const historyOf = (how: string) =>
@@ -44,14 +44,13 @@ export function DriftFix(props: {
     const target = await pickTarget(name);
     if (target === "none") return;
     setSays(null);
-    setShare(0);
-    const onProgress = Comlink.proxy(setShare);
+    const onProgress = begin();
     if (kind === "edited") setSays(await edited(name, target, onProgress));
     else {
       const history = historyOf("by resampling");
       setSays(savedAs(name, target, await door().resample(file, driftPpm, FORM, history, target, onProgress)));
     }
-    setShare(null);
+    end();
   };
   return (
     <Stack $gap={0.4}>

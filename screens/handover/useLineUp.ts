@@ -90,7 +90,8 @@ export function useLineUp(onFound: (found: Extract<LineUpState, { phase: "done" 
       const sounds = known.filter(({ isPicture }) => !isPicture);
       setState({ phase: "comparing", share: 0 });
       const onShare = Comlink.proxy((share: number) => {
-        if (!isOver()) setState({ phase: "comparing", share });
+        // The last of them may come after what was found, over another port.
+        if (!isOver()) setState((now) => (now.phase === "comparing" ? { phase: "comparing", share } : now));
       });
       const found = await door().lineUp(pictures, sounds, onShare);
       if (isOver()) return;

@@ -7,6 +7,7 @@ import { Lead, Piece, Row, Soft, Stack } from "@/ui/layout";
 import type { BagFault, BagResult, Entry } from "@/workers/copyWorker";
 import { canPickFolders } from "../../files/pickFolder";
 import { CopyProgress, FaultList, FolderPick } from "./CopyParts";
+import { isTwice } from "./targets";
 import { filesWords, sizeWords, stoppedWords } from "./copyWords";
 import { useCopy } from "./useCopy";
 
@@ -72,6 +73,10 @@ export function CardView() {
     if (!card) return;
     setSays(null);
     setFaults([]);
+    if (await isTwice(chosen)) {
+      setSays("Both copies would go into one folder. Choose two, on two disks.");
+      return;
+    }
     const isSame = await Promise.all(chosen.map((target) => target.isSameEntry(card)));
     const isInside = await Promise.all(chosen.map(async (target) => (await card.resolve(target)) !== null));
     if ([...isSame, ...isInside].some(Boolean)) {

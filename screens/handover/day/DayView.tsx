@@ -19,6 +19,7 @@ import type { Pair } from "../pairs";
 import { CopyProgress, FaultList, FolderPick } from "./CopyParts";
 import { filesWords, sizeWords, stoppedWords } from "./copyWords";
 import { dayTakes } from "./dayTakes";
+import { isTwice } from "./targets";
 import { useCopy } from "./useCopy";
 
 /** Today on this device, "2027-05-11". */
@@ -73,6 +74,10 @@ export function DayView({ sounds, pairs }: { sounds: readonly DroppedFile[]; pai
   const handOver = async () => {
     setResult(null);
     setFault(null);
+    if (await isTwice(targets)) {
+      setFault("Both copies would go into one folder. Choose two, on two disks.");
+      return;
+    }
     const { dayEntries } = await import("./dayEntries");
     const report = await reportOfDay(bundle.shoot.id, day);
     try {

@@ -1,6 +1,5 @@
 "use client";
 
-import * as Comlink from "comlink";
 import { Download, Square, Volume2 } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
@@ -16,6 +15,7 @@ import { clockTime } from "../matchWords";
 import { Working } from "./Opening";
 import { nameWith, pickTarget, savedAs } from "./saveSound";
 import { choicesOf, COMPARED_S, type Chosen, placeToCompare, planOf, threeToHear } from "./treatments";
+import { useShare } from "./useShare";
 import type { AskEdit } from "./useEditDoor";
 import type { Editing } from "./useEditing";
 import { usePlay } from "./usePlay";
@@ -148,7 +148,7 @@ function Compare(props: { file: File; opened: Opened; choices: readonly Chosen[]
 export function CleanView({ file, opened, editing }: { file: File; opened: Opened; editing: Editing }) {
   const { door } = editing;
   const choices = editing.draftOf(file).clean ?? choicesOf(opened);
-  const [share, setShare] = useState<number | null>(null);
+  const { share, begin, end } = useShare();
   const [says, setSays] = useState<string | null>(null);
   const set = (changed: Chosen) =>
     editing.keepDraft(file, { clean: choices.map((each) => (isSame(each, changed) ? changed : each)) });
@@ -166,9 +166,9 @@ export function CleanView({ file, opened, editing }: { file: File; opened: Opene
     );
     const history = `A=PCM,F=${opened.sampleRateHz},W=${form.bits},T=Hypophon; ${done.join("; ")}`;
     setSays(null);
-    setShare(0);
-    const answer = await door().clean(file, plan, form, history, target, Comlink.proxy(setShare));
-    setShare(null);
+    const onProgress = begin();
+    const answer = await door().clean(file, plan, form, history, target, onProgress);
+    end();
     setSays(savedAs(name, target, answer));
   };
   return (

@@ -1,6 +1,5 @@
 "use client";
 
-import * as Comlink from "comlink";
 import { Download, Square, Volume2 } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
@@ -19,6 +18,7 @@ import { Working } from "./Opening";
 import { cutLengths, eventCounts } from "./cutWords";
 import { PhraseStrip } from "./PhraseStrip";
 import { nameWith, pickTarget, savedAs } from "./saveSound";
+import { useShare } from "./useShare";
 import type { Editing } from "./useEditing";
 import { usePlay } from "./usePlay";
 
@@ -73,7 +73,7 @@ export function CutView({ file, opened, editing }: { file: File; opened: Opened;
   const isHeard = heard !== null;
   const [fault, setFault] = useState<string | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
-  const [share, setShare] = useState<number | null>(null);
+  const { share, begin, end } = useShare();
   const [says, setSays] = useState<string | null>(null);
   const { playing, play, stop } = usePlay();
   useEffect(() => {
@@ -123,9 +123,9 @@ export function CutView({ file, opened, editing }: { file: File; opened: Opened;
     if (target === "none") return;
     const history = `A=PCM,F=${sampleRateHz},W=24,T=Hypophon; cut to ${clock(isS)}`;
     setSays(null);
-    setShare(0);
-    const answer = await door().cut(file, segments, FORM, history, target, Comlink.proxy(setShare));
-    setShare(null);
+    const onProgress = begin();
+    const answer = await door().cut(file, segments, FORM, history, target, onProgress);
+    end();
     setSays(savedAs(name, target, answer));
   };
   const saveList = async (format: "EDL" | "OTIO" | "JSON") => {

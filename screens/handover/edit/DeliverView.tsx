@@ -1,6 +1,5 @@
 "use client";
 
-import * as Comlink from "comlink";
 import { Download } from "lucide-react";
 import { useState } from "react";
 import {
@@ -21,6 +20,7 @@ import type { Opened } from "@/workers/editWorker";
 import { saveBlob } from "../../files/saveFile";
 import { Working } from "./Opening";
 import { nameWith, pickTarget } from "./saveSound";
+import { useShare } from "./useShare";
 import type { Editing } from "./useEditing";
 
 const FORM = { bits: 24, isFloat: false } as const;
@@ -39,7 +39,7 @@ export function DeliverView({ file, opened, editing }: { file: File; opened: Ope
   const [own, setOwn] = useState<LoudnessTarget>({ integratedLufs: -19, toleranceLu: 0.5, truePeakDbtp: -1 });
   const [tracks, setTracks] = useState<readonly number[]>(all);
   const [isMixed, setMixed] = useState(channels > 2);
-  const [share, setShare] = useState<number | null>(null);
+  const { share, begin, end } = useShare();
   const [says, setSays] = useState<string | null>(null);
   const target = wanted === OWN ? own : LOUDNESS_TARGETS[wanted];
   const isProgramme = tracks.length > 0 && (isMixed || tracks.length <= 2);
@@ -52,9 +52,9 @@ export function DeliverView({ file, opened, editing }: { file: File; opened: Ope
       ...{ gainDb: 0, ceilingDbtp: null },
     };
     setSays(null);
-    setShare(0);
-    const answer = await door().deliver(file, mix, target, FORM, place, Comlink.proxy(setShare));
-    setShare(null);
+    const onProgress = begin();
+    const answer = await door().deliver(file, mix, target, FORM, place, onProgress);
+    end();
     if ("refused" in answer) {
       setSays(say(answer.refused));
       return;

@@ -19,8 +19,10 @@ export function useOpened(door: AskEdit, file: File | null): OpenState {
   const [states, setStates] = useState<ReadonlyMap<File, OpenState>>(new Map());
   useEffect(() => {
     if (!file || known.current.has(file)) return;
-    let isOver = false;
+    let [isOver, isEnded] = [false, false];
     const show = (state: OpenState) => {
+      // What is told of the way there may come after the end of it, over another port.
+      if (state.phase === "measuring" && (isEnded || known.current.has(file))) return;
       if (!isOver) setStates((before) => new Map(before).set(file, state));
     };
     void door()
@@ -30,6 +32,7 @@ export function useOpened(door: AskEdit, file: File | null): OpenState {
       )
       .then((answer) => {
         if ("refused" in answer) {
+          isEnded = true;
           show({ phase: "refused", says: say(answer.refused) });
           return;
         }
