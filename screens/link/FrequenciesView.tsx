@@ -71,8 +71,12 @@ function Coordinate({ air, edits }: { air: AirScene; edits: AirEdits }) {
     setFound(null);
     setAskWhy(null);
     setProgress({ stage: "searching", placed: 0, wanted: air.prepared.links.length });
+    let isDone = false;
+    // The last progress may arrive after the result.
+    const onProgress = Comlink.proxy((next: AirProgress) => !isDone && setProgress(next));
     try {
-      const result = await doorOf().coordinate(air.plan, air.onAir, Comlink.proxy(setProgress));
+      const result = await doorOf().coordinate(air.plan, air.onAir, onProgress);
+      isDone = true;
       setFound(coordinationMessages(result).map(say).join(" "));
       if (result.lockedConflicts.length > 0) return;
       takeOver(air, edits, result);

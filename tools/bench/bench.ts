@@ -10,6 +10,7 @@ import { benchRoll } from "./benchRoll";
 import { benchPlace } from "./benchPlace";
 import { benchSituations } from "./benchSituations";
 import { benchSync } from "./benchSync";
+import { benchClean } from "./benchClean";
 import { benchWeb } from "./benchWeb";
 import { benchTrouble } from "./benchTrouble";
 import { benchLevels } from "./benchLevels";
@@ -30,6 +31,7 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   roll: async (args) => ((await benchRoll(args)) ? 0 : 1),
   server: benchServer,
   sync: benchSync,
+  clean: benchClean,
   situations: () => Promise.resolve(benchSituations() ? 0 : 1),
   trouble: () => Promise.resolve(benchTrouble() ? 0 : 1),
   web: benchWeb,
