@@ -2,7 +2,7 @@ import fc from "fast-check";
 import * as Type from "@sinclair/typebox";
 import Ajv from "ajv";
 import Timecode from "smpte-timecode";
-import { type CutList, edlOf, otioOf } from ".";
+import { type CutList, cutEdlOf, cutOtioOf, edlOf, otioOf, type SoundCut } from ".";
 
 const LIST: CutList = {
   title: "Slack Water, day 1",
@@ -120,8 +120,15 @@ const item = {
   ...{ name: Type.String(), effects: Type.Array(Type.Any()), markers: Type.Array(Type.Any()) },
   ...{ enabled: Type.Boolean(), metadata: Type.Object({}) },
 };
+const Marker = Type.Object(
+  {
+    ...{ OTIO_SCHEMA: Type.Literal("Marker.2"), name: Type.String(), marked_range: TimeRange },
+    ...{ color: Type.String(), comment: Type.String(), metadata: Type.Object({}) },
+  },
+  { additionalProperties: false },
+);
 const Clip = Type.Object({
-  ...{ OTIO_SCHEMA: Type.Literal("Clip.2"), ...item, source_range: TimeRange },
+  ...{ OTIO_SCHEMA: Type.Literal("Clip.2"), ...item, source_range: TimeRange, markers: Type.Array(Marker) },
   media_references: Type.Object({
     DEFAULT_MEDIA: Type.Object({
       ...{ OTIO_SCHEMA: Type.Literal("ExternalReference.1"), target_url: Type.String(), available_range: TimeRange },
@@ -146,8 +153,10 @@ const Timeline = Type.Object({
 });
 type Document = Type.Static<typeof Timeline>;
 
-function readOtio(list: CutList): Document {
-  const document = JSON.parse(otioOf(list)) as Document;
+const readOtio = (list: CutList): Document => readDocument(otioOf(list));
+
+function readDocument(text: string): Document {
+  const document = JSON.parse(text) as Document;
   const validate = new Ajv({ strict: false }).compile(Timeline);
   expect([validate(document), validate.errors]).toEqual([true, null]);
   return document;
@@ -214,4 +223,69 @@ test("whatever a day is, each sound lies under its picture to the sample, and in
     }),
     { numRuns: 100, seed: 3 },
   );
+});
+
+test("marks of a picture stand in both lists, at their times", () => {
+  const [first, ...rest] = LIST.pictures;
+  const list = { ...LIST, pictures: [{ ...first!, startS: 50, marks: [{ atS: 4.2, label: "aircraft" }] }, ...rest] };
+  const { events } = readEdl(edlOf(list));
+  expect(events[0]!.comments).toEqual(["FROM CLIP NAME: C01.mp4", "MARK 01:00:04:05: aircraft"]);
+  const [clip] = readOtio(list).tracks.children[0]!.children;
+  const { markers } = clip as Type.Static<typeof Clip>;
+  expect(markers.map(({ name, marked_range }) => [name, secondsOf(marked_range.start_time)])).toEqual([
+    ["aircraft", 54.2],
+  ]);
+});
+
+describe("a cut of one recording", () => {
+  const cut = (segments: SoundCut["segments"], frameRate = 25): SoundCut => ({
+    ...{ title: "T01", frameRate, isDrop: frameRate === 29.97, name: "T01.wav", startS: 36_000 },
+    ...{ sampleRateHz: 48_000, frames: 48_000 * 600, segments },
+  });
+
+  test("is an event for each stretch, with its samples; room tone says so", () => {
+    const { events } = readEdl(
+      cutEdlOf(
+        cut([
+          { from: 48_000, to: 96_000, isTone: false },
+          { from: 480_000, to: 492_000, isTone: true },
+        ]),
+      ),
+    );
+    expect(events.map(({ reel, channel, times }) => [reel, channel, ...times])).toEqual([
+      ["T01", "A", "10:00:01:00", "10:00:02:00", "01:00:00:00", "01:00:01:00"],
+      ["T01", "A", "10:00:10:00", "10:00:10:06", "01:00:01:00", "01:00:01:06"],
+    ]);
+    expect(events[1]!.comments).toEqual([
+      "FROM CLIP NAME: T01.wav",
+      "SOURCE SAMPLES: 480000 TO 492000 AT 48000 HZ",
+      "ROOM TONE",
+    ]);
+  });
+
+  test("leaves no gap and no overlap in frames, and is exact in samples, whatever it is (property; smpte-timecode)", () => {
+    const segment = fc
+      .tuple(fc.integer({ min: 0, max: 48_000 * 500 }), fc.integer({ min: 600, max: 48_000 * 20 }), fc.boolean())
+      .map(([from, length, isTone]) => ({ from, to: from + length, isTone }));
+    fc.assert(
+      fc.property(fc.array(segment, { minLength: 1, maxLength: 12 }), fc.constantFrom(...RATES), (segments, rate) => {
+        const own = cut(segments, rate);
+        const { events } = readEdl(cutEdlOf(own));
+        const frame = (code: string) => Timecode(code, rate, code.includes(";")).frameCount;
+        events.slice(1).forEach(({ times }, at) => expect(times[2]).toBe(events[at]!.times[3]));
+        const total = segments.reduce((sum, { from, to }) => sum + to - from, 0);
+        const exact = Number.isInteger(rate) ? rate : (Math.round(rate) * 1000) / 1001;
+        if (events.length > 0)
+          expect(frame(events.at(-1)!.times[3]!) - frame(events[0]!.times[2]!)).toBe(
+            Math.round((total * exact) / 48_000),
+          );
+        const { tracks } = readDocument(cutOtioOf(own));
+        const clips = tracks.children[0]!.children;
+        expect(clips.map(({ source_range }) => [source_range.start_time.value, source_range.duration.value])).toEqual(
+          segments.map(({ from, to }) => [36_000 * 48_000 + from, to - from]),
+        );
+      }),
+      { numRuns: 60, seed: 12 },
+    );
+  });
 });

@@ -1,3 +1,4 @@
+import { DEMO_LOG } from "../../demo/log";
 import {
   type Consent,
   emptyShoot,
@@ -94,6 +95,30 @@ describe("stitches", () => {
   test("a place that the outfit no longer has is unpicked, and so is a no", () => {
     expect(stitchesOf(bundle({ choice: { ...AT_FRONT, site: "tieKnot" } })).dress).toBe("unpicked");
     expect(stitchesOf(bundle({ choice: AT_FRONT, consent: NO })).dress).toBe("unpicked");
+  });
+
+  test("a day that was handed over is sewn, in part basted, with files that differ unpicked", () => {
+    const rig = { choice: AT_FRONT };
+    const roll = (id: string, rating: "good" | "noGood") =>
+      stored<"roll">(id, { ...DEMO_LOG.rolls[0]!.body, day: 1, sceneId: "c", rating, type: "take" });
+    const rolls = [roll("a", "good"), roll("b", "good"), roll("d", "noGood")];
+    const delivered = (takes: number, faults: number, day = 1) => ({
+      rolls,
+      deliveries: [
+        stored<"delivery">("x", {
+          ...{ shootId: "s", day, at: "2027-05-11T18:00:00.000Z", folder: "Day 1", takes, files: 9, bytes: 1, faults },
+          manifest: "0".repeat(64),
+        }),
+      ],
+    });
+    const handover = (own: Partial<ShootBundle>) => stitchesOf(bundle(rig, [], own)).handover;
+    expect(handover({ rolls })).toBe("loose");
+    expect(handover(delivered(2, 0))).toBe("sewn");
+    expect(handover(delivered(1, 0))).toBe("basted");
+    expect(handover(delivered(2, 1))).toBe("unpicked");
+    expect(handover(delivered(2, 0, 2))).toBe("loose");
+    const risks = boardOf(bundle(rig, [], delivered(2, 1)))[0]!.risks.map(({ says }) => says.code);
+    expect(risks).toContain("board.deliveryDiffers");
   });
 
   test("the newest recording decides Level and Check", () => {

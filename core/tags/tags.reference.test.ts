@@ -6,6 +6,7 @@ import { sine } from "../../fixtures/testSignals";
 import { bytesSource, toWav } from "../audio";
 import { rateRatio } from "./ixml";
 import { readTags, taggedCopy, type Tags } from "./taggedCopy";
+import { renderedHead } from "./trackFiles";
 
 const RATE = 48000;
 const folder = mkdtempSync(join(tmpdir(), "hypophon-tags-"));
@@ -100,4 +101,40 @@ describe.each([
     const { bext } = await readTags(bytesSource(new Uint8Array(readFileSync(theirs))));
     expect([bext!.description, bext!.originator]).toEqual(["by another", "somebody"]);
   });
+});
+
+test("a rendered file keeps the words, tells what was done, and has its own form, as ffprobe reads it", async () => {
+  const path = await written("words.wav", plain);
+  const source = bytesSource(new Uint8Array(readFileSync(path)));
+  const sound = new Float32Array(RATE / 2);
+  const form = {
+    sampleRateHz: RATE,
+    channels: 2,
+    bits: 32,
+    isFloat: true,
+    frames: sound.length,
+    from: [0, 0],
+  } as const;
+  const render = async (before: Uint8Array, history: string) => {
+    const head = await renderedHead(bytesSource(before), { ...form, isAligned: false, history });
+    return new Uint8Array(Buffer.concat([head, new Uint8Array(new Float32Array(2 * sound.length).buffer)]));
+  };
+  const once = await render(new Uint8Array(readFileSync(path)), "A=PCM,F=48000,W=32,T=Hypophon; low cut at 80 Hz");
+  const twice = await render(once, "A=PCM,F=48000,W=32,T=Hypophon; −23 LUFS");
+  const to = join(folder, "rendered.wav");
+  writeFileSync(to, twice);
+  const { stdout } = run("ffprobe", ["-v", "error", "-show_format", "-show_streams", "-of", "json", to]);
+  const { format, streams } = JSON.parse(stdout) as {
+    format: { tags: Record<string, string> };
+    streams: { codec_name: string; channels: number; duration_ts: number }[];
+  };
+  expect(streams[0]).toMatchObject({ codec_name: "pcm_f32le", channels: 2, duration_ts: sound.length });
+  expect(format.tags["coding_history"]!.split("\r\n").filter(Boolean)).toEqual([
+    "A=PCM,F=48000,W=32,T=Hypophon; low cut at 80 Hz",
+    "A=PCM,F=48000,W=32,T=Hypophon; -23 LUFS",
+  ]);
+  const { ixml, markers } = await readTags(bytesSource(twice));
+  expect(ixml).toMatchObject({ scene: "12A", take: "3" });
+  // Frames do not stand where they stood: marks would point at something else.
+  expect([markers.length, (await readTags(source)).markers.length]).toEqual([0, 1]);
 });

@@ -1,5 +1,5 @@
 import { marksByRoll, nameFacts, reportOf, rollSetupOf, takeTags } from "@/core/planning";
-import { type CutList, edlOf, otioOf } from "@/core/lists";
+import { type CutList, edlOf, type Mark, otioOf } from "@/core/lists";
 import type { ShootBundle } from "@/core/records";
 import { nameBy, schemeFault } from "@/core/roll";
 import { readWavHeader } from "@/core/audio";
@@ -15,7 +15,7 @@ import { csvOf, type Cell } from "../../files/csv";
 import { reportCells } from "../../roll/reportCells";
 import { takeName } from "../../roll/rollWords";
 import { cutListOf } from "../cutListOf";
-import { nameOf, overlapOf, type Pair } from "../pairs";
+import { nameOf, offsetOf, overlapOf, type Pair } from "../pairs";
 import type { DayTake } from "./dayTakes";
 
 export interface DayWish {
@@ -55,8 +55,9 @@ export async function dayEntries(bundle: ShootBundle, takes: readonly DayTake[],
   const entries: Entry[] = [];
   const text = (path: string, type: string, content: string) =>
     entries.push({ path, blob: new Blob([content], { type }), changedMs: 0 });
-  /** What files are called now, by what they were called. */
+  /** What files are called now, by what they were called, and what was marked in them. */
   const renamed = new Map<string, string>();
+  const marksIn = new Map<string, Mark[]>();
   const marked: Cell[][] = [[...MARK_HEAD]];
   let [soundFiles, missing] = [0, 0];
   for (const { roll, files } of takes) {
@@ -80,9 +81,12 @@ export async function dayEntries(bundle: ShootBundle, takes: readonly DayTake[],
         soundFiles += 1;
       }
       renamed.set(path, `${name}${wish.isPerTrack ? "_1" : ""}.wav`);
+      const inFile: Mark[] = [];
+      marksIn.set(path, inFile);
       for (const mark of own) {
         const atS = mark.body.atS - fromS;
         if (mark.body.isProposal || atS < 0 || atS > part.lengthS) continue;
+        inFile.push({ atS, label: labelOf(mark) });
         const timecode = timecodeAt(atS, frameRate, isDrop);
         marked.push([
           takeName(roll.body),
@@ -101,6 +105,9 @@ export async function dayEntries(bundle: ShootBundle, takes: readonly DayTake[],
   const pictures = list.pictures.map((picture) => ({
     ...picture,
     sounds: picture.sounds.map((sound) => ({ ...sound, name: renamedIn(renamed, sound.name) })),
+    marks: day
+      .filter(({ body }) => nameOf(body.picture) === picture.name)
+      .flatMap((pair) => underPicture(marksIn.get(pair.body.sound) ?? [], pair)),
   }));
   if (pictures.length > 0) {
     text("lists/matches.edl", "text/plain", edlOf({ ...list, pictures }));
@@ -124,6 +131,12 @@ export async function dayEntries(bundle: ShootBundle, takes: readonly DayTake[],
   );
   return entries;
 }
+
+/** Marks of a sound as they lie in its picture; those beside it are left out. */
+const underPicture = (marks: readonly Mark[], { body }: Pair): Mark[] =>
+  marks
+    .map(({ atS, label }) => ({ atS: atS - offsetOf(body), label }))
+    .filter(({ atS }) => atS >= 0 && atS < body.pictureS);
 
 /** The name of a file now, of the name at the end of a path it had. */
 function renamedIn(renamed: ReadonlyMap<string, string>, name: string): string {

@@ -1,7 +1,8 @@
 "use client";
 
-import { Columns, Piece } from "@/ui/layout";
+import { Columns, Piece, Stack } from "@/ui/layout";
 import type { DroppedFile } from "@/ui/FileDrop";
+import { CleanAll } from "./CleanAll";
 import { CleanView } from "./CleanView";
 import { CutView } from "./CutView";
 import { DeliverView } from "./DeliverView";
@@ -20,7 +21,10 @@ export function EditPage(props: { kind: EditKind; sounds: readonly DroppedFile[]
   const View = VIEWS[kind];
   return (
     <Columns $template="minmax(12rem, 1fr) minmax(0, 4fr)">
-      <SoundList sounds={sounds} chosen={chosen} onChoose={choose} />
+      <Stack>
+        <SoundList sounds={sounds} chosen={chosen} onChoose={choose} />
+        {kind === "clean" && <CleanAll sounds={sounds} editing={editing} />}
+      </Stack>
       <Piece aria-label={NAMES[kind]}>
         <Opening state={state} hint="Drop recordings below, and choose one." />
         {state.phase === "open" && <View key={chosen!.path} {...{ editing, file: state.file, opened: state.opened }} />}
