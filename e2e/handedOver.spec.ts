@@ -72,7 +72,7 @@ async function broughtOut(page: Page, name: string): Promise<string> {
     const urlOf = (file: File) =>
       new Promise<string>((resolve) => {
         const reader = new FileReader();
-        reader.onload = () => resolve(String(reader.result));
+        reader.onload = () => resolve(reader.result as string);
         reader.readAsDataURL(file);
       });
     const walk = async (under: FileSystemDirectoryHandle, path: string): Promise<void> => {
@@ -273,4 +273,36 @@ test("a card is copied to two folders and compared before it may be formatted; w
   await expect(
     page.getByText("A target holds something else, or a finished copy. Choose an empty folder."),
   ).toBeVisible();
+});
+
+test("the report of a day with pages of notes prints, for a desk and for a phone", async ({ page }) => {
+  const [first] = DEMO_LOG.rolls;
+  const rolls = Array.from({ length: 20 }, (_, at) =>
+    stored<"roll">(`51ac0000-0000-4000-8000-0000009${String(at).padStart(5, "0")}`, { ...first!.body, take: at + 1 }),
+  );
+  const marks = rolls.flatMap(({ id }, take) =>
+    Array.from({ length: 25 }, (_, at) =>
+      stored<"mark">(`51ac0000-0000-4000-8000-00000a${String(25 * take + at).padStart(6, "0")}`, {
+        ...{ ...DEMO_LOG.marks[0]!.body, rollId: id, atS: at, kind: "wind", note: "gusts from the east; ".repeat(20) },
+      }),
+    ),
+  );
+  const text = JSON.stringify(shootFileOf({ ...bundleOf(SLACK_WATER), rolls, marks }, [], "2027-05-11T07:00:00Z"));
+  await page.goto("/");
+  await awake(page);
+  const chooser = page.waitForEvent("filechooser");
+  await button(page, "Import a shoot").click();
+  await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.waitForURL(/\/shoots\/[0-9a-f-]+/);
+  await expectSaved(page);
+  const board = new URL(page.url()).pathname;
+  for (const size of ["a4", "phone"]) {
+    const answer = await page.request.get(`${board}/report.pdf?day=1&size=${size}`);
+    expect([size, answer.status()]).toEqual([size, 200]);
+    writeFileSync(at("report.pdf"), await answer.body());
+    const pages = Number(/Pages:\s+(\d+)/.exec(run("pdfinfo", at("report.pdf")).stdout)![1]);
+    expect(pages).toBeGreaterThan(8);
+    // The last of it is there, and each page has its number.
+    expect(run("pdftotext", at("report.pdf"), "-").stdout).toContain(`page ${pages} of ${pages}`);
+  }
 });

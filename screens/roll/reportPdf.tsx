@@ -1,3 +1,4 @@
+import { Fragment } from "react";
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from "@react-pdf/renderer";
 import { isDelivered, owedOfScene, type ReportRow, reportOf } from "@/core/planning";
 import { scenesInOrder, type ShootBundle } from "@/core/records";
@@ -30,7 +31,9 @@ export const sheetStyles = StyleSheet.create({
   start: { width: 58 },
   length: { width: 34, textAlign: "right" },
   notes: { flex: 1 },
-  foot: { position: "absolute", bottom: 18, left: 30, right: 30, color: SOFT, fontSize: 7.5 },
+  // Under the column of notes: five columns and their gaps to the left.
+  more: { flexDirection: "row", paddingLeft: 104 + 46 + 104 + 58 + 34 + 30, paddingBottom: 2.5 },
+  foot: { position: "absolute", left: 30, right: 30, color: SOFT, fontSize: 7.5 },
 });
 
 const notesOf = ({ marks, roll, disagreements }: ReportRow): string =>
@@ -50,37 +53,63 @@ const notesOf = ({ marks, roll, disagreements }: ReportRow): string =>
 const filesOf = ({ roll: { body } }: ReportRow): string =>
   printable(body.files.map(({ name }) => name).join(", ") || body.fileName);
 
-/** A take with more notes than this may go on over the page: one that is higher than a page fits nowhere. */
-const KEPT_TOGETHER = 700;
+/** Notes longer than this go on in rows of their own: a row that is higher than a page fits nowhere. */
+const NOTES_IN_ROW = 500;
+
+/** Notes in parts that fit into rows, broken where one ends. */
+function partsOf(notes: string): string[] {
+  const parts: string[] = [];
+  let rest = notes;
+  while (rest.length > NOTES_IN_ROW) {
+    const at = rest.lastIndexOf("; ", NOTES_IN_ROW);
+    const end = at > 0 ? at + 2 : NOTES_IN_ROW;
+    parts.push(rest.slice(0, end));
+    rest = rest.slice(end);
+  }
+  return [...parts, rest];
+}
 
 /** A take as a line of a sheet, or as a block where there is no room beside. */
 function Line({ row, isNarrow }: { row: ReportRow; isNarrow: boolean }) {
   const { body } = row.roll;
   const rating = body.rating === "none" ? "" : RATING_NAMES[body.rating];
   const length = body.lengthS ? runTime(body.lengthS) : "no end";
-  const notes = notesOf(row);
-  const mayBreak = notes.length > (isNarrow ? KEPT_TOGETHER / 2 : KEPT_TOGETHER);
+  const [notes, ...more] = partsOf(notesOf(row));
   if (isNarrow)
     return (
-      <View style={{ borderTop: `0.5 solid ${SEAM}`, paddingVertical: 4 }} wrap={mayBreak}>
-        <Text style={{ fontWeight: 600 }}>
-          {printable(takeName(body))} {rating && `(${rating.toLowerCase()})`}
-        </Text>
-        <Text style={sheetStyles.soft}>
-          {row.timecode} · {length} · {filesOf(row)}
-        </Text>
-        <Text>{notes}</Text>
-      </View>
+      <>
+        <View style={{ borderTop: `0.5 solid ${SEAM}`, paddingVertical: 4 }} wrap={false}>
+          <Text style={{ fontWeight: 600 }}>
+            {printable(takeName(body))} {rating && `(${rating.toLowerCase()})`}
+          </Text>
+          <Text style={sheetStyles.soft}>
+            {row.timecode} · {length} · {filesOf(row)}
+          </Text>
+          <Text>{notes}</Text>
+        </View>
+        {more.map((part, at) => (
+          <View key={at} wrap={false}>
+            <Text>{part}</Text>
+          </View>
+        ))}
+      </>
     );
   return (
-    <View style={sheetStyles.row} wrap={mayBreak}>
-      <Text style={sheetStyles.take}>{printable(takeName(body))}</Text>
-      <Text style={sheetStyles.rating}>{rating}</Text>
-      <Text style={sheetStyles.file}>{filesOf(row)}</Text>
-      <Text style={sheetStyles.start}>{row.timecode}</Text>
-      <Text style={sheetStyles.length}>{length}</Text>
-      <Text style={sheetStyles.notes}>{notes}</Text>
-    </View>
+    <>
+      <View style={sheetStyles.row} wrap={false}>
+        <Text style={sheetStyles.take}>{printable(takeName(body))}</Text>
+        <Text style={sheetStyles.rating}>{rating}</Text>
+        <Text style={sheetStyles.file}>{filesOf(row)}</Text>
+        <Text style={sheetStyles.start}>{row.timecode}</Text>
+        <Text style={sheetStyles.length}>{length}</Text>
+        <Text style={sheetStyles.notes}>{notes}</Text>
+      </View>
+      {more.map((part, at) => (
+        <View key={at} style={sheetStyles.more} wrap={false}>
+          <Text style={sheetStyles.notes}>{part}</Text>
+        </View>
+      ))}
+    </>
   );
 }
 
@@ -122,7 +151,7 @@ export async function reportPdf(
         </Text>
         {shown.length === 0 && <Text style={{ marginTop: 10 }}>{say({ code: "roll.nothing" })}</Text>}
         {groups.map(({ scene, rows }) => (
-          <View key={scene?.id ?? "none"}>
+          <Fragment key={scene?.id ?? "none"}>
             <Text style={sheetStyles.scene} minPresenceAhead={40}>
               {scene ? printable(`Day ${scene.body.day}, ${scene.body.title}`) : "In no scene"}
             </Text>
@@ -136,10 +165,10 @@ export async function reportPdf(
             {rows.map((row) => (
               <Line key={row.roll.id} row={row} isNarrow={isNarrow} />
             ))}
-          </View>
+          </Fragment>
         ))}
         <Text
-          style={sheetStyles.foot}
+          style={[sheetStyles.foot, { top: (isNarrow ? 520 : 841.89) - 30 }]}
           fixed
           render={({ pageNumber, totalPages }) => `${printable(title)} · page ${pageNumber} of ${totalPages}`}
         />
