@@ -99,6 +99,23 @@ test("two tracks become one as sox mixes them", () => {
   expect(Number(/Pk lev dB\s+(\S+)/.exec(stderr)![1])).toBeLessThan(-110);
 });
 
+test("tracks of one voice are brought together: sox has moved one, and a mix of them is louder for it", () => {
+  const moved = at("moved.wav");
+  run("sh", "-c", `sox -M "${voice}" "|sox '${voice}' -p pad 0.005 trim 0 vol -0.7" "${moved}" trim 0 15`);
+  const told = (...args: string[]) =>
+    JSON.parse(deliver(moved, "--mix", "--lufs", "-30", "--json", ...args).stdout) as {
+      before: { integratedLufs: number };
+      apart: { channel: number; lateS: number; isInverted: boolean }[];
+    };
+  const apart = told("--to", at("moved1.wav"));
+  const together = told("--to", at("moved2.wav"), "--align");
+  expect(apart.apart).toEqual([]);
+  expect(together.apart.map(({ channel, isInverted }) => [channel, isInverted])).toEqual([[1, true]]);
+  expect(Math.abs(together.apart[0]!.lateS - 0.005)).toBeLessThan(0.0001);
+  // One and seven tenths of the same voice are 4.6 dB over it.
+  expect(together.before.integratedLufs - apart.before.integratedLufs).toBeGreaterThan(2);
+});
+
 test.each([
   [[poly], "--mix makes one of them"],
   [[voice, "--tracks", "2"], "there is no track 2"],

@@ -1,7 +1,9 @@
 import { Option } from "commander";
 import { type ByteSource, readWavHeader, type WavHeader } from "../core/audio";
-import { recordingMeter } from "../core/check";
+import { measureWav, recordingMeter } from "../core/check";
 import {
+  alignedTracks,
+  apartMessage,
   channelsOf,
   deliverWav,
   deliveryMessage,
@@ -11,6 +13,8 @@ import {
   type LoudnessTargetId,
   type Mix,
   type ProgrammeLevels,
+  type TrackApart,
+  tracksApart,
 } from "../core/deliver";
 import { renderedHead } from "../core/tags";
 import { say } from "../messages";
@@ -29,6 +33,7 @@ interface Wishes {
   peak?: number;
   tracks?: readonly number[];
   mix?: boolean;
+  align?: boolean;
   bits: "16" | "24" | "32";
   json?: boolean;
 }
@@ -46,6 +51,13 @@ async function levelsOf(source: ByteSource, header: WavHeader, mix: Mix): Promis
   return meter.finish().measurement.overall;
 }
 
+/** How the tracks lie to each other, by what is spoken. */
+async function apartOf(path: string, source: ByteSource, header: WavHeader): Promise<TrackApart[]> {
+  const { phrases } = await measureWav(source, path);
+  const [row] = phrases.toSorted((one, other) => other.length - one.length);
+  return tracksApart(source, header, row ?? []);
+}
+
 const targetOf = (wishes: Wishes): LoudnessTarget => ({
   ...LOUDNESS_TARGETS[wishes.for],
   ...(wishes.lufs !== undefined && { integratedLufs: wishes.lufs, toleranceLu: 0.5 }),
@@ -61,7 +73,9 @@ async function deliver(path: string, wishes: Wishes): Promise<number> {
     if (missing !== undefined) return refuse(`there is no track ${missing + 1}: ${path} has ${header.channels}`);
     if (!wishes.mix && chosen.length > 2)
       return refuse(`${chosen.length} tracks are no programme: --mix makes one of them, --tracks chooses two`);
-    const tracks = chosen.map((channel) => ({ channel, gainDb: 0 }));
+    const plainTracks = chosen.map((channel) => ({ channel, gainDb: 0 }));
+    const apart = wishes.align ? await apartOf(path, source, header) : [];
+    const tracks = wishes.align ? alignedTracks(plainTracks, apart) : plainTracks;
     const target = targetOf(wishes);
     const plain: Mix = { tracks, isMixed: wishes.mix ?? false, gainDb: 0, ceilingDbtp: null };
     const settled = await settledMix(plain, target, (mix) => levelsOf(source, header, mix));
@@ -91,12 +105,12 @@ async function deliver(path: string, wishes: Wishes): Promise<number> {
     );
     const figures = {
       ...{ file: path, to: wishes.to, target, before, after: pick(after), gainDb: mix.gainDb },
-      ...{ limitedDb: made.limitedDb, limitedShare: made.limitedShare, says: say(told) },
+      ...{ limitedDb: made.limitedDb, limitedShare: made.limitedShare, apart, says: say(told) },
     };
     process.stdout.write(
       wishes.json
         ? `${JSON.stringify({ ...figures, before: pick(before) }, null, 1)}\n`
-        : `${say(told)}\n${wishes.to}\n`,
+        : `${[...apart.map((each) => say(apartMessage(each))), say(told), wishes.to].join("\n")}\n`,
     );
     return told.code === "deliver.off" ? 1 : 0;
   } finally {
@@ -117,6 +131,7 @@ export async function runDeliver(args: readonly string[]): Promise<number> {
     .option("--peak <dBTP>", "a ceiling of your own", amount(-20, 0, "dBTP"))
     .option("--tracks <tracks>", "only these, such as 1,3", trackNumbers)
     .option("--mix", "tracks become one")
+    .option("--align", "tracks of one voice are brought to each other in time and polarity")
     .addOption(
       new Option("--bits <bits>", "16 or 24 with dither, 32 is float").choices(["16", "24", "32"]).default("24"),
     )

@@ -21,6 +21,7 @@ import {
   type Mix,
   type ProgrammeLevels,
   settledMix,
+  tracksApart,
 } from "../core/deliver";
 import { correctDrift, correctedFrames, driftEdits, stretchesOf } from "../core/sync";
 import { renderedHead } from "../core/tags";
@@ -306,6 +307,13 @@ const door = {
       const middles = phrases.slice(1).map(({ startS }, at) => (phrases[at]!.endS + startS) / 2);
       const edits = driftEdits(driftPpm, under, middles, frameRate);
       return edits && stretchesOf(edits, header).map((each) => ({ ...each, isTone: false }));
+    }),
+
+  /** How the tracks of a recording lie to each other. */
+  apart: (file: File, phrases: readonly Phrase[]) =>
+    answered(async () => {
+      const source = blobSource(file);
+      return tracksApart(source, await readWavHeader(source), phrases);
     }),
 
   /** Brings a mix to a loudness and writes it; null for silence. */

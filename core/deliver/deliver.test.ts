@@ -1,8 +1,18 @@
 import fc from "fast-check";
 import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
-import { bytesSource, toWav } from "../audio";
+import { bytesSource, readWavHeader, toWav } from "../audio";
 import { recordingMeter } from "../check";
-import { deliverWav, deliveryGain, deliveryMessage, limiterFor, LOUDNESS_TARGETS, type Mix, settledMix } from ".";
+import {
+  alignedTracks,
+  deliverWav,
+  deliveryGain,
+  deliveryMessage,
+  limiterFor,
+  LOUDNESS_TARGETS,
+  type Mix,
+  settledMix,
+  tracksApart,
+} from ".";
 
 const RATE = 48_000;
 const floatWav = (planes: readonly Float32Array[], sampleRateHz = RATE) =>
@@ -157,4 +167,62 @@ test("a loudness that is missed is said, one that is met with what it took", () 
   expect(deliveryMessage({ integratedLufs: -16.4, truePeakDbtp: -1 }, LOUDNESS_TARGETS.online, made).code).toBe(
     "deliver.done",
   );
+});
+
+describe("between tracks", () => {
+  /** Noise that comes and goes like syllables, as it is heard by microphones farther away: later, softer, in other noise. */
+  const SECONDS = 24;
+  const voice = whiteNoise(31, -20, SECONDS * RATE).map(
+    (value, at) => value * (0.3 + Math.abs(Math.sin((at / RATE) * 9))) * Math.sin((at / RATE) * 1.3),
+  );
+  const heard = (lateFrames: number, gain: number, seed: number) =>
+    mixed(
+      Float32Array.from({ length: voice.length }, (_, at) => gain * (voice[at - lateFrames] ?? 0)),
+      whiteNoise(seed, -50, voice.length),
+    );
+  const phrases = Array.from({ length: 6 }, (_, at) => ({ startS: 4 * at, endS: 4 * at + 3, levelDbfs: -20 }));
+  const apartOf = async (planes: readonly Float32Array[]) => {
+    const source = floatWav(planes);
+    return tracksApart(source, await readWavHeader(source), phrases);
+  };
+
+  test("a boom a metre farther comes 2.9 ms late, one turned over says so, a stranger says nothing", async () => {
+    const late = Math.round((RATE * 1) / 343.2);
+    const planes = [heard(0, 1, 1), heard(late, 0.4, 2), heard(10, -0.8, 3), whiteNoise(77, -20, voice.length)];
+    const apart = await apartOf(planes);
+    expect(apart.map(({ channel, reference, isInverted }) => [channel, reference, isInverted])).toEqual([
+      [1, 0, false],
+      [2, 0, true],
+    ]);
+    expect(Math.abs(apart[0]!.lateS - late / RATE)).toBeLessThan(1 / RATE);
+    expect(apart[0]!.fartherM).toBeCloseTo(1, 2);
+    expect(Math.abs(apart[1]!.lateS - 10 / RATE)).toBeLessThan(1 / RATE);
+  });
+
+  test("brought together, all hear the voice when the first of them does, and add up", async () => {
+    const late = 140;
+    const planes = [heard(late, 0.5, 1), heard(0, 1, 2), heard(60, -0.7, 3)];
+    const apart = await apartOf(planes);
+    const plain = [0, 1, 2].map((channel) => ({ channel, gainDb: 0 }));
+    const tracks = alignedTracks(plain, apart);
+    const { out } = await delivered(planes, { ...whole(3), tracks });
+    const error = (own: Float32Array, gain: number) =>
+      own.reduce((sum, value, at) => sum + (value - gain * voice[at]!) ** 2, 0) / own.length;
+    const noise = 10 ** (-50 / 10);
+    expect(error(out[0]!, 0.5)).toBeLessThan(3 * noise);
+    expect(error(out[1]!, 1)).toBeLessThan(3 * noise);
+    expect(error(out[2]!, 0.7)).toBeLessThan(3 * noise);
+    const { out: mixedOut } = await delivered(planes, { ...whole(3), tracks, isMixed: true });
+    expect(error(mixedOut[0]!, 2.2)).toBeLessThan(6 * noise);
+  });
+
+  test("what nothing is known of stays as it is, and one track has no other", () => {
+    const plain = [{ channel: 3, gainDb: -2 }];
+    expect(alignedTracks(plain, [])).toEqual(plain);
+  });
+
+  test("no track comes earlier than is read ahead", async () => {
+    const tracks = [{ channel: 0, gainDb: 0, earlierS: 0.2 }];
+    await expect(delivered([voice], { ...whole(1), tracks })).rejects.toThrow(RangeError);
+  });
 });

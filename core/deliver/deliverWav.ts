@@ -1,10 +1,20 @@
 import { type ByteSource, readFrames, type ReadOptions, readWavHeader } from "../audio";
 import { limiterFor } from "./limiter";
 
+/** A track as it goes into a delivery. */
+export interface MixTrack {
+  /** From 0. */
+  channel: number;
+  gainDb: number;
+  /** Heard so much earlier than it is recorded, s: what comes late is brought to the others. 0 to 0.1. */
+  earlierS?: number;
+  /** Its polarity is turned over. */
+  isTurned?: boolean;
+}
+
 /** What is delivered of a recording: its tracks as they are, or mixed to one, louder or softer. */
 export interface Mix {
-  /** Tracks from 0, each with its gain, dB. */
-  tracks: readonly { channel: number; gainDb: number }[];
+  tracks: readonly MixTrack[];
   /** Whether they become one. */
   isMixed: boolean;
   gainDb: number;
@@ -24,10 +34,23 @@ export const channelsOf = ({ tracks, isMixed }: Mix): number => (isMixed ? 1 : t
 
 /** Frames worked on at once. */
 const BLOCK = 4096;
+const MOST_EARLIER_S = 0.1;
+
+/** A line that hands out what was put in so many samples ago. */
+function delayLine(samples: number): (block: Float32Array, frames: number) => Float32Array {
+  const line = new Float32Array(samples + BLOCK);
+  return (block, frames) => {
+    line.set(block.subarray(0, frames), samples);
+    const out = line.slice(0, frames);
+    line.copyWithin(0, frames, samples + frames);
+    return out;
+  };
+}
 
 /**
  * Plays a recording through a mix and hands on as many frames as it has: memory does not grow with its length. Errors:
- * RecordingRefusal where it is no readable recording; MeasurementCancelled when stopped.
+ * RecordingRefusal where it is no readable recording; MeasurementCancelled when stopped; RangeError for a track that is to come
+ * earlier by more than 0.1 s.
  */
 export async function deliverWav(
   source: ByteSource,
@@ -37,13 +60,27 @@ export async function deliverWav(
 ): Promise<Delivered> {
   const header = await readWavHeader(source);
   const count = channelsOf(mix);
-  const gains = mix.tracks.map(({ gainDb }) => 10 ** ((gainDb + mix.gainDb) / 20));
-  const planesOut = Array.from({ length: count }, () => new Float32Array(BLOCK));
+  const earlier = mix.tracks.map(({ earlierS = 0 }) => {
+    if (!(earlierS >= 0 && earlierS <= MOST_EARLIER_S)) throw new RangeError(`earlierS ${earlierS}`);
+    return Math.round(earlierS * header.sampleRateHz);
+  });
+  // Nothing is known before it comes: all wait for the latest, and what they waited is left out at the beginning.
+  const longest = Math.max(0, ...earlier);
+  const lines = earlier.map((samples) => delayLine(longest - samples));
+  const gains = mix.tracks.map(
+    ({ gainDb, isTurned = false }) => (isTurned ? -1 : 1) * 10 ** ((gainDb + mix.gainDb) / 20),
+  );
   const limiter = mix.ceilingDbtp === null ? null : limiterFor(header.sampleRateHz, count, mix.ceilingDbtp, BLOCK);
-  let skipped = limiter?.lateFrames ?? 0;
+  let skipped = longest + (limiter?.lateFrames ?? 0);
   let done = 0;
 
-  async function give(planes: readonly Float32Array[], frames: number): Promise<void> {
+  async function give(read: readonly Float32Array[], frames: number): Promise<void> {
+    const planes = Array.from({ length: count }, () => new Float32Array(frames));
+    mix.tracks.forEach(({ channel }, at) => {
+      const own = lines[at]!(read[channel]!, frames);
+      const [to, gain] = [planes[mix.isMixed ? 0 : at]!, gains[at]!];
+      for (let frame = 0; frame < frames; frame += 1) to[frame]! += gain * own[frame]!;
+    });
     const shaped = limiter ? limiter.push(planes, frames) : planes;
     const from = Math.min(skipped, frames);
     skipped -= from;
@@ -53,7 +90,7 @@ export async function deliverWav(
         shaped.map((plane) => plane.subarray(from, from + left)),
         left,
       );
-    done += left;
+    done += Math.max(0, left);
   }
 
   const pending: { planes: Float32Array[]; frames: number }[] = [];
@@ -63,18 +100,11 @@ export async function deliverWav(
   await readFrames(
     source,
     header,
-    (planes, frames) => {
-      for (const plane of planesOut) plane.fill(0);
-      mix.tracks.forEach(({ channel }, at) => {
-        const [from, to, gain] = [planes[channel]!, planesOut[mix.isMixed ? 0 : at]!, gains[at]!];
-        for (let frame = 0; frame < frames; frame += 1) to[frame]! += gain * from[frame]!;
-      });
-      pending.push({ planes: planesOut.map((plane) => plane.slice(0, frames)), frames });
-    },
+    (planes, frames) => pending.push({ planes: planes.map((plane) => plane.slice(0, frames)), frames }),
     { ...options, holdUp: drain },
   );
   await drain();
-  const silence = Array.from({ length: count }, () => new Float32Array(BLOCK));
+  const silence = Array.from({ length: header.channels }, () => new Float32Array(BLOCK));
   while (done < header.frames) await give(silence, BLOCK);
   return { frames: done, limitedDb: limiter?.mostDb() ?? 0, limitedShare: limiter?.workingShare() ?? 0 };
 }

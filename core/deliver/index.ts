@@ -1,9 +1,10 @@
 /**
  * Delivering: tracks mixed or as they are, brought to a loudness, true peaks held. It knows samples and targets, no files.
  */
-export { channelsOf, deliverWav, type Delivered, type Mix } from "./deliverWav";
+export { alignedTracks, tracksApart, type TrackApart } from "./apart";
+export { channelsOf, deliverWav, type Delivered, type Mix, type MixTrack } from "./deliverWav";
 export { limiterFor, type Limiter } from "./limiter";
-export { deliveryMessage, type DeliverCatalogue, type DeliverMessage } from "./messages";
+export { apartMessage, deliveryMessage, type DeliverCatalogue, type DeliverMessage } from "./messages";
 export { settledMix } from "./settle";
 export {
   deliveryGain,

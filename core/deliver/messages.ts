@@ -1,4 +1,5 @@
 import type { Message } from "../message";
+import type { TrackApart } from "./apart";
 import type { LoudnessTargetId } from "./targets";
 
 /** What is said about a delivery. */
@@ -9,6 +10,8 @@ export type DeliverCatalogue = {
   "deliver.done": { integratedLufs: number; truePeakDbtp: number; gainDb: number; limitedDb: number };
   "deliver.off": { integratedLufs: number; wantedLufs: number };
   "deliver.silent": object;
+  /** One track against another; `fartherM` of the later one. */
+  "deliver.apart": { channel: number; reference: number; lateMs: number; fartherM: number; isInverted: boolean };
 };
 export type DeliverMessage = Message<DeliverCatalogue>;
 
@@ -23,3 +26,8 @@ export function deliveryMessage(
     return { code: "deliver.off", integratedLufs, wantedLufs: target.integratedLufs };
   return { code: "deliver.done", ...after, ...made };
 }
+
+/** How a track lies to another, to be said. */
+export const apartMessage = ({ channel, reference, lateS, fartherM, isInverted }: TrackApart): DeliverMessage => ({
+  ...{ code: "deliver.apart", channel, reference, lateMs: 1000 * lateS, fartherM, isInverted },
+});

@@ -17,5 +17,12 @@ export const deliver: Templates<DeliverCatalogue> = {
     ].join(". ") + ".",
   "deliver.off": ({ integratedLufs, wantedLufs }) =>
     `${signed(integratedLufs)} LUFS instead of ${signed(wantedLufs)}: the peaks are too high for this loudness. Even out the level in the edit.`,
+  "deliver.apart": ({ channel, reference, lateMs, fartherM, isInverted }) => {
+    const when =
+      Math.abs(lateMs) < 0.1
+        ? `Track ${channel + 1} hears the voice with track ${reference + 1}`
+        : `Track ${channel + 1} hears the voice ${Math.abs(lateMs).toFixed(1)} ms ${lateMs > 0 ? "after" : "before"} track ${reference + 1}: ${Math.abs(fartherM).toFixed(1)} m ${lateMs > 0 ? "farther" : "nearer"}`;
+    return `${when}${isInverted ? ", with opposite polarity" : ""}.`;
+  },
   "deliver.silent": () => "It is silent: there is no loudness to bring anywhere.",
 };

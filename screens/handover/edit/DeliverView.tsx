@@ -1,13 +1,16 @@
 "use client";
 
 import { Download } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import {
+  alignedTracks,
+  apartMessage,
   deliveryMessage,
   LOUDNESS_TARGETS,
   type LoudnessTarget,
   type LoudnessTargetId,
   type Mix,
+  type TrackApart,
 } from "@/core/deliver";
 import { say } from "@/messages";
 import { Button } from "@/ui/Button";
@@ -33,7 +36,7 @@ const signed = (value: number | null): string => (value === null ? "−∞" : va
 /** Tracks brought to the loudness that is asked for, in a new file. */
 export function DeliverView({ file, opened, editing }: { file: File; opened: Opened; editing: Editing }) {
   const { door } = editing;
-  const { channels, measurement } = opened;
+  const { channels, measurement, phrases } = opened;
   const all = measurement.channels.map(({ index }) => index);
   const [wanted, setWanted] = useState<Wanted>("r128");
   const [own, setOwn] = useState<LoudnessTarget>({ integratedLufs: -19, toleranceLu: 0.5, truePeakDbtp: -1 });
@@ -41,14 +44,29 @@ export function DeliverView({ file, opened, editing }: { file: File; opened: Ope
   const [isMixed, setMixed] = useState(channels > 2);
   const { share, begin, end } = useShare();
   const [says, setSays] = useState<string | null>(null);
+  const [apart, setApart] = useState<readonly TrackApart[]>([]);
+  const [isAligned, setAligned] = useState(true);
+  useEffect(() => {
+    if (channels < 2) return;
+    let isOver = false;
+    void door()
+      .apart(file, phrases)
+      .then((answer) => {
+        if (!isOver && "value" in answer) setApart(answer.value);
+      });
+    return () => {
+      isOver = true;
+    };
+  }, [door, file, phrases, channels]);
   const target = wanted === OWN ? own : LOUDNESS_TARGETS[wanted];
   const isProgramme = tracks.length > 0 && (isMixed || tracks.length <= 2);
   const save = async () => {
     const name = nameWith(file, isMixed ? "mix" : "delivered");
     const place = await pickTarget(name);
     if (place === "none") return;
+    const plain = tracks.map((channel) => ({ channel, gainDb: 0 }));
     const mix: Mix = {
-      ...{ tracks: tracks.map((channel) => ({ channel, gainDb: 0 })), isMixed: isMixed && tracks.length > 1 },
+      ...{ tracks: isAligned ? alignedTracks(plain, apart) : plain, isMixed: isMixed && tracks.length > 1 },
       ...{ gainDb: 0, ceilingDbtp: null },
     };
     setSays(null);
@@ -129,6 +147,16 @@ export function DeliverView({ file, opened, editing }: { file: File; opened: Ope
             onChange={(value) => setMixed(value === "mixed")}
           />
         </Row>
+      )}
+      {apart.length > 0 && (
+        <Stack $gap={0.3}>
+          {apart.map((each) => (
+            <Soft key={each.channel}>{say(apartMessage(each))}</Soft>
+          ))}
+          <div>
+            <Tick label="Bring them together in time and polarity" isOn={isAligned} onChange={setAligned} />
+          </div>
+        </Stack>
       )}
       {!isProgramme && (
         <Soft role="status">
