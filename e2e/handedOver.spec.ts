@@ -7,7 +7,7 @@ import { shootFileOf } from "../core/records";
 import { DEMO_LOG } from "../demo/log";
 import { SLACK_WATER } from "../demo/slackWater";
 import { bundleOf, stored } from "../fixtures/testShoot";
-import { awake, expectSaved, goWithin, startShoot } from "./shoot";
+import { awake, expectSaved, goWithin, importShoot, startShoot } from "./shoot";
 import { test } from "./test";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-handed-"));
@@ -122,14 +122,7 @@ test("a day is handed over: matched, drift corrected, cleaned, cut, delivered, c
     });
   const rolls = [take(1, "T01.wav"), take(2, "T02.wav")];
   const shoot = { ...bundleOf(SLACK_WATER), rolls };
-  await page.goto("/");
-  await awake(page);
-  const chooser = page.waitForEvent("filechooser");
-  await button(page, "Import a shoot").click();
-  const text = JSON.stringify(shootFileOf(shoot, [], "2027-05-11T07:00:00Z"));
-  await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await page.waitForURL(/\/shoots\/[0-9a-f-]+/);
-  await expectSaved(page);
+  await importShoot(page, JSON.stringify(shootFileOf(shoot, [], "2027-05-11T07:00:00Z")));
   const board = new URL(page.url()).pathname;
   const state = (says: string) => page.getByRole("link", { name: `Hand over: ${says}`, exact: true });
   await expect(state("planned").first()).toBeVisible();
@@ -288,13 +281,7 @@ test("the report of a day with pages of notes prints, for a desk and for a phone
     ),
   );
   const text = JSON.stringify(shootFileOf({ ...bundleOf(SLACK_WATER), rolls, marks }, [], "2027-05-11T07:00:00Z"));
-  await page.goto("/");
-  await awake(page);
-  const chooser = page.waitForEvent("filechooser");
-  await button(page, "Import a shoot").click();
-  await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await page.waitForURL(/\/shoots\/[0-9a-f-]+/);
-  await expectSaved(page);
+  await importShoot(page, text);
   const board = new URL(page.url()).pathname;
   for (const size of ["a4", "phone"]) {
     const answer = await page.request.get(`${board}/report.pdf?day=1&size=${size}`);

@@ -151,3 +151,35 @@ test("files without a partner at all, and files that are none, are told so", asy
   await expect(left.getByRole("listitem")).toHaveCount(3);
   await expect(left.getByText("empty.wav: The file is empty.")).toBeVisible();
 });
+
+test("a camera without sound is matched by its clap: heard to the millisecond, seen in its frame", async ({ page }) => {
+  // White in the 75th frame alone.
+  const flash = "color=black:s=160x90:r=25:d=8,drawbox=color=white:t=fill:enable='eq(n,75)'";
+  ffmpeg("-f", "lavfi", "-i", flash, ...H264, at("C07.mp4"));
+  const clap = "0.003*(2*random(0)-1)+if(gte(t,5.5),0.6*exp(-(t-5.5)*80)*(2*random(1)-1),0)";
+  ffmpeg("-f", "lavfi", "-i", `aevalsrc='${clap}':d=12:s=48000`, at("T07.wav"));
+  const id = await startShoot(page, "A day with a slate");
+  await page.goto(`/shoots/${id}/handover`);
+  await awake(page);
+  await page.locator("input[type=file]").setInputFiles([at("C07.mp4"), at("T07.wav")]);
+  const view = page.getByRole("region", { name: "Match by a clap" });
+  await expect(view.getByRole("button", { name: /^00:05\.50\d, \d+ dB.*Clap in the sound/ })).toBeVisible();
+  await view.getByRole("slider", { name: "Frame in which the hands meet" }).fill("75");
+  const brightness = (frame: number) =>
+    view.getByRole("button", { name: `Frame ${frame}`, exact: true }).evaluate((own) => {
+      const image = own.querySelector("img");
+      if (!image?.complete || image.naturalWidth === 0) return -1;
+      const canvas = new OffscreenCanvas(8, 8);
+      const context = canvas.getContext("2d")!;
+      context.drawImage(image, 0, 0, 8, 8);
+      const { data } = context.getImageData(0, 0, 8, 8);
+      return data[4 * 36]!;
+    });
+  await expect.poll(() => brightness(75)).toBeGreaterThan(200);
+  for (const beside of [74, 76]) expect(await brightness(beside)).toBeLessThan(40);
+  await expect(view.getByText("The sound starts 00:02.500 before the picture.")).toBeVisible();
+  await view.getByRole("button", { name: "Match them" }).click();
+  await expect(cells(page, "C07.mp4").nth(1)).toHaveText("00:02.500");
+  await expect(cells(page, "C07.mp4").nth(3)).toHaveText("by clap");
+  await expect(view).toHaveCount(0);
+});

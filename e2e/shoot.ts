@@ -32,6 +32,20 @@ export async function startShoot(page: Page, title: string): Promise<string> {
   return startHere(page, title);
 }
 
+/** Reads a shoot from a file on the home page, and waits until all of it is saved. */
+export async function importShoot(page: Page, text: string): Promise<void> {
+  await page.goto("/");
+  await awake(page);
+  // The list of shoots may move under the press: it is pressed again.
+  await expect(async () => {
+    const chooser = page.waitForEvent("filechooser", { timeout: 3000 });
+    await page.getByRole("button", { name: "Import a shoot" }).click({ timeout: 3000 });
+    await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  }).toPass();
+  await page.waitForURL(/\/shoots\/[0-9a-f-]+/);
+  await expectSaved(page);
+}
+
 /** Goes to a station by the rail, or on a phone by its bar. */
 export async function goToStation(page: Page, name: string): Promise<void> {
   const inRail = page.getByRole("navigation", { name: "Stations" }).getByRole("link", { name: new RegExp(`^${name}`) });

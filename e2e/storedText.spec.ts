@@ -3,7 +3,7 @@ import { shootFileOf } from "../core/records";
 import { SLACK_WATER } from "../demo/slackWater";
 import { bundleOf } from "../fixtures/testStore";
 import { long } from "./long";
-import { awake, expectSaved, goWithin } from "./shoot";
+import { goWithin, importShoot } from "./shoot";
 
 /** Runs where a page takes it for more than text. */
 const HOSTILE = `"><img src=x onerror="window.ran=1">'<script>window.ran=1</script>{{7*7}}`;
@@ -53,13 +53,7 @@ const ALL = [
 long("text that would run is shown as text, in every view, print and document", async ({ page }) => {
   const file = shootFileOf(bundleOf(SLACK_WATER), [], "2027-05-11T07:00:00Z");
   const text = JSON.stringify({ ...file, records: poisoned(file.records) });
-  await page.goto("/");
-  await awake(page);
-  const chooser = page.waitForEvent("filechooser");
-  await page.getByRole("button", { name: "Import a shoot" }).click();
-  await (await chooser).setFiles({ name: "s.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await page.waitForURL(/\/shoots\//);
-  await expectSaved(page);
+  await importShoot(page, text);
   const shoot = new URL(page.url()).pathname;
   let shown = 0;
   for (const view of ALL) {

@@ -2,6 +2,8 @@ import * as Comlink from "comlink";
 import { RecordingRefusal, type Refusal } from "../core/audio";
 import {
   alignHere,
+  type Clap,
+  findClaps,
   isWavName,
   lineUp,
   openSound,
@@ -12,6 +14,7 @@ import {
   type SyncMessage,
 } from "../core/sync";
 import { openPicture } from "../picture/openPicture";
+import { openStills, type Stills } from "../picture/openStills";
 import { blobSource } from "./blobSource";
 
 /** What listening to one file came to, free of functions so that it crosses the worker's door. */
@@ -41,6 +44,8 @@ export interface Shape {
 const PROGRESS_EVERY_MS = 200;
 /** Rate at which both sides of a pair are heard, Hz. */
 const HEARD_HZ = 48_000;
+/** Width of a still. */
+const STILL_PX = 320;
 
 /** How one reads in a file; null where it has no sound that is decoded here. */
 async function readerOf(file: File): Promise<ReadStretch | null> {
@@ -78,6 +83,8 @@ function shapeOf(samples: Float32Array, columns: number): Shape {
 }
 
 let isCancelled = false;
+/** The picture that is looked at frame by frame. */
+let opened: { file: File; stills: Stills } | null = null;
 
 const door = {
   /** Listens to one file; it stays where it is. */
@@ -126,6 +133,23 @@ const door = {
     return lineUp(ours, theirs, {
       ...{ onProgress, isCancelled: () => isCancelled, aligners: [alignHere(ours, theirs)] },
     });
+  },
+  /** The sharpest sounds of a recording, to choose a clap from; none where it cannot be read. */
+  async claps(file: File, seconds: number, most: number): Promise<Clap[]> {
+    const read = await readerOf(file).catch(() => null);
+    return read ? findClaps(read, seconds, most) : [];
+  },
+  /** Frames of a picture at times after its first one; why there are none where it has none to show. */
+  async stills(file: File, timesS: readonly number[]): Promise<{ frames: (Blob | null)[] } | { refused: Refusal }> {
+    try {
+      const known = opened?.file === file ? opened.stills : await openStills(blobSource(file), STILL_PX);
+      opened = { file, stills: known };
+      const frames: (Blob | null)[] = [];
+      for (const atS of timesS) frames.push(atS < 0 ? null : await known.at(atS));
+      return { frames };
+    } catch (error) {
+      return { refused: error instanceof RecordingRefusal ? error.says : { code: "refused.unreadable" } };
+    }
   },
   cancel(): void {
     isCancelled = true;

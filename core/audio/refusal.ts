@@ -42,6 +42,8 @@ export type RefusalCatalogue = {
   "refused.cannotDecode": object;
   "refused.notPicture": object;
   "refused.brokenPicture": object;
+  /** Its frames are of a kind that is not shown here. */
+  "refused.noStills": { codec: string };
   /** A new file could not be written. */
   "refused.unwritable": { isFull: boolean };
 };

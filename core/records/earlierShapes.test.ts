@@ -56,3 +56,12 @@ test("what is of this release, or nothing at all, stays the same object", () => 
     for (const body of bodies) expect(inShapeNow(kind, body)).toBe(body);
   for (const odd of [null, 3, "text", [1]]) expect(inShapeNow("levels", odd)).toBe(odd);
 });
+
+test("a match of before claps could be chosen was found by its sound", () => {
+  expect(inShapeNow("match", { picture: "C01.mov", confidence: 1 })).toEqual({
+    ...{ picture: "C01.mov", confidence: 1, by: "sound" },
+  });
+  expect(inShapeNow("match", { picture: "C01.mov", by: "clap" })).toEqual({ picture: "C01.mov", by: "clap" });
+  // What is no whole body, such as a change of one field, stays what it is.
+  expect(inShapeNow("match", { nudgeS: 0.04 })).toEqual({ nudgeS: 0.04 });
+});

@@ -51,6 +51,8 @@ const NOW: { [Kind in RecordKind]?: (body: Fields) => unknown } = {
     within(body, "figures", (figures) =>
       within(figures, "settings", (list) => mapped(list, asWritten("setting.asWritten"))),
     ),
+  // Until a clap could be chosen, every match was found by sound.
+  match: (body) => ("picture" in body && !("by" in body) ? { ...body, by: "sound" } : body),
   levels: (body) =>
     within(body, "lines", (lines) => mapped(lines, (line) => within(line, "ticks", (ticks) => mapped(ticks, tickNow)))),
   measurement: measurementNow,

@@ -1,5 +1,6 @@
 import * as Type from "@sinclair/typebox";
 import type { Static } from "@sinclair/typebox";
+import { oneOf } from "../schema";
 import { Id, strict } from "./fields";
 
 /** A day, s: nothing that belongs together is longer, or further apart. */
@@ -29,6 +30,8 @@ export const MatchBody = Type.Object(
     driftPpm: Type.Union([Type.Number({ title: "Drift", unit: "ppm", minimum: -1000, maximum: 1000 }), Type.Null()]),
     confidence: Type.Number({ title: "Confidence", minimum: 0, maximum: 1 }),
     isInverted: Type.Boolean(),
+    /** What it was found by: its sound, or a clap that somebody has seen and heard. */
+    by: oneOf(["sound", "clap"] as const, "Found by"),
   },
   strict,
 );

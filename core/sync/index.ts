@@ -3,6 +3,7 @@
  * stations; windows are read by whoever asks.
  */
 export { alignPair, type Look, type Match, type ReadStretch, type Side, type Stretch } from "./alignPair";
+export { findClaps, type Clap } from "./claps";
 export { correctDrift, correctedFrames } from "./correctDrift";
 export { driftEdits, stretchesOf, type DriftEdit } from "./driftEdits";
 export { lagBetween, type Lag } from "./lag";

@@ -22,6 +22,7 @@ export const match = pgTable(
     driftPpm: doublePrecision("drift_ppm"),
     confidence: doublePrecision("confidence").notNull(),
     isInverted: boolean("is_inverted").notNull(),
+    by: text("by").notNull().default("sound"),
   },
   (table) => [
     index("match_shoot").on(table.shootId, table.seq),
@@ -37,5 +38,6 @@ export const match = pgTable(
     holds("match", table.nudgeS, fields.nudgeS),
     holds("match", table.driftPpm, fields.driftPpm),
     holds("match", table.confidence, fields.confidence),
+    holds("match", table.by, fields.by),
   ],
 );

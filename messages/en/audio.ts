@@ -48,6 +48,7 @@ export const audio: Templates<RefusalCatalogue> = {
     `Files that are not WAV are read up to ${most} MB; this has ${figure(megabytes)} MB. Convert it to WAV.`,
   "refused.notPicture": () => "Neither picture nor sound in it: damaged, or copied only in part. Copy it again.",
   "refused.brokenPicture": () => "This picture file cannot be read: damaged, half copied, or locked. Copy it again.",
+  "refused.noStills": ({ codec }) => `This browser does not show ${codec}: its frames cannot be looked at here.`,
   "refused.unwritable": ({ isFull }) =>
     isFull
       ? "The disk is full. Nothing half written is left: make room, and try again."

@@ -15,12 +15,13 @@ import type { Scanned } from "@/workers/lineUpWorker";
 import type { Cell } from "../files/csv";
 import { saveCsv, saveFile } from "../files/saveFile";
 import { useRemoval } from "../shell/useRemoval";
+import { ClapView } from "./ClapView";
 import { cutListOf } from "./cutListOf";
 import { DayStrip } from "./DayStrip";
 import type { AskEdit } from "./edit/useEditDoor";
 import { MatchDetail } from "./MatchDetail";
 import { clockTime } from "./matchWords";
-import { nameOf, offsetOf, overlapOf, type Pair } from "./pairs";
+import { keepClap, nameOf, offsetOf, overlapOf, type Pair } from "./pairs";
 import { stripOf } from "./strip";
 import type { LineUpState, useLineUp } from "./useLineUp";
 
@@ -71,7 +72,8 @@ const Apart = styled.ul`
 type Done = Extract<LineUpState, { phase: "done" }>;
 
 /** How much of a match one may trust, in words. */
-const sureWord = ({ confidence, nudgeS }: MatchBody): string => {
+const sureWord = ({ confidence, nudgeS, by }: MatchBody): string => {
+  if (by === "clap") return "by clap";
   if (nudgeS !== 0) return "by hand";
   return confidence > 0.99 ? "sure" : confidence > 0.9 ? "likely" : "listen";
 };
@@ -156,6 +158,11 @@ export function LinedUpView(props: {
   const chosen = pairs.find(({ id }) => id === wanted) ?? pairs[0] ?? null;
   const left = done ? leftOf(done) : [];
   const lone = (done?.sounds ?? []).filter(({ path }) => !pairs.some(({ body }) => body.sound === path));
+  const lonePictures = (done?.pictures ?? []).filter(
+    ({ path, seconds }) => seconds > 0 && !pairs.some(({ body }) => body.picture === path),
+  );
+  const onClap = (picture: Scanned, sound: Scanned, offsetS: number) =>
+    keepClap(store, bundle.shoot.id, picture, sound, offsetS);
   const nudge = ({ id }: Pair, nudgeS: number) =>
     // What is nudged there and back is as it was found.
     store.edit("match", id, (body) => ({ ...body, nudgeS: Math.abs(nudgeS) < 1e-9 ? 0 : nudgeS }));
@@ -220,6 +227,9 @@ export function LinedUpView(props: {
               </Apart>
             </Stack>
           </Piece>
+        )}
+        {done && lonePictures.length > 0 && (
+          <ClapView pictures={lonePictures} sounds={done.sounds} door={door} onKeep={onClap} />
         )}
       </Stack>
       {chosen && (

@@ -62,7 +62,7 @@ export function keepMatches(
       ...{ sound: sound.path, soundS: rounded(sound.seconds, 6), sampleRateHz: sound.sampleRateHz },
       ...{ soundStartS: sound.startS, offsetS: rounded(match.offsetS, 7), nudgeS: 0 },
       ...{ driftPpm: match.driftPpm === null ? null : rounded(match.driftPpm, 2) },
-      ...{ confidence: rounded(match.confidence, 4), isInverted: match.isInverted },
+      ...{ confidence: rounded(match.confidence, 4), isInverted: match.isInverted, by: "sound" },
     };
     return { kind: "match" as const, id: idFor(shootId, "match", shootId, body.picture, body.sound), body };
   });
@@ -70,4 +70,23 @@ export function keepMatches(
   for (const { id, body } of known) store.edit("match", id, ({ nudgeS }) => ({ ...body, nudgeS }));
   const made = fresh.filter((each) => !known.includes(each));
   if (made.length > 0) store.createAll(made);
+}
+
+/** Keeps a pair that somebody made by a clap; nothing is known of its drift. */
+export function keepClap(
+  store: Pick<ShootStore, "has" | "edit" | "createAll">,
+  shootId: string,
+  picture: Scanned,
+  sound: Scanned,
+  offsetS: number,
+): void {
+  const body: MatchBody = {
+    ...{ shootId, picture: picture.path, pictureS: rounded(picture.seconds, 6) },
+    ...{ sound: sound.path, soundS: rounded(sound.seconds, 6), sampleRateHz: sound.sampleRateHz },
+    ...{ soundStartS: sound.startS, offsetS: rounded(offsetS, 7), nudgeS: 0, driftPpm: null },
+    ...{ confidence: 1, isInverted: false, by: "clap" },
+  };
+  const id = idFor(shootId, "match", shootId, body.picture, body.sound);
+  if (store.has("match", id)) store.edit("match", id, () => body);
+  else store.createAll([{ kind: "match", id, body }]);
 }

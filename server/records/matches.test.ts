@@ -12,7 +12,15 @@ withLocalCrew((local) => {
 
 const body = (shootId: string, change: Partial<MatchBody> = {}): MatchBody => ({
   ...{ shootId, picture: "A/C01.mov", pictureS: 10, sound: "T01.wav", soundS: 60, sampleRateHz: 48_000 },
-  ...{ soundStartS: 36_000.5, offsetS: -2.5, nudgeS: 0, driftPpm: 3.21, confidence: 0.9987, isInverted: true },
+  ...{
+    soundStartS: 36_000.5,
+    offsetS: -2.5,
+    nudgeS: 0,
+    driftPpm: 3.21,
+    confidence: 0.9987,
+    isInverted: true,
+    by: "clap",
+  },
   ...change,
 });
 async function newShoot(): Promise<string> {

@@ -1,3 +1,4 @@
+import type { MatchBody } from "../../core/records";
 import { match } from "../../db/schema";
 import { oldestFirst, repository } from "./repository";
 
@@ -15,7 +16,7 @@ export const matches = repository({
     rows.map(({ shootId, picture, pictureS, sound, soundS, sampleRateHz, soundStartS, ...own }) => ({
       ...{ shootId, picture, pictureS, sound, soundS, sampleRateHz, soundStartS },
       ...{ offsetS: own.offsetS, nudgeS: own.nudgeS, driftPpm: own.driftPpm },
-      ...{ confidence: own.confidence, isInverted: own.isInverted },
+      ...{ confidence: own.confidence, isInverted: own.isInverted, by: own.by as MatchBody["by"] },
     })),
   columns: (body) => body,
 });

@@ -54,6 +54,7 @@ test("after its time in the bin nothing of a shoot is left but what has happened
   await createRecord(acting, "match", randomUUID(), {
     ...{ shootId, picture: "C01.mov", pictureS: 10, sound: "T01.wav", soundS: 60, sampleRateHz: 48_000 },
     ...{ soundStartS: null, offsetS: 2.5, nudgeS: 0, driftPpm: null, confidence: 1, isInverted: false },
+    by: "sound",
   });
   await createRecord(acting, "delivery", randomUUID(), {
     ...{ shootId, day: 1, at: "2027-05-11T18:00:00.000Z", folder: "Day 1", takes: 2, files: 9, bytes: 3e9, faults: 0 },

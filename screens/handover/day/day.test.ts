@@ -57,6 +57,7 @@ test("a take in several files has them all, or is missing", () => {
 const match: MatchBody = {
   ...{ shootId: bundle.shoot.id, picture: "A/C01.mov", pictureS: 20, sound: "CARD/D1_S2_T04.WAV", soundS: 24 },
   ...{ sampleRateHz: RATE, soundStartS: null, offsetS: 1, nudgeS: 0, driftPpm: 2000, confidence: 1, isInverted: false },
+  by: "sound",
 };
 const pairs: Pair[] = [{ id: "m", body: match, picture: null, sound: null }];
 const entriesOf = (isPerTrack: boolean) =>
