@@ -30,6 +30,8 @@ const SAID = Array.from({ length: 48 }, (_, at) => {
 }).join(" ");
 
 test.beforeAll(() => {
+  // Tests of one file may run at several times in one worker: after all of some is before the others.
+  mkdirSync(folder, { recursive: true });
   execFileSync("espeak-ng", ["-v", "en", "-s", "150", "-w", at("said.wav"), SAID]);
   const room = `sox -R "${at("said.wav")}" -r 48000 -p synth pinknoise vol 0.0006`;
   const voice = `sox -R -m -v 0.4 "|sox '${at("said.wav")}' -r 48000 -p" -v 1 "|${room}" -b 24`;

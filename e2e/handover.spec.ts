@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page } from "@playwright/test";
@@ -9,6 +9,8 @@ import { test } from "./test";
 
 const folder = mkdtempSync(join(tmpdir(), "hypophon-handover-"));
 const RECORDINGS = join(process.cwd(), "demo", "recordings");
+// Tests of one file may run at several times in one worker: what is after all of some is before the others.
+test.beforeAll(() => void mkdirSync(folder, { recursive: true }));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const ffmpeg = (...args: string[]) => execFileSync("ffmpeg", ["-nostdin", "-y", "-v", "error", ...args]);
