@@ -2,7 +2,7 @@ import { writeFile } from "node:fs/promises";
 import { basename } from "node:path";
 import { InvalidArgumentError, Option } from "commander";
 import { readWavHeader } from "../core/audio";
-import { measureWav } from "../core/check";
+import { measureWav, phrasesTogether } from "../core/check";
 import { CutPlan, falseStarts, lengthOf, lookAtPauses, proposedCut, renderCut, segmentsOf } from "../core/cut";
 import { cutEdlOf, cutOtioOf, type SoundCut } from "../core/lists";
 import { renderedHead } from "../core/tags";
@@ -50,7 +50,7 @@ async function cutFile(path: string, wishes: Wishes): Promise<number> {
     if (typeof given === "string") return refuse(given);
     const { phrases: each } = await measureWav(source, path, {}, workers.measurePieces(path, source.sizeBytes));
     // Whoever speaks on any of the tracks.
-    const phrases = given?.phrases.map(({ startS, endS }) => ({ startS, endS, levelDbfs: 0 })) ?? joinTracks(each);
+    const phrases = given?.phrases.map(({ startS, endS }) => ({ startS, endS, levelDbfs: 0 })) ?? phrasesTogether(each);
     if (phrases.length === 0) {
       process.stdout.write(wishes.json ? `${JSON.stringify({ file: path, phrases: 0 })}\n` : "Nobody speaks in it.\n");
       return 1;
@@ -103,19 +103,6 @@ async function cutFile(path: string, wishes: Wishes): Promise<number> {
     await workers.close();
     await source.close();
   }
-}
-
-type Phrases = Awaited<ReturnType<typeof measureWav>>["phrases"];
-
-/** Phrases of all tracks as one row: where anybody speaks. */
-function joinTracks(tracks: Phrases): Phrases[number] {
-  const row: Phrases[number] = [];
-  for (const phrase of tracks.flat().toSorted((one, other) => one.startS - other.startS)) {
-    const last = row.at(-1);
-    if (!last || phrase.startS > last.endS) row.push({ ...phrase });
-    else last.endS = Math.max(last.endS, phrase.endS);
-  }
-  return row;
 }
 
 function pauseLength(text: string): number | typeof AS_IS {

@@ -11,7 +11,7 @@ import {
   toWav,
   bytesSource,
 } from "../core/audio";
-import { measureWav, type Phrase, recordingMeter, type RecordingMeasurement } from "../core/check";
+import { measureWav, type Phrase, phrasesTogether, recordingMeter, type RecordingMeasurement } from "../core/check";
 import { type CleaningPlan, cleanWav, evenOutFor, guessesFor, planCleaning, type Treatment } from "../core/clean";
 import { falseStarts, lookAtPauses, type Pause, renderCut, type Segment } from "../core/cut";
 import {
@@ -112,17 +112,6 @@ async function written(
   return null;
 }
 
-/** Phrases of all tracks as one row. */
-function together(tracks: readonly (readonly Phrase[])[]): Phrase[] {
-  const row: Phrase[] = [];
-  for (const phrase of tracks.flat().toSorted((one, other) => one.startS - other.startS)) {
-    const last = row.at(-1);
-    if (!last || phrase.startS > last.endS) row.push({ ...phrase });
-    else last.endS = Math.max(last.endS, phrase.endS);
-  }
-  return row;
-}
-
 /** A treatment of a stretch that begins elsewhere. */
 function moved(treatment: Treatment, byS: number): Treatment {
   const place = ([fromS, toS]: readonly [number, number]): [number, number] => [
@@ -157,7 +146,7 @@ const door = {
         return treatments.length > 0 ? [{ channel: index, treatments }] : [];
       });
       return {
-        ...{ sampleRateHz, channels, frames, measurement, overview: overviews[0]!, phrases: together(phrases) },
+        ...{ sampleRateHz, channels, frames, measurement, overview: overviews[0]!, phrases: phrasesTogether(phrases) },
         startS: timeReference === null ? null : (timeReference / sampleRateHz) % 86_400,
         plan: await planCleaning(source, header, measurement),
         wishes: { channels: wishes },
@@ -303,7 +292,7 @@ const door = {
     answered(async (): Promise<Segment[] | null> => {
       const source = blobSource(file);
       const header = await readWavHeader(source);
-      const phrases = together((await measureWav(source, file.name)).phrases);
+      const phrases = phrasesTogether((await measureWav(source, file.name)).phrases);
       const middles = phrases.slice(1).map(({ startS }, at) => (phrases[at]!.endS + startS) / 2);
       const edits = driftEdits(driftPpm, under, middles, frameRate);
       return edits && stretchesOf(edits, header).map((each) => ({ ...each, isTone: false }));

@@ -10,7 +10,7 @@ export { LIMITS } from "./limits";
 export { measurePiece, measureWav, meterFor, type MeasurePieces } from "./measureWav";
 export { ChannelMeasurement, CoursePoint, Finding, RecordingMeasurement } from "./measurement";
 export { voicesPeakDb } from "./measures";
-export type { Phrase } from "./phrases";
+export { phrasesTogether, type Phrase } from "./phrases";
 export type { PieceReport } from "./pieceReport";
 export { recordingMeter, type MeasuredRecording, type RecordingMeter } from "./recordingMeter";
 export { Review, reviewOf, standing, withReview, withoutReview } from "./review";

@@ -1,4 +1,4 @@
-import { joinPhrases, type Phrase } from "./phrases";
+import { joinPhrases, type Phrase, phrasesTogether } from "./phrases";
 
 const phrase = (startS: number, endS: number, levelDbfs = -20): Phrase => ({ startS, endS, levelDbfs });
 
@@ -22,4 +22,18 @@ test("phrases apart stay apart, and what was handed in is not changed", () => {
   expect(all).toHaveLength(2);
   all[0]!.endS = 99;
   expect(own.endS).toBe(3);
+});
+
+test("where anybody speaks, on whichever track, is one row; tracks stay as they were", () => {
+  const tracks = [
+    [phrase(0, 2), phrase(8, 9)],
+    [phrase(1, 3), phrase(5, 6), phrase(8.2, 8.5)],
+  ];
+  expect(phrasesTogether(tracks).map(({ startS, endS }) => [startS, endS])).toEqual([
+    [0, 3],
+    [5, 6],
+    [8, 9],
+  ]);
+  expect(tracks[0]![0]!.endS).toBe(2);
+  expect(phrasesTogether([[], []])).toEqual([]);
 });

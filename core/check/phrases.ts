@@ -42,3 +42,14 @@ export function joinPhrases(all: Phrase[], next: readonly Phrase[]): void {
     all[all.length - 1] = { startS: last.startS, endS: phrase.endS, levelDbfs: 10 * Math.log10(power) };
   }
 }
+
+/** Phrases of all tracks as one row: where anybody speaks. Levels are those of whoever began. */
+export function phrasesTogether(tracks: readonly (readonly Phrase[])[]): Phrase[] {
+  const row: Phrase[] = [];
+  for (const phrase of tracks.flat().toSorted((one, other) => one.startS - other.startS)) {
+    const last = row.at(-1);
+    if (!last || phrase.startS > last.endS) row.push({ ...phrase });
+    else last.endS = Math.max(last.endS, phrase.endS);
+  }
+  return row;
+}

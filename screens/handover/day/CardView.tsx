@@ -8,6 +8,7 @@ import type { BagFault, BagResult, Entry } from "@/workers/copyWorker";
 import { canPickFolders } from "../../files/pickFolder";
 import { CopyProgress, FaultList, FolderPick } from "./CopyParts";
 import { isTwice } from "./targets";
+import { today } from "./today";
 import { filesWords, sizeWords, stoppedWords } from "./copyWords";
 import { useCopy } from "./useCopy";
 
@@ -25,8 +26,6 @@ async function filesOf(card: Folder, under = ""): Promise<Entry[]> {
   }
   return found.toSorted((one, other) => (one.path < other.path ? -1 : 1));
 }
-
-const today = (): string => new Date().toISOString().slice(0, 10);
 
 function outcome(result: BagResult): string {
   const stopped = stoppedWords(result);

@@ -20,14 +20,8 @@ import { CopyProgress, FaultList, FolderPick } from "./CopyParts";
 import { filesWords, sizeWords, stoppedWords } from "./copyWords";
 import { dayTakes } from "./dayTakes";
 import { isTwice } from "./targets";
+import { today } from "./today";
 import { useCopy } from "./useCopy";
-
-/** Today on this device, "2027-05-11". */
-const today = (): string => {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, "0");
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-};
 
 /** The report as PDF, where the server is there to make it. */
 const reportOfDay = async (shootId: string, day: number): Promise<Blob | null> => {
