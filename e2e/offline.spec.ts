@@ -74,6 +74,20 @@ test("while the server is away every station opens, a reload does too, and what 
   await expect(line(page)).toHaveText("All saved", { timeout: 35_000 });
 });
 
+test("what computes beside the page does so in a kept build too, with the server away", async ({ page }) => {
+  const id = await openShoot(page, "Computed offline");
+  const broken: string[] = [];
+  page.on("console", (message) => {
+    if (message.type() === "error" && !message.text().includes("Failed to load")) broken.push(message.text());
+  });
+  await server.goAway();
+  await page.goto(`${server.address}/shoots/${id}/check`);
+  await awake(page);
+  await page.locator("input[type=file]").setInputFiles("demo/recordings/singer-hall.wav");
+  await expect(page.getByText("Clipped on loud syllables").first()).toBeVisible({ timeout: 30_000 });
+  expect(broken).toEqual([]);
+});
+
 long(
   "a shoot that this device has never opened says so without the server, and opens when it is back",
   async ({ page }) => {

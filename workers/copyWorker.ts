@@ -48,6 +48,8 @@ const JOURNAL = "hypophon-copied.jsonl";
 const PROGRESS_EVERY_MS = 200;
 /** What is done is noted so often: no more than this is done again after a pulled cable. */
 const NOTED_EVERY_MS = 1000;
+/** Files that are copied at the same time. */
+const AT_ONCE = 2;
 const FULL = "QuotaExceededError";
 
 type Folder = FileSystemDirectoryHandle;
@@ -194,8 +196,7 @@ async function writeBag(
   };
   try {
     await note(true);
-    for (const entry of entries) {
-      if (isCancelled) break;
+    const place = async (entry: Entry): Promise<void> => {
       const onBytes = counting(entry.path);
       const before = isKnown(entry) ? journals[0]!.get(entry.path)! : null;
       if (before && (await differing(entry.path, before.xxh64, onBytes)).length === 0) {
@@ -203,23 +204,38 @@ async function writeBag(
         const { changedMs: _, ...hashed } = before;
         result.known += 1;
         result.files.push(hashed);
-        continue;
+        return;
       }
       const copied = await copyOne(entry, targets, onBytes);
       if (copied === "unreadable") {
         result.faults.push({ path: entry.path, why: "unreadable", target: null });
-        continue;
+        return;
       }
       const wrong = await differing(entry.path, copied.xxh64, onBytes);
       result.faults.push(
         ...wrong.map((target): BagFault => ({ path: entry.path, why: "differs", target: target.name })),
       );
-      if (wrong.length > 0) continue;
+      if (wrong.length > 0) return;
       result.files.push(copied);
       const done: CopiedFile = { ...copied, changedMs: entry.changedMs };
       for (const at of targets.keys()) texts[at] += journalLine(done);
       await note(false);
-    }
+    };
+    const waiting = [...entries];
+    let isStopped = false;
+    // One is hashed while the other waits for its disk.
+    const runs = await Promise.allSettled(
+      Array.from({ length: AT_ONCE }, async () => {
+        for (let next = waiting.shift(); next && !isCancelled && !isStopped; next = waiting.shift())
+          await place(next).catch((error: unknown) => {
+            isStopped = true;
+            throw error;
+          });
+      }),
+    );
+    for (const run of runs) if (run.status === "rejected") throw run.reason;
+    const order = new Map(entries.map(({ path }, at) => [path, at]));
+    result.files.sort((one, other) => order.get(one.path)! - order.get(other.path)!);
     await note(true);
     if (isCancelled || result.faults.length > 0) return result;
     const tags: Record<string, string> = {

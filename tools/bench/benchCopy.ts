@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ROOT } from "../../host/state";
 import { part } from "./benchClient";
+import { benchCopyPage } from "./benchCopyPage";
 
 const FILES = 8;
 const FILE_MB = 256;
@@ -23,7 +24,7 @@ const ended = (program: string, args: readonly string[]): Promise<void> =>
   });
 
 /** A card of 2 GB into one verified copy, against cp and sha256sum of the same at the same time. */
-export async function benchCopy(): Promise<number> {
+async function benchCopyShell(): Promise<number> {
   const folder = mkdtempSync(join(tmpdir(), "hypophon-bench-"));
   try {
     const card = join(folder, "card");
@@ -59,4 +60,10 @@ export async function benchCopy(): Promise<number> {
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** Verified copies of the shell, then of the page. */
+export async function benchCopy(args: readonly string[]): Promise<number> {
+  const shell = args.includes("--page") ? 0 : await benchCopyShell();
+  return Math.max(shell, await benchCopyPage());
 }
