@@ -271,6 +271,8 @@ test("a card is copied to two folders and compared before it may be formatted; w
 });
 
 test("the report of a day with pages of notes prints, for a desk and for a phone", async ({ page }) => {
+  // Laying out that many pages takes a busy machine half a minute.
+  test.setTimeout(120_000);
   const [first] = DEMO_LOG.rolls;
   const rolls = Array.from({ length: 20 }, (_, at) =>
     stored<"roll">(`51ac0000-0000-4000-8000-0000009${String(at).padStart(5, "0")}`, { ...first!.body, take: at + 1 }),
