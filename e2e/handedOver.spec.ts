@@ -271,7 +271,7 @@ test("a card is copied to two folders and compared before it may be formatted; w
 });
 
 test("the report of a day with pages of notes prints, for a desk and for a phone", async ({ page }) => {
-  // Laying out that many pages takes a busy machine half a minute.
+  // Laying out that many pages takes a busy machine a minute.
   test.setTimeout(120_000);
   const [first] = DEMO_LOG.rolls;
   const rolls = Array.from({ length: 20 }, (_, at) =>
