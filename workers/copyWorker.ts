@@ -1,5 +1,4 @@
 import * as Comlink from "comlink";
-import { createSHA256, createXXHash64 } from "hash-wasm";
 import {
   BAG_DECLARATION,
   bagInfo,
@@ -10,15 +9,10 @@ import {
   readJournal,
   readManifest,
 } from "../core/bag";
+import { differing, type Entry, FULL, type Folder, nameOf, placeOf, sha256Of } from "./fileCopy";
+import type { FileDoor } from "./fileWorker";
 
-/** Something that goes into a bag. */
-export interface Entry {
-  /** Under the payload folder, with slashes. */
-  path: string;
-  blob: Blob;
-  /** When it was changed last, ms: one that has changed is not the one that was copied. */
-  changedMs: number;
-}
+export type { Entry } from "./fileCopy";
 
 export interface BagFault {
   path: string;
@@ -50,18 +44,6 @@ const PROGRESS_EVERY_MS = 200;
 const NOTED_EVERY_MS = 1000;
 /** Files that are copied at the same time. */
 const AT_ONCE = 2;
-const FULL = "QuotaExceededError";
-
-type Folder = FileSystemDirectoryHandle;
-const nameOf = (error: unknown): string => (error instanceof DOMException ? error.name : "");
-
-/** A file under a folder, its folders made where they are missing. */
-async function placeOf(root: Folder, path: string, create: boolean): Promise<FileSystemFileHandle> {
-  const parts = path.split("/");
-  let folder = root;
-  for (const part of parts.slice(0, -1)) folder = await folder.getDirectoryHandle(part, { create });
-  return folder.getFileHandle(parts.at(-1)!, { create });
-}
 
 async function textOf(root: Folder, path: string): Promise<string | null> {
   try {
@@ -77,82 +59,27 @@ async function writeText(root: Folder, path: string, text: string): Promise<void
   await writable.close();
 }
 
-/** Pieces of a blob, as they come. */
-async function* piecesOf(blob: Blob): AsyncGenerator<Uint8Array<ArrayBuffer>> {
-  const reader = blob.stream().getReader();
-  for (let part = await reader.read(); !part.done; part = await reader.read()) yield part.value;
-}
-
-async function sha256Of(blob: Blob, onBytes: (bytes: number) => void): Promise<string> {
-  const sha = (await createSHA256()).init();
-  for await (const piece of piecesOf(blob)) {
-    sha.update(piece);
-    onBytes(piece.length);
-  }
-  return sha.digest("hex");
-}
-
-/** The quick hash of what is on a target: enough to find what was not meant. */
-async function quickHash(target: Folder, path: string, onBytes: (bytes: number) => void): Promise<string> {
-  const file = await (await placeOf(target, path, false)).getFile();
-  const xxh = (await createXXHash64()).init();
-  for await (const piece of piecesOf(file)) {
-    xxh.update(piece);
-    onBytes(piece.length);
-  }
-  return xxh.digest("hex");
-}
-
-/** Reads one entry once, hashes it on the way and writes it to all targets; nothing half written stays under its name. */
-async function copyOne(
-  { path, blob }: Entry,
-  targets: readonly Folder[],
-  onBytes: (bytes: number) => void,
-): Promise<Hashed | "unreadable"> {
-  const outputs: FileSystemWritableFileStream[] = [];
-  let isWriting = false;
-  try {
-    for (const target of targets) outputs.push(await (await placeOf(target, `data/${path}`, true)).createWritable());
-    const [sha, xxh] = [(await createSHA256()).init(), (await createXXHash64()).init()];
-    let bytes = 0;
-    for await (const piece of piecesOf(blob)) {
-      isWriting = true;
-      const writing = outputs.map((output) => output.write(piece));
-      sha.update(piece);
-      xxh.update(piece);
-      await Promise.all(writing);
-      isWriting = false;
-      bytes += piece.length;
-      onBytes(piece.length);
-    }
-    isWriting = true;
-    for (const output of outputs) await output.close();
-    return { path, bytes, sha256: sha.digest("hex"), xxh64: xxh.digest("hex") };
-  } catch (error) {
-    for (const output of outputs) await output.abort().catch(() => undefined);
-    // An empty file would stand there under its name.
-    for (const target of targets) await removeEmpty(target, `data/${path}`).catch(() => undefined);
-    // What cannot be written ends the copy; what cannot be read is one file.
-    if (isWriting || nameOf(error) === FULL || nameOf(error) === "NoModificationAllowedError") throw error;
-    return "unreadable";
-  }
-}
-
-async function removeEmpty(root: Folder, path: string): Promise<void> {
-  const file = await placeOf(root, path, false);
-  if ((await file.getFile()).size > 0) return;
-  const parts = path.split("/");
-  let folder = root;
-  for (const part of parts.slice(0, -1)) folder = await folder.getDirectoryHandle(part);
-  await folder.removeEntry(parts.at(-1)!);
-}
-
 /** Whether a folder is free for a bag: empty, or one that was begun. */
 async function isFree(folder: Folder): Promise<boolean> {
   if ((await textOf(folder, JOURNAL)) !== null) return true;
   for await (const _ of folder.keys()) return false;
   return true;
 }
+
+/** A worker that copies one file at a time. */
+function makeHand() {
+  const worker = new Worker(new URL("./fileWorker.ts", import.meta.url), { type: "module" });
+  const door = Comlink.wrap<FileDoor>(worker);
+  // One that could not be loaded never answers.
+  const failed = new Promise<never>((_, reject) => worker.addEventListener("error", () => reject(new Error())));
+  failed.catch(() => undefined);
+  return {
+    worker,
+    place: (...given: Parameters<FileDoor["place"]>) => Promise.race([door.place(...given), failed]),
+  };
+}
+
+type Hand = ReturnType<typeof makeHand>;
 
 let isCancelled = false;
 
@@ -188,32 +115,27 @@ async function writeBag(
       const known = journal.get(path);
       return known?.bytes === blob.size && known.changedMs === changedMs;
     });
-  const differing = async (path: string, wanted: string, onBytes: (bytes: number) => void) => {
-    const wrong: Folder[] = [];
-    for (const target of targets)
-      if ((await quickHash(target, `data/${path}`, onBytes).catch(() => "")) !== wanted) wrong.push(target);
-    return wrong;
-  };
+  const hands = Array.from({ length: Math.min(AT_ONCE, entries.length) }, makeHand);
   try {
     await note(true);
-    const place = async (entry: Entry): Promise<void> => {
+    const place = async (entry: Entry, hand: Hand): Promise<void> => {
       const onBytes = counting(entry.path);
       const before = isKnown(entry) ? journals[0]!.get(entry.path)! : null;
-      if (before && (await differing(entry.path, before.xxh64, onBytes)).length === 0) {
+      if (before && (await differing(targets, entry.path, before.xxh64, onBytes)).length === 0) {
         onBytes(entry.blob.size);
         const { changedMs: _, ...hashed } = before;
         result.known += 1;
         result.files.push(hashed);
         return;
       }
-      const copied = await copyOne(entry, targets, onBytes);
-      if (copied === "unreadable") {
+      const placed = await hand.place(entry, [...targets], Comlink.proxy(onBytes));
+      if (placed === "unreadable") {
         result.faults.push({ path: entry.path, why: "unreadable", target: null });
         return;
       }
-      const wrong = await differing(entry.path, copied.xxh64, onBytes);
+      const { copied, wrong } = placed;
       result.faults.push(
-        ...wrong.map((target): BagFault => ({ path: entry.path, why: "differs", target: target.name })),
+        ...wrong.map((at): BagFault => ({ path: entry.path, why: "differs", target: targets[at]!.name })),
       );
       if (wrong.length > 0) return;
       result.files.push(copied);
@@ -223,11 +145,11 @@ async function writeBag(
     };
     const waiting = [...entries];
     let isStopped = false;
-    // One is hashed while the other waits for its disk.
+    // Hashing takes a core as a whole: each file has a worker to itself.
     const runs = await Promise.allSettled(
-      Array.from({ length: AT_ONCE }, async () => {
+      hands.map(async (hand) => {
         for (let next = waiting.shift(); next && !isCancelled && !isStopped; next = waiting.shift())
-          await place(next).catch((error: unknown) => {
+          await place(next, hand).catch((error: unknown) => {
             isStopped = true;
             throw error;
           });
@@ -260,6 +182,8 @@ async function writeBag(
   } catch (error) {
     await note(true).catch(() => undefined);
     return { ...result, stopped: nameOf(error) === FULL ? "full" : "unwritable" };
+  } finally {
+    for (const { worker } of hands) worker.terminate();
   }
 }
 

@@ -43,35 +43,38 @@ export async function benchCopyPage(): Promise<number> {
       executablePath: "/usr/bin/chromium",
       args: CHROMIUM_FLAGS,
     });
-    const page = await browser.newPage();
-    await page.addInitScript(() => {
-      const own = window as unknown as Record<string, unknown>;
-      own["showDirectoryPicker"] = async () =>
-        (await navigator.storage.getDirectory()).getDirectoryHandle(String(own["folderToPick"]), { create: true });
-    });
-    await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/handover?view=card`);
-    await awake(page);
-    await makeCard(page);
-    const pick = async (button: string, folder: string) => {
-      await page.evaluate((name) => void Object.assign(window, { folderToPick: name }), folder);
-      await page.getByRole("button", { name: button, exact: true }).click();
-    };
-    await pick("Card", "CARD");
-    for (let round = 0; round < ROUNDS; round += 1) {
-      const copies = [`copy ${round}`, `again ${round}`];
-      await pick("First copy", copies[0]!);
-      await pick("Second copy", copies[1]!);
-      const began = performance.now();
-      await page.getByRole("button", { name: "Copy and compare", exact: true }).click();
-      await page.getByText(/are the same on both/).waitFor({ timeout: 60_000 });
-      speeds.push((FILES * FILE_MB) / ((performance.now() - began) / 1000));
-      await page.evaluate(async (names) => {
-        const root = await navigator.storage.getDirectory();
-        for (const name of names) await root.removeEntry(name, { recursive: true });
-      }, copies);
+    try {
+      const page = await browser.newPage();
+      await page.addInitScript(() => {
+        const own = window as unknown as Record<string, unknown>;
+        own["showDirectoryPicker"] = async () =>
+          (await navigator.storage.getDirectory()).getDirectoryHandle(String(own["folderToPick"]), { create: true });
+      });
+      await page.goto(`${address}/shoots/${DEMO_SHOOT_ID}/handover?view=card`);
+      await awake(page);
+      await makeCard(page);
+      const pick = async (button: string, folder: string) => {
+        await page.evaluate((name) => void Object.assign(window, { folderToPick: name }), folder);
+        await page.getByRole("button", { name: button, exact: true }).click();
+      };
+      await pick("Card", "CARD");
+      for (let round = 0; round < ROUNDS; round += 1) {
+        const copies = [`copy ${round}`, `again ${round}`];
+        await pick("First copy", copies[0]!);
+        await pick("Second copy", copies[1]!);
+        const began = performance.now();
+        await page.getByRole("button", { name: "Copy and compare", exact: true }).click();
+        await page.getByText(/are the same on both/).waitFor({ timeout: 60_000 });
+        speeds.push((FILES * FILE_MB) / ((performance.now() - began) / 1000));
+        await page.evaluate(async (names) => {
+          const root = await navigator.storage.getDirectory();
+          for (const name of names) await root.removeEntry(name, { recursive: true });
+        }, copies);
+      }
+    } finally {
+      await browser.close();
+      rmSync(profile, { recursive: true });
     }
-    await browser.close();
-    rmSync(profile, { recursive: true });
   });
   const speed = part(speeds, 0.5);
   process.stdout.write(
