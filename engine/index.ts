@@ -85,6 +85,7 @@ export function setUp(
     channel.levels.sums = room(hopRoom);
     channel.levels.lowest = room(hopRoom);
     channel.levels.highest = room(hopRoom);
+    channel.levels.tops = room(hopRoom);
     channel.levels.squares = room(hopRoom * PARTS_PER_HOP);
     channel.levels.steps = room(hopRoom * PARTS_PER_HOP);
     channel.loudness = room(hopRoom);
@@ -110,6 +111,7 @@ export function begin(contextHops: i32): void {
     const channel = channels[index];
     memory.fill(channel.line, 0, (<usize>history) << 2);
     channel.levels.activity.reset();
+    channel.levels.shapes.reset();
     channel.levels.total = channel.levels.count = 0;
     channel.levels.runs.reset();
     channel.repeats.reset();
@@ -262,7 +264,7 @@ export function forgetPeaks(): void {
   for (let index = 0; index < channelCount; index += 1) channels[index].peak = 0;
 }
 
-/** Address of a channel's figures: 0 sums, 1 lowest, 2 highest, 3 squares, 4 activity (doubles), 5 steps, 6 loudness, 7 bands, 8 slow. */
+/** Address of a channel's figures: 0 sums, 1 lowest, 2 highest, 3 squares, 4 activity (doubles), 5 steps, 6 loudness, 7 bands, 8 slow, 9 tops. */
 export function figuresOf(channel: i32, which: i32): usize {
   const it = channels[channel];
   if (which == 0) return it.levels.sums;
@@ -273,6 +275,7 @@ export function figuresOf(channel: i32, which: i32): usize {
   if (which == 5) return it.levels.steps;
   if (which == 6) return it.loudness;
   if (which == 7) return it.bands;
+  if (which == 9) return it.levels.tops;
   return it.slow;
 }
 export function runsOf(channel: i32): usize {

@@ -1,12 +1,15 @@
 import { Activity } from "./activity";
 import { largestLane, PARTS_PER_HOP, smallestLane, sumOfLanes } from "./block";
 import { Runs, SAME } from "./runs";
+import { Tops } from "./tops";
 
 /** Where a channel's figures go: one float a hop each, and one a part each; and what is told from every part. */
 export class LevelRoom {
   activity: Activity;
   runs: Runs;
+  shapes: Tops = new Tops();
   sums: usize = 0;
+  tops: usize = 0;
   lowest: usize = 0;
   highest: usize = 0;
   /** Sums of squares and of squared steps from sample to sample, one a part. */
@@ -104,6 +107,7 @@ export function levelHop(
   store<f32>(to.sums + at, sum);
   store<f32>(to.lowest + at, lowest);
   store<f32>(to.highest + at, highest);
+  store<f32>(to.tops + at, to.shapes.of(from, frames, lowest, highest));
   to.peak = max(to.peak, max(highest, -lowest));
   to.total += <f64>sum;
   to.count += <f64>frames;

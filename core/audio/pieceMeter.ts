@@ -31,6 +31,8 @@ export interface ChannelFigures {
   sums: Float32Array;
   lowest: Float32Array;
   highest: Float32Array;
+  /** How flat the top of the highest half-wave is, by hop, 0…1; 0 where it does not tell. */
+  tops: Float32Array;
   /** Sums of squares and of squared steps from sample to sample, part by part. */
   squares: Float32Array;
   steps: Float32Array;
@@ -131,6 +133,7 @@ export function pieceMeter(form: PieceForm, longestS: number): PieceMeter {
       sums: figures(0, hops),
       lowest: figures(1, hops),
       highest: figures(2, hops),
+      tops: figures(9, hops),
       squares: figures(3, hops * PARTS_PER_HOP),
       steps: figures(5, hops * PARTS_PER_HOP),
       loudness: figures(6, hops),

@@ -38,7 +38,7 @@ export function courseOf(heard: Heard, isTouched: Uint8Array, spots: readonly Sp
       speechDbfs: spoken * hopS >= LEAST_S ? orNull(meanSquareToDbfs(speech / spoken)) : null,
       noiseDbfs: pauses.length * hopS >= LEAST_S ? orNull(meanSquareToDbfs(pauses[pauses.length >> 1]!)) : null,
       rustles: count(["rustle"]),
-      dropouts: count(["dropout", "radioNoise"]),
+      dropouts: count(["dropout", "contactLost", "radioNoise"]),
     });
   }
   return course;

@@ -22,6 +22,10 @@ const SPOT_SEVERITY: Readonly<Partial<Record<FindingKind, Finding["severity"]>>>
   knock: "warning",
   dropout: "fault",
   radioNoise: "fault",
+  contactLost: "fault",
+  buzz: "fault",
+  crackle: "fault",
+  click: "warning",
   gap: "fault",
   repeated: "fault",
   headTurn: "warning",
@@ -33,6 +37,14 @@ function spotFinding(spot: Spot): Draft {
   const { kind, startS, endS, confidence } = spot;
   return { kind, startS, endS, severity: SPOT_SEVERITY[kind] ?? "warning", confidence };
 }
+
+/** Peaks crowd at the top, and their half-waves are flatter than the voice's others. A line-up tone is at its top throughout. */
+const isFlattened = ({ atTopShare, flatterTops, plateauShare }: Measures): boolean =>
+  atTopShare > LIMITS.flattenedShare && flatterTops > LIMITS.flatterTops && plateauShare < LIMITS.toneShare;
+
+/** Many peaks at the top, of the shape that the voice's others have: a gain holds them there. */
+const isHeld = ({ atTopShare, flatterTops, plateauShare }: Measures): boolean =>
+  atTopShare > LIMITS.heldShare && flatterTops <= LIMITS.flatterTops && plateauShare < LIMITS.toneShare;
 
 function clippedFindings(totals: ChannelTotals, measures: Measures, context: FindingContext, whole: Draft): Draft[] {
   const { clipping } = totals;
@@ -53,7 +65,7 @@ function clippedFindings(totals: ChannelTotals, measures: Measures, context: Fin
     severity: "fault",
     what: { code: "finding.flatTops", peakDbfs: totals.samplePeakDbfs },
   } as const;
-  if (isOverloadedEarlier(clipping, totals.samplePeak))
+  if (isOverloadedEarlier(clipping, totals.samplePeak) && !(isHeld(measures) && measures.flatterTops < LIMITS.sameTops))
     return clipping.flatPlaces.map((place) => ({ ...at(place), ...overload, confidence: place.runs > 2 ? 0.95 : 0.7 }));
   if (context.isFloat && totals.samplePeakDbfs > 0)
     return [
@@ -64,10 +76,9 @@ function clippedFindings(totals: ChannelTotals, measures: Measures, context: Fin
       },
     ];
   const drafts: Draft[] = [];
-  const { plateauShare, voicePeakDbfs } = measures;
+  const { voicePeakDbfs } = measures;
   const peakDb = voicesPeakDb(voicePeakDbfs, totals.samplePeakDbfs, totals.truePeakDbtp);
-  if (plateauShare > LIMITS.plateauShare && plateauShare < LIMITS.toneShare)
-    drafts.push({ ...whole, ...overload, confidence: 0.8 });
+  if (isFlattened(measures)) drafts.push({ ...whole, ...overload, confidence: 0.8 });
   if (peakDb > LIMITS.ceilingDbfs)
     drafts.push({
       ...whole,
@@ -120,6 +131,13 @@ function noiseTraits(measures: Measures, whole: Draft): Draft[] {
       confidence: sure(hum.overBesideDb - LIMITS.humOverBesideDb, 12),
       what: { code: "finding.hum", mainsHz: hum.mainsHz, lines: hum.lines, underVoiceDb: -hum.overVoiceDb },
     });
+  if (measures.whineOverDb > LIMITS.whineOverDb && measures.whineUnderVoiceDb < LIMITS.whineUnderVoiceDb)
+    drafts.push({
+      ...whole,
+      kind: "whine",
+      confidence: sure(measures.whineOverDb - LIMITS.whineOverDb, 10),
+      what: { code: "finding.whine", nearHz: measures.whineHz, underVoiceDb: measures.whineUnderVoiceDb },
+    });
   if (measures.hissDb > LIMITS.hissUnderVoiceDb && measures.hissFallDb > LIMITS.hissFallDb)
     drafts.push({
       ...whole,
@@ -151,11 +169,11 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
   const isTone = measures.brightDb < LIMITS.toneBrightDb || measures.bassDb > LIMITS.toneBassDb;
   const drafts: Draft[] = [];
   const crowdOver = measures.crowdShare - LIMITS.crowdShare - measures.crowdByChance;
-  if (crowdOver > 0 && measures.plateauShare <= LIMITS.plateauShare)
+  if ((crowdOver > 0 || isHeld(measures)) && !isFlattened(measures))
     drafts.push({
       ...whole,
       kind: "limited",
-      confidence: sure(crowdOver * 100, 20),
+      confidence: sure(Math.max(0, crowdOver) * 100, 20),
       what: { code: "finding.crowdedPeaks", percent: measures.crowdShare * 100 },
     });
   if (measures.decayDbPerS !== null && measures.decayDbPerS < LIMITS.roomyDbPerS)
@@ -172,7 +190,14 @@ function voiceTraits(measures: Measures, whole: Draft): Draft[] {
       confidence: sure(measures.sibilanceDb - LIMITS.sibilanceDb, 8),
       what: { code: "finding.sharpS", overDb: measures.sibilanceDb },
     });
-  if (measures.brightDb < LIMITS.muffledDb && !isTone)
+  if (measures.edgeHz !== null && !isTone)
+    drafts.push({
+      ...whole,
+      kind: "narrowBand",
+      confidence: 0.85,
+      what: { code: "finding.bandEnds", atHz: measures.edgeHz },
+    });
+  else if (measures.brightDb < LIMITS.muffledDb && !isTone)
     drafts.push({
       ...whole,
       kind: "muffled",
@@ -202,6 +227,12 @@ function isTold({ kind }: Spot, { pitchHz, risesDb, decayDbPerS, sibilanceDb }: 
   return kind !== "breath" || !(isRoomy || risesDb > SWELLS_DB);
 }
 
+/** An input that is open, and nobody speaks; claps and knocks have no pitch. */
+function hasNoSpeech({ traits }: ChannelTotals, { durationS }: FindingContext): boolean {
+  const spokenS = (traits.speechHops + traits.coveredHops) / 100;
+  return durationS >= LIMITS.noSpeechOfS && spokenS < LIMITS.noSpeechS;
+}
+
 /** What stands out in one channel. */
 export function channelFindings(totals: ChannelTotals, channel: number, context: FindingContext): Finding[] {
   const whole: Draft = {
@@ -215,6 +246,12 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
   if (totals.samplePeakDbfs < LIMITS.silentPeakDbfs)
     return finish([{ ...whole, severity: "fault", what: { code: "finding.nothingRecorded" } }]);
   const measures = measuresOf(totals);
+  if (hasNoSpeech(totals, context))
+    return finish([
+      { ...whole, kind: "noSpeech", confidence: 0.8 },
+      ...clippedFindings(totals, measures, context, whole).filter(({ kind }) => kind !== "tooHot"),
+      ...totals.spots.map(spotFinding),
+    ]);
   return finish([
     ...clippedFindings(totals, measures, context, whole),
     ...levelFindings(totals, measures, whole),

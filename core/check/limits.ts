@@ -17,13 +17,23 @@ export const LIMITS = {
   /** A mains line over what is beside it, and over the voice, dB. */
   humOverBesideDb: 13,
   humUnderVoiceDb: -52,
+  /** A third-octave of the noise over those two away, and the voice over it, dB. */
+  whineOverDb: 10,
+  whineUnderVoiceDb: 48,
+  /** Less speech than this in a longer recording is none, s. */
+  noSpeechS: 1.5,
+  noSpeechOfS: 10,
   /** Noise of 2 to 8 kHz re the voice, dB, and how much it rises from 1 to 8 kHz by third-octaves at least (white: 8). */
   hissUnderVoiceDb: -50,
   hissFallDb: 1.7,
   /** Phrases that die away slower than this are in a strong room, dB/s. */
   roomyDbPerS: 130,
-  /** Share of spoken hops within 0.5 dB of the loudest: an overload. */
-  plateauShare: 0.03,
+  /** Share of the loud hops within 2 dB of the highest, and how much flatter those tops are than others: an overload. */
+  flattenedShare: 0.04,
+  flatterTops: 0.09,
+  sameTops: 0.03,
+  /** So large a share of the loud hops at the top, and no flatter than others: a limiter that looks ahead. */
+  heldShare: 0.3,
   /** A line-up tone is no voice: nearly all of it lies at its top, and it has no highs at all or nothing but bass. */
   toneShare: 0.4,
   toneBrightDb: -45,

@@ -5,6 +5,7 @@ import type { ChannelTotals } from "./recordingTotals";
 import {
   binAt,
   DECAY_STEP,
+  FLAT_BINS,
   lineHz,
   LOWEST_PEAK_DB,
   LOWEST_PITCH_HZ,
@@ -35,6 +36,10 @@ export interface Measures {
   /** The voice's own highest peak, dBFS; null where there was too little voice. Knocks and wind are none of it. */
   voicePeakDbfs: number | null;
   plateauShare: number;
+  /** Share of the loud hops whose peaks lie within 2 dB of the highest. */
+  atTopShare: number;
+  /** How much flatter the tops of the highest half-waves are than those of weaker ones: −1…1. */
+  flatterTops: number;
   /** Share of the loud peaks that crowd into 2 dB. */
   crowdShare: number;
   /** How much more of them crowds by chance than in a minute of speech, because there were few. */
@@ -43,6 +48,12 @@ export interface Measures {
   /** Speech of 2.5 to 6.3 kHz, and of 125 to 250 Hz, re its 400 Hz to 1.6 kHz. */
   brightDb: number;
   bassDb: number;
+  /** How far the clearest third-octave of the noise over 600 Hz stands over those two away, and how it stands to the voice, dB. */
+  whineOverDb: number;
+  whineUnderVoiceDb: number;
+  whineHz: number;
+  /** Where the voice ends as if cut off, Hz; null where it does not. */
+  edgeHz: number | null;
   risesDb: number;
   lowsDb: number;
   /** Speech by third-octave without the noise, mean square. */
@@ -157,9 +168,77 @@ function shareNearTop(totals: ChannelTotals, withinDb: number): number {
   return near / speechHops;
 }
 
+/** Loud hops that tell the top's shape, those that tell the usual one lie so far under it, dB. */
+const TOP_HOPS = 30;
+const FEWEST_TOPS = 60;
+const USUAL_FROM_DB = 4;
+const USUAL_TO_DB = 16;
+
+/**
+ * Whether the highest half-waves are flatter than others of the same voice. A stage that overloads flattens them, also
+ * where a capacitor or a de-emphasis behind it has tilted the flats; a limiter turns the gain and leaves their shape.
+ */
+function topsOf({ traits: { tops } }: ChannelTotals): Pick<Measures, "atTopShare" | "flatterTops"> {
+  const levels = tops.length / FLAT_BINS;
+  const row = (level: number) => tops.subarray(level * FLAT_BINS, (level + 1) * FLAT_BINS);
+  const count = (from: number, to: number) =>
+    tops.subarray(Math.max(0, from) * FLAT_BINS, to * FLAT_BINS).reduce((sum, own) => sum + own, 0);
+  let highest = levels;
+  while (highest > 0 && count(highest - 1, levels) < 2) highest -= 1;
+  const loud = count(highest - 12, levels);
+  if (loud < FEWEST_TOPS) return { atTopShare: 0, flatterTops: 0 };
+  const gathered = (from: number, to: number) => {
+    const sum = new Uint32Array(FLAT_BINS);
+    for (let level = Math.max(0, from); level < to; level += 1) row(level).forEach((own, bin) => (sum[bin]! += own));
+    return sum;
+  };
+  let first = highest;
+  while (first > 0 && count(first, levels) < TOP_HOPS) first -= 1;
+  const usual = gathered(highest - USUAL_TO_DB, highest - USUAL_FROM_DB);
+  return {
+    atTopShare: count(highest - 2, levels) / loud,
+    flatterTops: (binAt(gathered(first, levels), 0.5) - binAt(usual, 0.5)) / FLAT_BINS,
+  };
+}
+
 function pitchOf({ traits: { pitches } }: ChannelTotals): number | null {
   if (pitches.reduce((sum, count) => sum + count, 0) < FEWEST_PITCHES) return null;
   return LOWEST_PITCH_HZ * 2 ** (binAt(pitches, 0.5) / PITCHES_PER_OCTAVE);
+}
+
+const WHINE_FROM_HZ = 630;
+
+/** The third-octave of the pauses that stands alone. */
+function whineOf(
+  noise: readonly number[],
+  speech: number,
+): Pick<Measures, "whineOverDb" | "whineUnderVoiceDb" | "whineHz"> {
+  let [overDb, best] = [-Infinity, 0];
+  for (let band = bandAt(WHINE_FROM_HZ); band + 2 < noise.length; band += 1) {
+    if (noise[band + 2]! <= 0) continue;
+    const own = powerDb(noise[band]!) - (powerDb(noise[band - 2]!) + powerDb(noise[band + 2]!)) / 2;
+    if (own > overDb) [overDb, best] = [own, band];
+  }
+  return {
+    whineOverDb: overDb,
+    whineUnderVoiceDb: powerDb(speech) - powerDb(noise[best] ?? 0),
+    whineHz: BANDS_HZ[best]!,
+  };
+}
+
+/** A voice never falls by so much over two third-octaves by itself, dB; a telephone's band ends between these, Hz. */
+const EDGE_DB = 18;
+const EDGE_FROM_HZ = 2000;
+const EDGE_TO_HZ = 5000;
+
+/** Where speech with its noise falls off a cliff, above which nothing comes again. */
+function edgeOf(bands: readonly number[]): number | null {
+  for (let band = bandAt(EDGE_FROM_HZ); band <= bandAt(EDGE_TO_HZ); band += 1) {
+    const above = bands.slice(band + 2, bandAt(12_500) + 1);
+    if (above.length > 0 && above.every((power) => powerDb(bands[band]!) - powerDb(power) > EDGE_DB))
+      return BANDS_HZ[band]!;
+  }
+  return null;
 }
 
 /** Works out the figures that traits are judged by. */
@@ -184,10 +263,13 @@ export function measuresOf(totals: ChannelTotals): Measures {
     pitchHz: pitchOf(totals),
     voicePeakDbfs: speaks ? voicePeakDbfs(totals) : null,
     plateauShare: shareNearTop(totals, 0.5),
+    ...topsOf(totals),
     ...crowdOf(totals),
     sibilanceDb: traits.speechHops >= FEWEST_FOR_SIBILANCE ? binAt(traits.sibilance, 0.95) / 2 - 60 : NaN,
     brightDb: speaks ? over(between(speechBands, 2500, 6300), middle) : NaN,
     bassDb: speaks ? over(between(speechBands, 125, 250), middle) : NaN,
+    ...(speaks && pauses ? whineOf(noiseBands, speech) : { whineOverDb: NaN, whineUnderVoiceDb: NaN, whineHz: NaN }),
+    edgeHz: speaks ? edgeOf(Array.from(traits.speechBands)) : null,
     risesDb: rises >= FEWEST_RISES ? binAt(traits.rises, 0.5) / RISES_PER_DB + LOWEST_RISE_DB : NaN,
     lowsDb: pauses ? over(traits.pauseLow / traits.pauseHops, between(noiseBands, 160, 250)) : NaN,
     speechBands,

@@ -21,6 +21,8 @@ const WHAT = {
   "finding.littleOverNoise": { snrDb: Level },
   "finding.offCentre": { percent: Figure },
   "finding.hum": { mainsHz: Figure, lines: Count, underVoiceDb: Level },
+  "finding.whine": { nearHz: Figure, underVoiceDb: Level },
+  "finding.bandEnds": { atHz: Figure },
   "finding.hiss": { underVoiceDb: Level },
   /** Null: by too little for a figure. */
   "finding.noiseRises": { byDb: maybe(Level) },

@@ -20,6 +20,8 @@ export interface Traits {
   peaks: Uint32Array;
   /** The same of the loudest hop of each syllable. */
   syllables: Uint32Array;
+  /** Spoken hops by peak, in steps of 1 dB from −60 dBFS, and by how flat their top is, in {@link FLAT_BINS} steps. */
+  tops: Uint32Array;
   /** Power of 5 to 10 kHz of spoken hops re the piece's speech, in half decibels from −60 dB. */
   sibilance: Uint32Array;
   /** How fast phrases die away, in steps of 10 dB/s. */
@@ -33,6 +35,9 @@ export interface Traits {
 export const PEAK_BINS_PER_DB = 4;
 const PEAK_BINS = 66 * PEAK_BINS_PER_DB;
 export const LOWEST_PEAK_DB = -60;
+/** Steps of flatness from 0 to 1. */
+export const FLAT_BINS = 24;
+const TOP_DB = 66;
 /** A syllable's loudest hop is the loudest within so many to either side. */
 const SYLLABLE = 9;
 const SIBILANCE_BINS = 160;
@@ -64,6 +69,7 @@ export function noTraits(): Traits {
     pieces: 0,
     peaks: new Uint32Array(PEAK_BINS),
     syllables: new Uint32Array(PEAK_BINS),
+    tops: new Uint32Array(TOP_DB * FLAT_BINS),
     sibilance: new Uint32Array(SIBILANCE_BINS),
     decays: new Uint32Array(DECAY_BINS),
     rises: new Uint32Array(RISE_BINS),
@@ -230,6 +236,11 @@ export function traitsOf({ heard, low, high }: Scene, { isTouched, isCovered }: 
     const peak = hopPeak(hop);
     // A click in it is none of the voice.
     if (isTouched[hop] || peak * peak > MOST_CREST * heard.level[hop]!) continue;
+    const flatness = figures.tops[hop]!;
+    if (flatness > 0) {
+      const level = binned(20 * Math.log10(peak + 1e-9) - LOWEST_PEAK_DB, TOP_DB);
+      traits.tops[level * FLAT_BINS + binned(flatness * FLAT_BINS, FLAT_BINS)]! += 1;
+    }
     let isTop = peak > 0;
     for (let near = hop - SYLLABLE; near <= hop + SYLLABLE && isTop; near += 1)
       isTop = near < 0 || near >= hops || hopPeak(near) <= peak;

@@ -83,6 +83,7 @@ const CAUSES: Partial<Record<FindingKind, CauseOf>> = {
   boomy: byDress("tone"),
   headTurn: byDress("steady"),
   dropout: onAir("cause.dropout"),
+  contactLost: onAir("cause.dropout"),
   radioNoise: onAir("cause.radioNoise"),
   pumping: ({ way }) =>
     way && /phone|camera|computer/.test(way.recorderKind)

@@ -27,6 +27,9 @@ export const check: Templates<CheckCatalogue> = {
   "finding.offCentre": ({ percent }) => `DC offset: ${figure(percent, 1)} % of full scale.`,
   "finding.hum": ({ mainsHz, lines, underVoiceDb }) =>
     `Hum of ${mainsHz} Hz with ${count(lines, "line", "lines")}, ${db(underVoiceDb)} below the voice.`,
+  "finding.whine": ({ nearHz, underVoiceDb }) =>
+    `A steady tone near ${figure(nearHz)} Hz, ${db(underVoiceDb)} below the voice.`,
+  "finding.bandEnds": ({ atHz }) => `The voice ends above ${figure(atHz)} Hz as if cut off.`,
   "finding.hiss": ({ underVoiceDb }) => `Hiss at 2 to 8 kHz, ${db(underVoiceDb)} below the voice.`,
   "finding.noiseRises": ({ byDb }) =>
     `The noise rises${byDb === null ? "" : ` by ${db(byDb)}`} in the pauses: automatic gain is on.`,

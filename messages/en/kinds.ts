@@ -129,6 +129,44 @@ export const KIND_WORDS: Readonly<Record<FindingKind, KindWords>> = {
     advice:
       "Two clocks that are not locked, or a busy computer. Set one device as the master clock, and record it again.",
   },
+  click: {
+    name: "Clicks",
+    sounds: "A tick for an instant.",
+    advice:
+      "Two devices on two clocks tick like this, and so does a bad cut. Check the clocks. The edit can repair single clicks.",
+  },
+  crackle: {
+    name: "Crackle",
+    sounds: "Scratches and ticks, as from a loose plug.",
+    advice: "Wiggle each plug while you listen, clean the contacts or swap the cable. Then record it again.",
+  },
+  contactLost: {
+    name: "Contact lost",
+    sounds: "The voice is gone for a moment, then back.",
+    advice: "Check plugs, cable, mute switch and batteries before the radio link. Then record it again.",
+  },
+  buzz: {
+    name: "Phone buzz",
+    sounds: "A rough buzz that comes in bursts.",
+    advice: "Put phones in flight mode or metres away from cables and packs. Then record it again.",
+  },
+  whine: {
+    name: "Whine",
+    sounds: "A steady thin tone.",
+    advice:
+      "Look for chargers, screens, lamps and dimmers nearby. Run on batteries. A narrow notch in the edit takes it out.",
+  },
+  narrowBand: {
+    name: "Narrow band",
+    sounds: "As over a telephone.",
+    advice:
+      "Look for a headset profile, a call or a strong lossy format in the chain, and record through another input.",
+  },
+  noSpeech: {
+    name: "No speech",
+    sounds: "Only the place: nobody speaks.",
+    advice: "If somebody did speak, this is the wrong input or a muted pack. Tap the capsule and follow the cable.",
+  },
   silent: {
     name: "Silent",
     sounds: "Nothing.",

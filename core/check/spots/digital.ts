@@ -1,10 +1,13 @@
 import { PARTS_PER_HOP } from "../../audio";
 import { joinSpots, type Spot } from "../spot";
-import { dbOver, type Scene } from "./scene";
+import { dbOver, mostIn, type Scene } from "./scene";
 
 /** A gap stands in sound: so much power within 6 ms before or after it, dB re full scale (mean square). */
 const SOUND_DB = -62;
 const BESIDE_PARTS = 6;
+/** And where somebody speaks at all, on one side at most so far under the voice: silence between words is a gate, dB. */
+const CUTS_UNDER_VOICE_DB = -25;
+const HELD_SHARE = 0.6;
 const LONGEST_GAP_S = 3;
 /** What repeats longer than this, or more often than so many times in a row, is a tone and not a fault. */
 const LONGEST_REPEAT_S = 0.6;
@@ -23,14 +26,20 @@ function powerBeside({ heard }: Scene, frame: number, side: -1 | 1): number {
 function findGaps(scene: Scene): Spot[] {
   const { heard, startS } = scene;
   const shortest = heard.sampleRateHz / 1000;
+  const highest = mostIn(heard.figures.highest, { from: 0, to: heard.hops });
   const spots = heard.figures.runs
     .filter(
       ({ frames, value }) =>
-        frames >= shortest && frames < LONGEST_GAP_S * heard.sampleRateHz && Math.abs(value) < 0.02,
+        frames >= shortest &&
+        frames < LONGEST_GAP_S * heard.sampleRateHz &&
+        // What stands still well under the peaks was held; at them it is clipped.
+        Math.abs(value) < Math.max(0.02, HELD_SHARE * highest),
     )
     .filter(
       ({ frame, frames }) =>
-        Math.min(powerBeside(scene, frame, -1), powerBeside(scene, frame + frames, 1)) > 10 ** (SOUND_DB / 10),
+        Math.min(powerBeside(scene, frame, -1), powerBeside(scene, frame + frames, 1)) > 10 ** (SOUND_DB / 10) &&
+        Math.max(powerBeside(scene, frame, -1), powerBeside(scene, frame + frames, 1)) >
+          scene.speech * 10 ** (CUTS_UNDER_VOICE_DB / 10),
     )
     .map(({ frame, frames }): Spot => ({
       kind: "gap",

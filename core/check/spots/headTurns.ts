@@ -9,12 +9,15 @@ const STEP = 20;
 const FEWEST = 90;
 /** How much duller and weaker than the rest, dB, and for how long, s; what it is weaker helps to tell, up to a limit. */
 const DULLER_DB = 7;
-const WEAKER_DB = 0.8;
+const WEAKER_DB = 1.5;
 const HELPS = 0.5;
 const HELPS_UP_TO_DB = 4;
-const SHORTEST_S = 1.5;
+const SHORTEST_S = 1.8;
 /** And by how much the middle of its hops is duller: not only its loudest vowels are, dB. */
 const MOSTLY_DULLER_DB = 4.5;
+/** What words alone make of it strays by so many times its own spread; a spread is taken for no less than so much, dB. */
+const STRAYS = 3;
+const LEAST_SPREAD_DB = 1.2;
 /** Of highs that hardly stand out of the noise so much is taken for the voice's. */
 const LEAST_SHARE = 0.3;
 /** Bands that a turned head takes, and those that it leaves. */
@@ -61,12 +64,18 @@ export function findHeadTurns(scene: Scene, isCovered: Uint8Array): Spot[] {
   const usual = (figure: (stretch: Stretch) => number, share: number) => percentile(stretches.map(figure), share);
   const usualTilt = usual(({ tiltDb }) => tiltDb, 0.6);
   const usualMeanTilt = usual(({ meanTiltDb }) => meanTiltDb, 0.6);
+  // Other words are duller or brighter too: how much so, the brighter half of this voice's stretches tells.
+  const spreadDb = Math.max(
+    LEAST_SPREAD_DB,
+    usual(({ meanTiltDb }) => meanTiltDb, 0.84) - usual(({ meanTiltDb }) => meanTiltDb, 0.5),
+  );
+  const mostlyDullerDb = Math.max(MOSTLY_DULLER_DB, STRAYS * spreadDb);
   const usualLevel = usual(({ levelDb }) => levelDb, 0.5);
   const spots = stretches
     .filter(({ tiltDb, meanTiltDb, levelDb }) => {
       const weakerDb = usualLevel - levelDb;
       const tells = usualTilt - tiltDb + HELPS * Math.min(HELPS_UP_TO_DB, weakerDb);
-      return weakerDb > WEAKER_DB && tells > DULLER_DB && usualMeanTilt - meanTiltDb > MOSTLY_DULLER_DB;
+      return weakerDb > WEAKER_DB && tells > DULLER_DB && usualMeanTilt - meanTiltDb > mostlyDullerDb;
     })
     .map((stretch): Spot => ({
       kind: "headTurn",

@@ -12,6 +12,9 @@ const WIND_SHARE_DB = -8;
 /** Longer than this it is wind, s; pops and knocks are shorter than that. */
 const WIND_S = 0.45;
 const SHORT_S = 0.3;
+/** Single milliseconds of a crackling contact differ so much. */
+const LEAPS = 0.48;
+const FEWEST_FREE = 8;
 /** How close to speech a pop is, hops. */
 const NEAR = 12;
 
@@ -65,6 +68,17 @@ interface Strike extends Run {
 
 const isBeside = (knock: Run, run: Run): boolean => knock.from < run.to + 3 && run.from < knock.to + 3;
 
+/** Whether the fine structure leaps where no voice is in it; a voice's own pulses do. */
+function leaps({ heard, crackle }: Scene, run: Run): boolean {
+  let [sum, count] = [0, 0];
+  for (let hop = run.from; hop < run.to; hop += 1) {
+    if (heard.isSpeech[hop]) continue;
+    sum += crackle[hop]!;
+    count += 1;
+  }
+  return count >= FEWEST_FREE && sum / count > LEAPS;
+}
+
 /** Pops and wind: air that moves slowly, told apart by how long it does. */
 function findAir(scene: Scene, knocks: readonly Strike[]): Spot[] {
   const { heard, low, lows, lowFloor, speech, startS } = scene;
@@ -82,7 +96,8 @@ function findAir(scene: Scene, knocks: readonly Strike[]): Spot[] {
       sizeDb: dbOver(mostIn(low, run), speech || limit),
       confidence: Math.min(1, 0.6 + dbOver(mostIn(low, run), limit) / 30),
     };
-    if (seconds > WIND_S) return [{ kind: "wind", ...place }];
+    // Air moves smoothly; a contact that opens and closes leaps.
+    if (seconds > WIND_S) return [{ kind: leaps(scene, run) ? "crackle" : "wind", ...place }];
     return seconds >= 0.025 && seconds <= SHORT_S && isNear(heard.isSpeech, run) ? [{ kind: "plosive", ...place }] : [];
   });
 }

@@ -1,21 +1,39 @@
 import { PARTS_PER_HOP } from "../../audio";
 import { joinSpots, type Spot } from "../spot";
-import { dbOver, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
+import { dbOver, meanIn, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 
 /** Parts over which the fine structure is averaged. */
 const AVERAGED = 5;
 /** One part in so many tells what is usual. */
 const SAMPLED = 8;
-/** A mute is this far under what is there when nobody speaks, dB, and at least so long, parts. */
-const UNDER_FLOOR_DB = -9;
-const SHORTEST_MUTE = 8;
-const LONGEST_MUTE_S = 2;
+/** In a mute there is no more than when nobody speaks, within so much, dB; it is at least so long, parts. */
+const ABOUT_FLOOR_DB = 2;
+const BRIEF_MUTE = 2;
+/** And where there is clearly less, dB: so many parts at least, and for so long at most, s. */
+const DEEP_DB = -9;
+const SHORTEST_DEEP = 8;
+const LONGEST_DEEP_S = 2;
+const LONGEST_MUTE_S = 4;
+/** A mute so long is a contact that was lost, s. */
+const CONTACT_S = 0.5;
+/** The voice beside a mute is at most so far under its mean, dB, within so many parts. */
+const CUTS_UNDER_VOICE_DB = -20;
+const CUT_WITHIN = 3;
+/** And stands so far over what is left of the sound, dB. */
+const LEAPS_DB = 20;
+const FEWEST_PAUSES = 20;
+const DIGITAL_SILENCE = 1e-12;
+const FEWEST_PAUSE_PARTS = 40;
 /** A burst of receiver noise is at most this far under the voice, dB. */
-const UNDER_VOICE_DB = -13;
+const UNDER_VOICE_DB = -24;
 const OVER_NOISE_DB = 15;
+const SHORTEST_BURST = 3;
 /** Third-octaves from 2.5 kHz, over which a voice falls: white noise rises by 1 dB each, and speech never follows that so closely. */
 const FIRST_BAND = 13;
 const WHITE_WITHIN_DB = 3.2;
+/** Noise of a receiver has its share under 2.5 kHz too, which an s has not: this far under what white noise would have there at most, dB. */
+const LOWER_FROM = 9;
+const LOWER_UNDER_WHITE_DB = 5;
 /** What dies away is still so white so many hops later, and no further down, dB. */
 const DYING_WITHIN_DB = 6;
 const DIES_AFTER = 3;
@@ -37,22 +55,59 @@ function runsUnder(values: Float32Array, limit: number): Run[] {
   return runs;
 }
 
-/** Mutes of a radio link: for a moment there is less than the place's own noise. */
+/** Level that the fine structure has where nobody speaks, without what a mute leaves of it. */
+function floorOf({ fine, isPause }: Scene["heard"]): number {
+  const inPauses: number[] = [];
+  const all: number[] = [];
+  for (let part = 0; part < fine.length; part += SAMPLED) {
+    if (fine[part]! <= DIGITAL_SILENCE) continue;
+    all.push(fine[part]!);
+    if (isPause[Math.floor(part / PARTS_PER_HOP)]) inPauses.push(fine[part]!);
+  }
+  return inPauses.length >= FEWEST_PAUSE_PARTS ? percentile(inPauses, 0.5) : percentile(all, 0.05);
+}
+
+/** Mutes of a radio link and contacts lost: in the midst of the voice there is suddenly less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
   const { fine, figures } = heard;
-  const sampled = new Float64Array(Math.ceil(fine.length / SAMPLED));
-  let count = 0;
-  for (let part = 0; part < fine.length; part += SAMPLED) if (fine[part]! > 1e-12) sampled[count++] = fine[part]!;
-  const limit = percentile(sampled.subarray(0, count), 0.05) * 10 ** (UNDER_FLOOR_DB / 10);
+  const floor = floorOf(heard);
+  const limit = floor * 10 ** (ABOUT_FLOOR_DB / 10);
   const partS = heard.hopS / PARTS_PER_HOP;
-  return runsUnder(fine, limit)
-    .filter(
-      ({ from, to }) =>
-        to - from >= SHORTEST_MUTE && (to - from) * partS <= LONGEST_MUTE_S && to < fine.length - 20 && from > 20,
-    )
-    .filter((run) => mostIn(figures.steps, run) > 0)
+  const partFrames = heard.hopFrames / PARTS_PER_HOP;
+  const pauses: number[] = [];
+  for (let hop = 0; hop < heard.hops; hop += 1)
+    if (heard.isPause[hop] && heard.level[hop]! > 0) pauses.push(heard.level[hop]!);
+  // A vowel may have no highs at all, but it is never as weak as the place.
+  const mostLeft =
+    (pauses.length >= FEWEST_PAUSES ? percentile(pauses, 0.5) * 10 ** (ABOUT_FLOOR_DB / 10) : speech * 1e-4) *
+    partFrames;
+  const leastVoice = Math.max(speech * partFrames * 10 ** (CUTS_UNDER_VOICE_DB / 10), mostLeft * 10 ** (LEAPS_DB / 10));
+  /** A word ends over some ten milliseconds; what is cut is loud until then, or from then on. */
+  const cutsIn = ({ from, to }: Run): [before: boolean, after: boolean] => [
+    mostIn(figures.squares, { from: from - AVERAGED - CUT_WITHIN, to: from - AVERAGED + CUT_WITHIN }) > leastVoice,
+    mostIn(figures.squares, { from: to - 1, to: to + CUT_WITHIN }) > leastVoice,
+  ];
+  const inBounds = ({ from, to }: Run) => to < fine.length - 20 && from > 20 && (to - from) * partS <= LONGEST_MUTE_S;
+  // Less than the place's own noise is no lull of the voice, whatever is beside it.
+  const deep = runsUnder(fine, floor * 10 ** (DEEP_DB / 10)).filter(
+    (run) =>
+      run.to - run.from >= SHORTEST_DEEP &&
+      (run.to - run.from) * partS <= LONGEST_DEEP_S &&
+      ((run.to - run.from) * partS < CONTACT_S || cutsIn(run)[0]),
+  );
+  const cut = runsUnder(fine, limit).filter((run) => {
+    const inside = { from: run.from - 2, to: Math.max(run.from - 1, run.to - 4) };
+    if (run.to - run.from < BRIEF_MUTE || meanIn(figures.squares, inside) > mostLeft) return false;
+    const [before, after] = cutsIn(run);
+    // A word may begin at once, out of silence, but it never ends so.
+    return before && (after || (run.to - run.from) * partS >= CONTACT_S);
+  });
+  const isNew = (run: Run) => !deep.some((other) => other.from < run.to && other.to > run.from);
+  return [...deep, ...cut.filter(isNew)]
+    .filter((run) => inBounds(run) && mostIn(figures.steps, run) > 0)
+    .sort((one, other) => one.from - other.from)
     .map(({ from, to }): Spot => ({
-      kind: "dropout",
+      kind: (to - from) * partS >= CONTACT_S ? "contactLost" : "dropout",
       startS: startS + (from - AVERAGED) * partS,
       endS: startS + to * partS,
       sizeDb: dbOver(limit, speech),
@@ -82,6 +137,14 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
     const mean = sum / used.length;
     return Math.sqrt(Math.max(0, squares / used.length - mean * mean));
   };
+  /** Whether 1 to 2 kHz holds what white noise of that strength has there; a voice under it only adds. */
+  const reachesDown = (hop: number): boolean => {
+    let [lower, upper] = [0, 0];
+    for (let band = LOWER_FROM; band < FIRST_BAND; band += 1) lower += bands[band]![hop]!;
+    for (const band of used) upper += bands[band]![hop]!;
+    const white = (10 ** (FIRST_BAND / 10) - 10 ** (LOWER_FROM / 10)) / (10 ** (last / 10) - 10 ** (FIRST_BAND / 10));
+    return dbOver(lower, upper * white) > -LOWER_UNDER_WHITE_DB;
+  };
   /** A receiver falls silent at once; a clap or a slate dies away with the room, nearly as white as it began. */
   const diesAway = ({ from, to }: Run): boolean => {
     let loudest = 0;
@@ -94,10 +157,10 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
   const [overVoice, overNoise] = [10 ** (UNDER_VOICE_DB / 10) * speech, 10 ** (OVER_NOISE_DB / 10)];
   const isWhite = (hop: number): boolean => {
     const power = powers[hop]!;
-    return power > overVoice && power > overNoise * noise[hop]! && straysDb(hop) < WHITE_WITHIN_DB;
+    return power > overVoice && power > overNoise * noise[hop]! && straysDb(hop) < WHITE_WITHIN_DB && reachesDown(hop);
   };
   return runsOf(heard.hops, isWhite, 2)
-    .filter((run) => run.to - run.from >= 2 && (run.to - run.from) * heard.hopS < 1 && !diesAway(run))
+    .filter((run) => run.to - run.from >= SHORTEST_BURST && (run.to - run.from) * heard.hopS < 1 && !diesAway(run))
     .map(({ from, to }): Spot => ({
       kind: "radioNoise",
       startS: startS + from * heard.hopS,
@@ -109,5 +172,5 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
 
 /** What a radio link does when it fails for a moment. */
 export function findRadioFaults(scene: Scene): Spot[] {
-  return [...joinSpots(findMutes(scene), 0.05), ...joinSpots(findBursts(scene), 0.1)];
+  return [...findMutes(scene), ...joinSpots(findBursts(scene), 0.1)];
 }

@@ -1,0 +1,2 @@
+import { benchStrangers } from "./bench/benchStrangers";
+benchStrangers((process.argv[2] ?? "tune") as never);
