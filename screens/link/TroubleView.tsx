@@ -64,7 +64,9 @@ const GROUPS: readonly { name: string; symptoms: readonly Symptom[] }[] = [
 const LIKE: Partial<Record<Symptom, FindingKind>> = {
   buzz: "hum",
   chargerHum: "hum",
-  phoneBuzz: "radioNoise",
+  phoneBuzz: "buzz",
+  crackle: "crackle",
+  crackleMoves: "crackle",
   hiss: "hiss",
   distorted: "clipped",
   far: "roomy",

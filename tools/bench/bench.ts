@@ -9,6 +9,7 @@ import { benchServer } from "./benchServer";
 import { benchRoll } from "./benchRoll";
 import { benchPlace } from "./benchPlace";
 import { benchSituations } from "./benchSituations";
+import { benchStrangers } from "./benchStrangers";
 import { benchSync } from "./benchSync";
 import { benchClean } from "./benchClean";
 import { benchWeb } from "./benchWeb";
@@ -22,7 +23,8 @@ const BENCHES: Record<string, (args: readonly string[]) => Promise<number>> = {
   check: benchCheck,
   copy: benchCopy,
   crews: benchCrews,
-  detectors: (args) => benchDetectors(args.includes("--quick")),
+  detectors: async (args) =>
+    args.includes("--strangers") ? benchStrangers(args.at(-1)) : benchDetectors(args.includes("--quick")),
   dress: benchDress,
   levels: () => Promise.resolve(benchLevels() ? 0 : 1),
   measure: benchMeasure,

@@ -9,14 +9,14 @@ const STEP = 20;
 const FEWEST = 90;
 /** How much duller and weaker than the rest, dB, and for how long, s; what it is weaker helps to tell, up to a limit. */
 const DULLER_DB = 7;
-const WEAKER_DB = 1.5;
+const WEAKER_DB = 1.2;
 const HELPS = 0.5;
 const HELPS_UP_TO_DB = 4;
 const SHORTEST_S = 1.8;
 /** And by how much the middle of its hops is duller: not only its loudest vowels are, dB. */
 const MOSTLY_DULLER_DB = 4.5;
 /** What words alone make of it strays by so many times its own spread; a spread is taken for no less than so much, dB. */
-const STRAYS = 3;
+const STRAYS = 1.9;
 const LEAST_SPREAD_DB = 1.2;
 /** Of highs that hardly stand out of the noise so much is taken for the voice's. */
 const LEAST_SHARE = 0.3;
@@ -65,10 +65,7 @@ export function findHeadTurns(scene: Scene, isCovered: Uint8Array): Spot[] {
   const usualTilt = usual(({ tiltDb }) => tiltDb, 0.6);
   const usualMeanTilt = usual(({ meanTiltDb }) => meanTiltDb, 0.6);
   // Other words are duller or brighter too: how much so, the brighter half of this voice's stretches tells.
-  const spreadDb = Math.max(
-    LEAST_SPREAD_DB,
-    usual(({ meanTiltDb }) => meanTiltDb, 0.84) - usual(({ meanTiltDb }) => meanTiltDb, 0.5),
-  );
+  const spreadDb = Math.max(LEAST_SPREAD_DB, usual(({ meanTiltDb }) => meanTiltDb, 0.9) - usualMeanTilt);
   const mostlyDullerDb = Math.max(MOSTLY_DULLER_DB, STRAYS * spreadDb);
   const usualLevel = usual(({ levelDb }) => levelDb, 0.5);
   const spots = stretches

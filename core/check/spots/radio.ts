@@ -18,9 +18,14 @@ const LONGEST_MUTE_S = 4;
 const CONTACT_S = 0.5;
 /** The voice beside a mute is at most so far under its mean, dB, within so many parts. */
 const CUTS_UNDER_VOICE_DB = -20;
-const CUT_WITHIN = 3;
+const CUT_WITHIN = 2;
+const CLOSURE_PARTS = 14;
+/** Holes nearer to each other than this are the voice's own, parts. */
+const CREAK_WITHIN = 25;
 /** And stands so far over what is left of the sound, dB. */
 const LEAPS_DB = 20;
+/** A contact that is lost for long is told by its beginning alone: that must be so many times louder. */
+const CONTACT_LEAPS = 4;
 const FEWEST_PAUSES = 20;
 const DIGITAL_SILENCE = 1e-12;
 const FEWEST_PAUSE_PARTS = 40;
@@ -31,6 +36,9 @@ const SHORTEST_BURST = 3;
 /** Third-octaves from 2.5 kHz, over which a voice falls: white noise rises by 1 dB each, and speech never follows that so closely. */
 const FIRST_BAND = 13;
 const WHITE_WITHIN_DB = 3.2;
+/** Of a burst that is weaker than this re the voice more is asked: an s comes near it, dB. */
+const LOUD_UNDER_VOICE_DB = -13;
+const WEAK_WHITE_WITHIN_DB = 2.4;
 /** Noise of a receiver has its share under 2.5 kHz too, which an s has not: this far under what white noise would have there at most, dB. */
 const LOWER_FROM = 9;
 const LOWER_UNDER_WHITE_DB = 5;
@@ -82,11 +90,21 @@ function findMutes({ heard, startS, speech }: Scene): Spot[] {
     (pauses.length >= FEWEST_PAUSES ? percentile(pauses, 0.5) * 10 ** (ABOUT_FLOOR_DB / 10) : speech * 1e-4) *
     partFrames;
   const leastVoice = Math.max(speech * partFrames * 10 ** (CUTS_UNDER_VOICE_DB / 10), mostLeft * 10 ** (LEAPS_DB / 10));
+  // A DC offset is no sound.
+  const offset = figures.sums.reduce((sum, own) => sum + own, 0) / (heard.hops * heard.hopFrames);
+  const powers = figures.squares.map((sum) => Math.max(0, sum - offset * offset * partFrames));
   /** A word ends over some ten milliseconds; what is cut is loud until then, or from then on. */
-  const cutsIn = ({ from, to }: Run): [before: boolean, after: boolean] => [
-    mostIn(figures.squares, { from: from - AVERAGED - CUT_WITHIN, to: from - AVERAGED + CUT_WITHIN }) > leastVoice,
-    mostIn(figures.squares, { from: to - 1, to: to + CUT_WITHIN }) > leastVoice,
+  const cutsIn = ({ from, to }: Run, least = leastVoice): [before: boolean, after: boolean] => [
+    mostIn(powers, { from: from - AVERAGED - CUT_WITHIN, to: from - AVERAGED + CUT_WITHIN }) > least,
+    mostIn(powers, { from: to - 1, to: to + CUT_WITHIN }) > least,
   ];
+  /** What is left in a mute: by whole hops where there are any, as they are told without an offset. */
+  const leftIn = ({ from, to }: Run): number => {
+    const hops = { from: Math.ceil((from - 2) / PARTS_PER_HOP), to: Math.floor((to - 4) / PARTS_PER_HOP) };
+    if (hops.to > hops.from) return meanIn(heard.level, hops) * partFrames;
+    if (offset * offset * partFrames > mostLeft) return Infinity;
+    return meanIn(powers, { from: from - 2, to: Math.max(from - 1, to - 4) });
+  };
   const inBounds = ({ from, to }: Run) => to < fine.length - 20 && from > 20 && (to - from) * partS <= LONGEST_MUTE_S;
   // Less than the place's own noise is no lull of the voice, whatever is beside it.
   const deep = runsUnder(fine, floor * 10 ** (DEEP_DB / 10)).filter(
@@ -95,15 +113,21 @@ function findMutes({ heard, startS, speech }: Scene): Spot[] {
       (run.to - run.from) * partS <= LONGEST_DEEP_S &&
       ((run.to - run.from) * partS < CONTACT_S || cutsIn(run)[0]),
   );
-  const cut = runsUnder(fine, limit).filter((run) => {
-    const inside = { from: run.from - 2, to: Math.max(run.from - 1, run.to - 4) };
-    if (run.to - run.from < BRIEF_MUTE || meanIn(figures.squares, inside) > mostLeft) return false;
-    const [before, after] = cutsIn(run);
+  // With an offset so large, single milliseconds do not tell where the voice stops.
+  const isOff = offset * offset * partFrames > leastVoice / 10;
+  const cut = (isOff ? [] : runsUnder(fine, limit)).filter((run) => {
+    if (run.to - run.from < BRIEF_MUTE || leftIn(run) > mostLeft) return false;
     // A word may begin at once, out of silence, but it never ends so.
-    return before && (after || (run.to - run.from) * partS >= CONTACT_S);
+    if ((run.to - run.from) * partS >= CONTACT_S) return cutsIn(run, CONTACT_LEAPS * leastVoice)[0];
+    // So long are the closures of consonants, too.
+    const least = run.to - run.from > CLOSURE_PARTS ? CONTACT_LEAPS * leastVoice : leastVoice;
+    return cutsIn(run, least).every((isCut) => isCut);
   });
+  // A creaking voice falls silent between its pulses, again and again.
+  const isCreak = (run: Run) =>
+    cut.some((other) => other !== run && other.from - run.to < CREAK_WITHIN && run.from - other.to < CREAK_WITHIN);
   const isNew = (run: Run) => !deep.some((other) => other.from < run.to && other.to > run.from);
-  return [...deep, ...cut.filter(isNew)]
+  return [...deep, ...cut.filter((run) => isNew(run) && !isCreak(run))]
     .filter((run) => inBounds(run) && mostIn(figures.steps, run) > 0)
     .sort((one, other) => one.from - other.from)
     .map(({ from, to }): Spot => ({
@@ -155,9 +179,11 @@ function findBursts({ heard, startS, speech }: Scene): Spot[] {
     );
   };
   const [overVoice, overNoise] = [10 ** (UNDER_VOICE_DB / 10) * speech, 10 ** (OVER_NOISE_DB / 10)];
+  const loud = 10 ** (LOUD_UNDER_VOICE_DB / 10) * speech;
   const isWhite = (hop: number): boolean => {
     const power = powers[hop]!;
-    return power > overVoice && power > overNoise * noise[hop]! && straysDb(hop) < WHITE_WITHIN_DB && reachesDown(hop);
+    if (power < overVoice || power < overNoise * noise[hop]!) return false;
+    return straysDb(hop) < (power > loud ? WHITE_WITHIN_DB : WEAK_WHITE_WITHIN_DB) && reachesDown(hop);
   };
   return runsOf(heard.hops, isWhite, 2)
     .filter((run) => run.to - run.from >= SHORTEST_BURST && (run.to - run.from) * heard.hopS < 1 && !diesAway(run))

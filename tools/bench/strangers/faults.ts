@@ -100,7 +100,7 @@ function gust(dice: Dice, riseS: number, fallS: number): Float32Array {
   const sound = filtered(filtered(whiteNoise(dice, seconds(riseS + fallS)), "low", 50, 0.6), "low", 90, 0.6);
   for (let at = 0; at < sound.length; at += 1) {
     const time = at / RATE;
-    sound[at]! = (sound[at]! * 8 + 1) * (time < riseS ? time / riseS : Math.exp((riseS - time) / (fallS / 4)));
+    sound[at] = (sound[at]! * 8 + 1) * (time < riseS ? time / riseS : Math.exp((riseS - time) / (fallS / 4)));
   }
   return filtered(sound, "high", 18);
 }

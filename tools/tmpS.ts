@@ -1,2 +1,0 @@
-import { benchStrangers } from "./bench/benchStrangers";
-benchStrangers((process.argv[2] ?? "tune") as never);
