@@ -79,6 +79,19 @@ test("a hole of 8 ms in a vowel is a dropout, though no quieter than the place",
   expect(kindsOf(samples)).toContain("dropout");
 });
 
+test("digital silence between words, as a gate or a speech maker leaves it, is neither dropout nor gap", async () => {
+  const samples = await quietTake();
+  const block = seconds(0.02);
+  let hold = 0;
+  for (let from = 0; from < samples.length; from += block) {
+    const part = samples.subarray(from, from + block);
+    hold = part.some((value) => Math.abs(value) > 0.004) ? 3 : hold - 1;
+    if (hold <= 0) part.fill(0);
+  }
+  const kinds = kindsOf(samples);
+  for (const kind of ["dropout", "gap", "contactLost", "repeated"]) expect(kinds).not.toContain(kind);
+});
+
 test("bursts 216.7 times a second for a second are a phone's (60/13 ms a frame)", async () => {
   const samples = await quietTake();
   const burst = (at: number) => ((at / RATE) % (0.06 / 13) < 0.000577 ? 0.06 : 0);

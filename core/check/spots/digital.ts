@@ -5,8 +5,9 @@ import { dbOver, mostIn, type Scene } from "./scene";
 /** A gap stands in sound: so much power within 6 ms before or after it, dB re full scale (mean square). */
 const SOUND_DB = -62;
 const BESIDE_PARTS = 6;
-/** And where somebody speaks at all, on one side at most so far under the voice: silence between words is a gate, dB. */
+/** And where somebody speaks at all, the voice is so near before it, or after a brief one: silence between words is a gate, which closes when it is quiet and opens at once. dB, s. */
 const CUTS_UNDER_VOICE_DB = -25;
+const BRIEF_GAP_S = 0.03;
 const HELD_SHARE = 0.6;
 const LONGEST_GAP_S = 3;
 /** What repeats longer than this, or more often than so many times in a row, is a tone and not a fault. */
@@ -38,7 +39,10 @@ function findGaps(scene: Scene): Spot[] {
     .filter(
       ({ frame, frames }) =>
         Math.min(powerBeside(scene, frame, -1), powerBeside(scene, frame + frames, 1)) > 10 ** (SOUND_DB / 10) &&
-        Math.max(powerBeside(scene, frame, -1), powerBeside(scene, frame + frames, 1)) >
+        Math.max(
+          powerBeside(scene, frame, -1),
+          frames < BRIEF_GAP_S * heard.sampleRateHz ? powerBeside(scene, frame + frames, 1) : 0,
+        ) >
           scene.speech * 10 ** (CUTS_UNDER_VOICE_DB / 10),
     )
     .map(({ frame, frames }): Spot => ({

@@ -29,6 +29,7 @@ const CONTACT_LEAPS = 4;
 const FEWEST_PAUSES = 20;
 const DIGITAL_SILENCE = 1e-12;
 const FEWEST_PAUSE_PARTS = 40;
+const STEADY_DB = 9;
 /** A burst of receiver noise is at most this far under the voice, dB. */
 const UNDER_VOICE_DB = -24;
 const OVER_NOISE_DB = 15;
@@ -63,22 +64,31 @@ function runsUnder(values: Float32Array, limit: number): Run[] {
   return runs;
 }
 
-/** Level that the fine structure has where nobody speaks, without what a mute leaves of it. */
-function floorOf({ fine, isPause }: Scene["heard"]): number {
+/** Level that the fine structure has where nobody speaks, without what a mute leaves of it, and whether it is steady. */
+function floorOf({ fine, isPause }: Scene["heard"]): { floor: number; isSteady: boolean } {
   const inPauses: number[] = [];
   const all: number[] = [];
+  let silent = 0;
   for (let part = 0; part < fine.length; part += SAMPLED) {
-    if (fine[part]! <= DIGITAL_SILENCE) continue;
+    const isInPause = isPause[Math.floor(part / PARTS_PER_HOP)];
+    if (fine[part]! <= DIGITAL_SILENCE) {
+      if (isInPause) silent += 1;
+      continue;
+    }
     all.push(fine[part]!);
-    if (isPause[Math.floor(part / PARTS_PER_HOP)]) inPauses.push(fine[part]!);
+    if (isInPause) inPauses.push(fine[part]!);
   }
-  return inPauses.length >= FEWEST_PAUSE_PARTS ? percentile(inPauses, 0.5) : percentile(all, 0.05);
+  if (silent > FEWEST_PAUSE_PARTS && silent > inPauses.length) return { floor: percentile(all, 0.05), isSteady: false };
+  if (inPauses.length < FEWEST_PAUSE_PARTS) return { floor: percentile(all, 0.05), isSteady: true };
+  // Where there is no noise at all, what dies away of the voice is no floor.
+  const isSteady = dbOver(percentile(inPauses, 0.6), percentile(inPauses, 0.25)) < STEADY_DB;
+  return { floor: percentile(inPauses, 0.5), isSteady };
 }
 
 /** Mutes of a radio link and contacts lost: in the midst of the voice there is suddenly less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
   const { fine, figures } = heard;
-  const floor = floorOf(heard);
+  const { floor, isSteady } = floorOf(heard);
   const limit = floor * 10 ** (ABOUT_FLOOR_DB / 10);
   const partS = heard.hopS / PARTS_PER_HOP;
   const partFrames = heard.hopFrames / PARTS_PER_HOP;
@@ -109,6 +119,7 @@ function findMutes({ heard, startS, speech }: Scene): Spot[] {
   // Less than the place's own noise is no lull of the voice, whatever is beside it.
   const deep = runsUnder(fine, floor * 10 ** (DEEP_DB / 10)).filter(
     (run) =>
+      isSteady &&
       run.to - run.from >= SHORTEST_DEEP &&
       (run.to - run.from) * partS <= LONGEST_DEEP_S &&
       ((run.to - run.from) * partS < CONTACT_S || cutsIn(run)[0]),
