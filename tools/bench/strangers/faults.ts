@@ -127,14 +127,14 @@ function limitedTo(samples: Float32Array, limit: number, releaseS: number, ahead
     gain = wanted < gain ? gain + (wanted - gain) * falls : 1 - (1 - gain) * back;
     gains[at] = gain;
   }
-  // The least of the look-ahead, smoothed over it, is reached before the peak is.
-  const smooth = new Float32Array(samples.length);
-  let held = 1;
-  for (let at = samples.length - 1; at >= 0; at -= 1) {
-    held = Math.min(gains[at]!, held + (ahead > 0 ? 1 / ahead : 1));
-    smooth[at] = ahead > 0 ? held : gains[at]!;
-  }
-  return samples.map((value, at) => value * smooth[at]!);
+  if (ahead === 0) return samples.map((value, at) => value * gains[at]!);
+  // The least gain of the time ahead, averaged over that time, has come down when the peak arrives and never leaps.
+  const least = gains.map((_, at) => gains.subarray(at, at + ahead).reduce((low, value) => Math.min(low, value), 1));
+  let sum = ahead;
+  return samples.map((value, at) => {
+    sum += least[at]! - (at >= ahead ? least[at - ahead]! : 1);
+    return (value * sum) / ahead;
+  });
 }
 
 const underVoice = (take: Take, underDb: number): number => take.speech * dbToGain(-underDb);
