@@ -252,11 +252,14 @@ export function channelFindings(totals: ChannelTotals, channel: number, context:
       ...clippedFindings(totals, measures, context, whole).filter(({ kind }) => kind !== "tooHot"),
       ...totals.spots.map(spotFinding),
     ]);
+  const overloads = clippedFindings(totals, measures, context, whole);
+  // Peaks that are cut off crowd at the top as well.
+  const isCutOff = overloads.some(({ kind }) => kind === "clipped" || kind === "overloadedEarlier");
   return finish([
-    ...clippedFindings(totals, measures, context, whole),
+    ...overloads,
     ...levelFindings(totals, measures, whole),
     ...noiseTraits(measures, whole),
-    ...voiceTraits(measures, whole),
+    ...voiceTraits(measures, whole).filter(({ kind }) => kind !== "limited" || !isCutOff),
     ...totals.spots.filter((spot) => isTold(spot, measures)).map(spotFinding),
   ]);
 }

@@ -72,13 +72,6 @@ test("a voice that stops for a second and comes back lost its contact; silence b
   expect(kindsOf(samples)).toContain("contactLost");
 });
 
-test("a hole of 8 ms in a vowel is a dropout, though no quieter than the place", async () => {
-  const samples = await quietTake();
-  const from = loudestFrom(samples, 0.06);
-  samples.set(whiteNoise(4, -76, seconds(0.008)), from + seconds(0.03));
-  expect(kindsOf(samples)).toContain("dropout");
-});
-
 test("digital silence between words, as a gate or a speech maker leaves it, is neither dropout nor gap", async () => {
   const samples = await quietTake();
   const block = seconds(0.02);

@@ -1,32 +1,17 @@
 import { PARTS_PER_HOP } from "../../audio";
 import { joinSpots, type Spot } from "../spot";
-import { dbOver, meanIn, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
+import { dbOver, mostIn, percentile, runsOf, type Run, type Scene } from "./scene";
 
 /** Parts over which the fine structure is averaged. */
 const AVERAGED = 5;
 /** One part in so many tells what is usual. */
 const SAMPLED = 8;
-/** In a mute there is no more than when nobody speaks, within so much, dB; it is at least so long, parts. */
-const ABOUT_FLOOR_DB = 2;
-const BRIEF_MUTE = 2;
-/** And where there is clearly less, dB: so many parts at least, and for so long at most, s. */
-const DEEP_DB = -9;
-const SHORTEST_DEEP = 8;
-const LONGEST_DEEP_S = 2;
+/** A mute is this far under what is there when nobody speaks, dB, and at least so long, parts. */
+const UNDER_FLOOR_DB = -9;
+const SHORTEST_MUTE = 8;
 const LONGEST_MUTE_S = 4;
 /** A mute so long is a contact that was lost, s. */
 const CONTACT_S = 0.5;
-/** The voice beside a mute is at most so far under its mean, dB, within so many parts. */
-const CUTS_UNDER_VOICE_DB = -20;
-const CUT_WITHIN = 2;
-const CLOSURE_PARTS = 14;
-/** Holes nearer to each other than this are the voice's own, parts. */
-const CREAK_WITHIN = 25;
-/** And stands so far over what is left of the sound, dB. */
-const LEAPS_DB = 20;
-/** A contact that is lost for long is told by its beginning alone: that must be so many times louder. */
-const CONTACT_LEAPS = 4;
-const FEWEST_PAUSES = 20;
 const DIGITAL_SILENCE = 1e-12;
 const FEWEST_PAUSE_PARTS = 40;
 const STEADY_DB = 9;
@@ -85,62 +70,19 @@ function floorOf({ fine, isPause }: Scene["heard"]): { floor: number; isSteady: 
   return { floor: percentile(inPauses, 0.5), isSteady };
 }
 
-/** Mutes of a radio link and contacts lost: in the midst of the voice there is suddenly less than the place's own noise. */
+/** Mutes of a radio link and contacts lost: for a moment there is less than the place's own noise. */
 function findMutes({ heard, startS, speech }: Scene): Spot[] {
   const { fine, figures } = heard;
   const { floor, isSteady } = floorOf(heard);
-  const limit = floor * 10 ** (ABOUT_FLOOR_DB / 10);
+  if (!isSteady) return [];
+  const limit = floor * 10 ** (UNDER_FLOOR_DB / 10);
   const partS = heard.hopS / PARTS_PER_HOP;
-  const partFrames = heard.hopFrames / PARTS_PER_HOP;
-  const pauses: number[] = [];
-  for (let hop = 0; hop < heard.hops; hop += 1)
-    if (heard.isPause[hop] && heard.level[hop]! > 0) pauses.push(heard.level[hop]!);
-  // A vowel may have no highs at all, but it is never as weak as the place.
-  const mostLeft =
-    (pauses.length >= FEWEST_PAUSES ? percentile(pauses, 0.5) * 10 ** (ABOUT_FLOOR_DB / 10) : speech * 1e-4) *
-    partFrames;
-  const leastVoice = Math.max(speech * partFrames * 10 ** (CUTS_UNDER_VOICE_DB / 10), mostLeft * 10 ** (LEAPS_DB / 10));
-  // A DC offset is no sound.
-  const offset = figures.sums.reduce((sum, own) => sum + own, 0) / (heard.hops * heard.hopFrames);
-  const powers = figures.squares.map((sum) => Math.max(0, sum - offset * offset * partFrames));
-  /** A word ends over some ten milliseconds; what is cut is loud until then, or from then on. */
-  const cutsIn = ({ from, to }: Run, least = leastVoice): [before: boolean, after: boolean] => [
-    mostIn(powers, { from: from - AVERAGED - CUT_WITHIN, to: from - AVERAGED + CUT_WITHIN }) > least,
-    mostIn(powers, { from: to - 1, to: to + CUT_WITHIN }) > least,
-  ];
-  /** What is left in a mute: by whole hops where there are any, as they are told without an offset. */
-  const leftIn = ({ from, to }: Run): number => {
-    const hops = { from: Math.ceil((from - 2) / PARTS_PER_HOP), to: Math.floor((to - 4) / PARTS_PER_HOP) };
-    if (hops.to > hops.from) return meanIn(heard.level, hops) * partFrames;
-    if (offset * offset * partFrames > mostLeft) return Infinity;
-    return meanIn(powers, { from: from - 2, to: Math.max(from - 1, to - 4) });
-  };
-  const inBounds = ({ from, to }: Run) => to < fine.length - 20 && from > 20 && (to - from) * partS <= LONGEST_MUTE_S;
-  // Less than the place's own noise is no lull of the voice, whatever is beside it.
-  const deep = runsUnder(fine, floor * 10 ** (DEEP_DB / 10)).filter(
-    (run) =>
-      isSteady &&
-      run.to - run.from >= SHORTEST_DEEP &&
-      (run.to - run.from) * partS <= LONGEST_DEEP_S &&
-      ((run.to - run.from) * partS < CONTACT_S || cutsIn(run)[0]),
-  );
-  // With an offset so large, single milliseconds do not tell where the voice stops.
-  const isOff = offset * offset * partFrames > leastVoice / 10;
-  const cut = (isOff ? [] : runsUnder(fine, limit)).filter((run) => {
-    if (run.to - run.from < BRIEF_MUTE || leftIn(run) > mostLeft) return false;
-    // A word may begin at once, out of silence, but it never ends so.
-    if ((run.to - run.from) * partS >= CONTACT_S) return cutsIn(run, CONTACT_LEAPS * leastVoice)[0];
-    // So long are the closures of consonants, too.
-    const least = run.to - run.from > CLOSURE_PARTS ? CONTACT_LEAPS * leastVoice : leastVoice;
-    return cutsIn(run, least).every((isCut) => isCut);
-  });
-  // A creaking voice falls silent between its pulses, again and again.
-  const isCreak = (run: Run) =>
-    cut.some((other) => other !== run && other.from - run.to < CREAK_WITHIN && run.from - other.to < CREAK_WITHIN);
-  const isNew = (run: Run) => !deep.some((other) => other.from < run.to && other.to > run.from);
-  return [...deep, ...cut.filter((run) => isNew(run) && !isCreak(run))]
-    .filter((run) => inBounds(run) && mostIn(figures.steps, run) > 0)
-    .sort((one, other) => one.from - other.from)
+  return runsUnder(fine, limit)
+    .filter(
+      ({ from, to }) =>
+        to - from >= SHORTEST_MUTE && (to - from) * partS <= LONGEST_MUTE_S && to < fine.length - 20 && from > 20,
+    )
+    .filter((run) => mostIn(figures.steps, run) > 0)
     .map(({ from, to }): Spot => ({
       kind: (to - from) * partS >= CONTACT_S ? "contactLost" : "dropout",
       startS: startS + (from - AVERAGED) * partS,
