@@ -1,21 +1,11 @@
+import { metered } from "../../fixtures/demoVoice";
 import { inLong } from "../../fixtures/inLong";
-import { BANDS_HZ, bytesSource, pieceMeter, planPieces, readWavHeader, toWav } from "../audio";
+import { BANDS_HZ, bytesSource, planPieces, readWavHeader, toWav } from "../audio";
 import { mixed, sine, whiteNoise } from "../../fixtures/testSignals";
 import { findingsTable } from "./findingsTable";
 import { inOrder, measurePiece, measureWav, meterFor } from "./measureWav";
 
 const RATE = 48000;
-
-function metered(samples: Float32Array) {
-  const meter = pieceMeter(
-    { sampleRateHz: RATE, channels: 1, fullScale: 1, encoding: "float", bytesPerSample: 4 },
-    samples.length / RATE + 1,
-  );
-  meter.begin(0);
-  for (let at = 0; at < samples.length; at += meter.blockFrames)
-    meter.pushPlanes([samples], at, Math.min(meter.blockFrames, samples.length - at));
-  return meter.finish().channels[0]!;
-}
 
 const meanDb = (values: Float32Array) => 10 * Math.log10(values.reduce((sum, value) => sum + value, 0) / values.length);
 

@@ -1,39 +1,24 @@
-import { readFileSync } from "node:fs";
-import { bytesSource, pieceMeter, readFrames, readWavHeader } from "../audio";
+import { bytesSource, toWav } from "../audio";
+import { demoVoice, metered } from "../../fixtures/demoVoice";
 import { whiteNoise } from "../../fixtures/testSignals";
-import { recordingMeter } from "./recordingMeter";
+import { measureWav } from "./measureWav";
 
 const RATE = 48_000;
 const seconds = (time: number) => Math.round(time * RATE);
 
 /** The demo's voice, said twice over the noise of a quiet place. */
 async function quietTake(): Promise<Float32Array> {
-  const source = bytesSource(new Uint8Array(readFileSync("demo/recordings/miller-granary.wav")));
-  const header = await readWavHeader(source);
-  const voice = new Float32Array(header.frames);
-  let at = 0;
-  await readFrames(source, header, ([plane], count) => {
-    voice.set(plane!.subarray(0, count), at);
-    at += count;
-  });
+  const voice = await demoVoice();
   const samples = whiteNoise(3, -74, 2 * voice.length + seconds(2));
   for (const from of [seconds(0.5), voice.length + seconds(1.5)])
     voice.forEach((value, index) => (samples[from + index]! += value));
   return samples;
 }
 
-function kindsOf(samples: Float32Array): Set<string> {
-  const meter = recordingMeter({
-    file: "made",
-    container: "made",
-    encoding: "pcm",
-    bitsPerSample: 24,
-    sampleRateHz: RATE,
-    channels: 1,
-    fullScale: 1,
-  });
-  meter.push([samples], samples.length);
-  return new Set(meter.finish().measurement.findings.map(({ kind }) => kind));
+async function kindsOf(samples: Float32Array): Promise<Set<string>> {
+  const wav = toWav([samples], { sampleRateHz: RATE, bits: 24 });
+  const { measurement } = await measureWav(bytesSource(wav), "made.wav");
+  return new Set(measurement.findings.map(({ kind }) => kind));
 }
 
 /** Where the take is loudest for so long, from a second on, s. */
@@ -55,13 +40,13 @@ const added = (samples: Float32Array, from: number, frames: number, value: (at: 
 const NEW = ["click", "crackle", "contactLost", "buzz", "whine", "narrowBand", "noSpeech"];
 
 test("a clean take has none of them", async () => {
-  const kinds = kindsOf(await quietTake());
+  const kinds = await kindsOf(await quietTake());
   for (const kind of NEW) expect(kinds).not.toContain(kind);
 });
 
 test("a tick of a tenth of a millisecond in a pause is a click", async () => {
   const samples = await quietTake();
-  expect(kindsOf(added(samples, seconds(0.3), 5, (at) => (at % 2 === 0 ? 0.4 : -0.4)))).toContain("click");
+  expect(await kindsOf(added(samples, seconds(0.3), 5, (at) => (at % 2 === 0 ? 0.4 : -0.4)))).toContain("click");
 });
 
 test("a voice that stops for a second and comes back lost its contact; silence between words has lost none", async () => {
@@ -69,7 +54,7 @@ test("a voice that stops for a second and comes back lost its contact; silence b
   const from = loudestFrom(samples, 0.1);
   const hole = whiteNoise(9, -96, seconds(0.9));
   samples.set(hole, from);
-  expect(kindsOf(samples)).toContain("contactLost");
+  expect(await kindsOf(samples)).toContain("contactLost");
 });
 
 test("digital silence between words, as a gate or a speech maker leaves it, is neither dropout nor gap", async () => {
@@ -81,42 +66,33 @@ test("digital silence between words, as a gate or a speech maker leaves it, is n
     hold = part.some((value) => Math.abs(value) > 0.004) ? 3 : hold - 1;
     if (hold <= 0) part.fill(0);
   }
-  const kinds = kindsOf(samples);
+  const kinds = await kindsOf(samples);
   for (const kind of ["dropout", "gap", "contactLost", "repeated"]) expect(kinds).not.toContain(kind);
 });
 
 test("bursts 216.7 times a second for a second are a phone's (60/13 ms a frame)", async () => {
   const samples = await quietTake();
   const burst = (at: number) => ((at / RATE) % (0.06 / 13) < 0.000577 ? 0.06 : 0);
-  expect(kindsOf(added(samples, seconds(0.2), seconds(1), burst))).toContain("buzz");
+  expect(await kindsOf(added(samples, seconds(0.2), seconds(1), burst))).toContain("buzz");
   const other = (at: number) => ((at / RATE) % (1 / 150) < 0.000577 ? 0.06 : 0);
-  expect(kindsOf(added(await quietTake(), seconds(0.2), seconds(1), other))).not.toContain("buzz");
+  expect(await kindsOf(added(await quietTake(), seconds(0.2), seconds(1), other))).not.toContain("buzz");
 });
 
 test("a steady tone of 3 kHz under the voice is a whine", async () => {
   const samples = await quietTake();
   const tone = (at: number) => 0.002 * Math.sin((2 * Math.PI * 3000 * at) / RATE);
-  expect(kindsOf(added(samples, 0, samples.length, tone))).toContain("whine");
+  expect(await kindsOf(added(samples, 0, samples.length, tone))).toContain("whine");
 });
 
-test("a place in which nobody speaks is no speech, and neither noisy nor too low", () => {
-  const kinds = kindsOf(whiteNoise(7, -50, seconds(15)));
+test("a place in which nobody speaks is no speech, and neither noisy nor too low", async () => {
+  const kinds = await kindsOf(whiteNoise(7, -50, seconds(15)));
   expect(kinds).toContain("noSpeech");
   expect(kinds).not.toContain("noisy");
   expect(kinds).not.toContain("tooLow");
 });
 
 describe("flatness of the highest half-waves", () => {
-  const topsOf = (samples: Float32Array): number[] => {
-    const meter = pieceMeter(
-      { sampleRateHz: RATE, channels: 1, fullScale: 1, encoding: "float", bytesPerSample: 4 },
-      samples.length / RATE + 1,
-    );
-    meter.begin(0);
-    for (let at = 0; at < samples.length; at += meter.blockFrames)
-      meter.pushPlanes([samples], at, Math.min(meter.blockFrames, samples.length - at));
-    return [...meter.finish().channels[0]!.tops].filter((flatness) => flatness > 0);
-  };
+  const topsOf = (samples: Float32Array) => [...metered(samples).tops].filter((flatness) => flatness > 0);
   const wave = (value: (at: number) => number) => Float32Array.from({ length: RATE }, (_, at) => value(at));
   const sine = (at: number) => 0.5 * Math.sin((2 * Math.PI * 210 * at) / RATE);
 

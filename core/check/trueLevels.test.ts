@@ -1,4 +1,3 @@
-import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import {
   bytesSource,
@@ -6,10 +5,10 @@ import {
   loudnessCounter,
   loudnessRangeLu,
   mixLoudness,
-  readFrames,
   readWavHeader,
   toWav,
 } from "../audio";
+import { demoVoice } from "../../fixtures/demoVoice";
 import { sine, whiteNoise } from "../../fixtures/testSignals";
 import { measureWav } from "./measureWav";
 import type { RecordingMeasurement } from "./measurement";
@@ -18,18 +17,6 @@ const RATE = 48000;
 const layout = { sampleRateHz: RATE, bits: 24 } as const;
 const measured = async (planes: readonly Float32Array[], options = {}) =>
   measureWav(bytesSource(toWav(planes, layout)), "x.wav", options);
-
-async function demoVoice(): Promise<Float32Array> {
-  const source = bytesSource(new Uint8Array(readFileSync("demo/recordings/miller-granary.wav")));
-  const header = await readWavHeader(source);
-  const samples = new Float32Array(header.frames);
-  let at = 0;
-  await readFrames(source, header, ([plane], count) => {
-    samples.set(plane!.subarray(0, count), at);
-    at += count;
-  });
-  return samples;
-}
 
 describe("loudness gates", () => {
   /** Steps of 100 ms by loudness, 6 LU around the relative gate among them. */

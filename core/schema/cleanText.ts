@@ -1,6 +1,5 @@
 /** Control characters but for tab, line feed and carriage return; and halves of surrogate pairs. */
-const UNSTORABLE =
-  /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
+const UNSTORABLE = /(?![\t\n\r\u0080-\u009F])\p{Cc}|\p{Cs}/gu;
 
 /** Whether a text can be stored and shown everywhere as it is: no control characters, no half characters. */
 export const isStorable = (text: string): boolean => text.search(UNSTORABLE) < 0;

@@ -24,7 +24,8 @@ export interface KindResult {
   falseOnes: number;
 }
 
-function findingsOf(channels: readonly Float32Array[]): Finding[] {
+/** What is found in channels at {@link RATE}, as a 24-bit file would hold them. */
+export function findingsOf(channels: readonly Float32Array[]): Finding[] {
   const meter = recordingMeter({
     file: "labelled",
     container: "made",
@@ -34,7 +35,6 @@ function findingsOf(channels: readonly Float32Array[]): Finding[] {
     channels: channels.length,
     fullScale: 1,
   });
-  // As a 24-bit file would hold it.
   const step = 2 ** -23;
   const planes = channels.map((samples) =>
     samples.map((value) => Math.round(Math.max(-1, Math.min(1, value)) / step) * step),

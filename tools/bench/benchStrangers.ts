@@ -1,5 +1,6 @@
 import { join } from "node:path";
-import { type Finding, recordingMeter } from "../../core/check";
+import type { Finding } from "../../core/check";
+import { findingsOf } from "./benchDetectors";
 import { ANSWERS, SPOILS, type Spoilt } from "./strangers/faults";
 import { OTHERS, otherSounds, otherTake } from "./strangers/others";
 import { Dice } from "./strangers/sounds";
@@ -10,22 +11,7 @@ import { mixed, type Take, takeOf } from "./strangers/takes";
 const NEAR_S = 0.15;
 const TAKE_S = 40;
 
-export function findingsIn(samples: Float32Array): Finding[] {
-  const meter = recordingMeter({
-    file: "stranger",
-    container: "made",
-    encoding: "pcm",
-    bitsPerSample: 24,
-    sampleRateHz: RATE,
-    channels: 1,
-    fullScale: 1,
-  });
-  meter.push(
-    [samples.map((value) => Math.round(Math.max(-1, Math.min(1, value)) * 2 ** 23) / 2 ** 23)],
-    samples.length,
-  );
-  return meter.finish().measurement.findings;
-}
+const findingsIn = (samples: Float32Array): Finding[] => findingsOf([samples]);
 
 /** How many of the places were found, of how many. */
 export function answered(
